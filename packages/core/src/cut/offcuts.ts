@@ -1,0 +1,83 @@
+import { wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { connectedRegions, createMask, type PlacedMask } from '../raster/mask.js';
+import { mapOwners } from './owners.js';
+
+/** A connected group of the design's pixels that no piece has taken. */
+export interface Offcut {
+  /** Pixels. */
+  area: number;
+  bounds: Rect;
+  /** A pixel of the group, px: the first in reading order, the same for the same group. */
+  place: { x: number; y: number };
+  /** Index of the piece with which it shares the longest border, or null where it touches none. */
+  belongsTo: number | null;
+}
+
+/** How much of a design is cut. */
+export interface OffcutReport {
+  /** Largest first. */
+  offcuts: Offcut[];
+  /** Pixels of the design with any paint. */
+  designArea: number;
+  /** Of those, the pixels that no piece has. */
+  untakenArea: number;
+  /** For each pixel the offcut's index + 1, else 0. */
+  labels: Int32Array;
+}
+
+/**
+ * Finds what of the design no piece has taken yet.
+ * @param design the whole view, at 0, 0
+ * @param faces the pieces' faces, in draw order
+ */
+export function findOffcuts(design: PlacedBitmap, faces: readonly (PlacedBitmap | null)[]): OffcutReport {
+  const { width, height } = design;
+  const { owner } = mapOwners(faces, design);
+  const paint = wordsOf(design);
+  const untaken = createMask(width, height);
+  let designArea = 0;
+  let untakenArea = 0;
+  for (let i = 0; i < owner.length; i++) {
+    if (paint[i] >>> 24 === 0) continue;
+    designArea++;
+    if (owner[i] !== 0) continue;
+    untakenArea++;
+    untaken.data[i] = 255;
+  }
+  const { labels, regions } = connectedRegions(untaken);
+  const borders = regions.map(() => new Map<number, number>());
+  for (let i = 0; i < labels.length; i++) {
+    if (labels[i] === 0) continue;
+    const tally = borders[labels[i] - 1];
+    const x = i % width;
+    const neighbours = [x > 0 ? i - 1 : -1, x + 1 < width ? i + 1 : -1, i - width, i + width];
+    for (const n of neighbours) {
+      if (n < 0 || n >= owner.length || owner[n] === 0) continue;
+      tally.set(owner[n] - 1, (tally.get(owner[n] - 1) ?? 0) + 1);
+    }
+  }
+  const offcuts = regions.map((region, index) => {
+    let belongsTo: number | null = null;
+    let longest = 0;
+    for (const [piece, length] of borders[index]) {
+      if (length > longest) {
+        longest = length;
+        belongsTo = piece;
+      }
+    }
+    return { ...region, belongsTo };
+  });
+  return { offcuts, designArea, untakenArea, labels };
+}
+
+/** The pixels of one offcut as a mask over its bounds. */
+export function offcutMask(report: OffcutReport, index: number, canvasWidth: number): PlacedMask {
+  const { bounds } = report.offcuts[index];
+  const data = new Uint8Array(bounds.width * bounds.height);
+  for (let y = 0; y < bounds.height; y++) {
+    for (let x = 0; x < bounds.width; x++) {
+      if (report.labels[(bounds.y + y) * canvasWidth + bounds.x + x] === index + 1) data[y * bounds.width + x] = 255;
+    }
+  }
+  return { ...bounds, data };
+}

@@ -1,0 +1,141 @@
+import { crossCut } from '../cut/cross-cut.js';
+import { takePixels } from '../cut/take.js';
+import { compareBitmaps } from '../raster/compare.js';
+import { composite } from '../raster/composite.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { drawLimb, FILL, INK, type Limb, type LimbSpec } from '../testing/limbs.js';
+import { composePiece } from './compose-piece.js';
+import { fitJoint, type JointFit } from './fit-joint.js';
+import { median } from './statistics.js';
+import { roundJoint, type OutlineOn } from './round-joint.js';
+import { sweepJoint, type Assembly } from './sweep-joint.js';
+import { colourDistance } from '../raster/colour.js';
+
+function specs(): LimbSpec[] {
+  const all: LimbSpec[] = [];
+  const widths = [24, 40, 64, 100, 160, 250, 400];
+  const angles = [0, 17, 45, 73, 90, 128, 161];
+  widths.forEach((width, w) =>
+    angles.forEach((angle, a) => {
+      const line = [0, 2, 4, 8, 12, 16, 24][(w + a) % 7];
+      const fits = line < width / 5 ? line : 4;
+      all.push({ width, angle, line: fits });
+      all.push({ width, angle: angle + 3, line: fits, bendRadius: width * (2 + (a % 3)) });
+      all.push({ width, angle: angle + 7, line: fits, taper: [4, 9, 15][a % 3] });
+    }),
+  );
+  return all;
+}
+
+function fitted(limb: Limb): JointFit {
+  const fit = fitJoint(limb.silhouette, limb.cut, { design: limb.design });
+  if (!fit.ok) throw new Error(fit.sentence);
+  return fit;
+}
+
+test('fits the inscribed disc within the figures of geometry.md on 147 limbs', () => {
+  const errors = { centre: [] as number[], radius: [] as number[], line: [] as number[], tapered: [] as number[] };
+  for (const spec of specs()) {
+    const limb = drawLimb(spec);
+    const fit = fitted(limb);
+    const centre = Math.hypot(fit.x - limb.centre.x, fit.y - limb.centre.y);
+    const radius = Math.abs(fit.radius - limb.radius);
+    if (spec.taper) errors.tapered.push(centre, radius);
+    else {
+      errors.centre.push(centre);
+      errors.radius.push(radius);
+    }
+    if (spec.line >= 2) errors.line.push(Math.abs(fit.lineWidth - spec.line));
+    else expect(fit.lineWidth).toBe(0);
+  }
+  const worst = (list: number[]) => Math.max(...list);
+  if (process.env.FIGURES) {
+    for (const [name, list] of Object.entries(errors)) console.log(name, 'median', median(list).toFixed(3), 'worst', worst(list).toFixed(3));
+  }
+  expect(worst(errors.centre)).toBeLessThan(0.5);
+  expect(worst(errors.radius)).toBeLessThan(0.5);
+  expect(worst(errors.tapered)).toBeLessThan(1);
+  expect(worst(errors.line)).toBeLessThan(0.5);
+});
+
+test('measures the colours of line and fill', () => {
+  const fit = fitted(drawLimb({ width: 90, angle: 30, line: 8 }));
+  expect(colourDistance(fit.lineColour, INK)).toBeLessThan(2);
+  expect(colourDistance(fit.fillColour, FILL)).toBeLessThan(2);
+});
+
+test('refuses a cut beside the limb, and one with no opposite sides, with a reason', () => {
+  const limb = drawLimb({ width: 60, angle: 0, line: 4 });
+  expect(fitJoint(limb.silhouette, { x0: 2, y0: 2, x1: 30, y1: 2 })).toMatchObject({ ok: false, code: 'not-on-limb' });
+  expect(fitJoint(limb.silhouette, { x0: 5, y0: 5, x1: 5, y1: 5.2 })).toMatchObject({ ok: false, code: 'not-on-limb' });
+});
+
+interface Rig {
+  assembly: Assembly;
+  images: PlacedBitmap[];
+  design: PlacedBitmap;
+}
+
+/** Cuts a limb at its joint and rounds it, or leaves it as a butt joint. */
+function rigFor(spec: LimbSpec, { rounded = true, childInFront = true, outlineOn = 'back' as OutlineOn } = {}): Rig {
+  const limb = drawLimb(spec);
+  const { cut, design } = limb;
+  const sides = crossCut(limb.silhouette, [cut.x0, cut.y0, cut.x1, cut.y1]);
+  if (!sides.ok) throw new Error(sides.sentence);
+  const faces = [sides.left, sides.right].map((mask) => {
+    const taken = takePixels(design, new Map(), 'x', mask, (id) => id);
+    if (!taken.ok) throw new Error(taken.sentence);
+    return taken.changed.get('x') as PlacedBitmap;
+  });
+  const [child, parent] = faces;
+  const fit = fitted(limb);
+  const disc = { ...fit, outlineOn, looseness: 0, lineColour: fit.lineColour, fillColour: fit.fillColour };
+  const [front, behind] = childInFront ? [child, parent] : [parent, child];
+  const ends = rounded ? roundJoint({ design, front, behind, disc }) : null;
+  const image = (face: PlacedBitmap, end: 'front' | 'behind') =>
+    composePiece({ face, overlap: ends?.[end].overlap ?? null, under: ends?.[end].under ?? null }) as PlacedBitmap;
+  const parentPiece = { face: parent, image: image(parent, childInFront ? 'behind' : 'front') };
+  const childPiece = { face: child, image: image(child, childInFront ? 'front' : 'behind') };
+  return {
+    design,
+    images: childInFront ? [parentPiece.image, childPiece.image] : [childPiece.image, parentPiece.image],
+    assembly: {
+      parent: parentPiece,
+      movingBehind: childInFront ? [] : [childPiece],
+      movingInFront: childInFront ? [childPiece] : [],
+      disc,
+    },
+  };
+}
+
+const limbs: LimbSpec[] = [
+  { width: 40, angle: 12, line: 4 },
+  { width: 100, angle: 0, line: 8 },
+  { width: 100, angle: 63, line: 8 },
+  { width: 96, angle: 140, line: 0 },
+  { width: 160, angle: 33, line: 12 },
+];
+
+describe.each(limbs)('a straight limb of $width px at $angle° with a line of $line px', (spec) => {
+  test.each([true, false])('is the design at rest and clean through ±120° once rounded (child in front: %s)', (childInFront) => {
+    const rig = rigFor(spec, { childInFront });
+    const atRest = composite(rig.design.width, rig.design.height, rig.images);
+    expect(compareBitmaps(atRest, rig.design).differing).toBe(0);
+    const sweep = sweepJoint(rig.assembly, [-120, 120], { step: 10 });
+    if (process.env.FIGURES) console.log(JSON.stringify(spec), childInFront, sweep.bends.map((b) => [b.angle, b.daylight, b.kink, b.brokenLine, b.strayLine, Math.round(b.corner)].join(' ')).join('\n'));
+    expect(sweep.cleanRange).toEqual([-120, 120]);
+  });
+
+  test('is not clean past ±5° as a butt joint', () => {
+    const sweep = sweepJoint(rigFor(spec, { rounded: false }).assembly, [-15, 15], { step: 1 });
+    const [low, high] = sweep.cleanRange ?? [0, 0];
+    expect(low).toBeGreaterThanOrEqual(-5);
+    expect(high).toBeLessThanOrEqual(5);
+  });
+});
+
+test.each<OutlineOn>(['back', 'front', 'both', 'none'])('rest stays the design with the outline on %s', (outlineOn) => {
+  const rig = rigFor({ width: 80, angle: 25, line: 6 }, { outlineOn });
+  const atRest = composite(rig.design.width, rig.design.height, rig.images);
+  expect(compareBitmaps(atRest, rig.design)).toMatchObject({ differing: 0 });
+});

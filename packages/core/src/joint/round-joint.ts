@@ -1,0 +1,211 @@
+import { createPlaced, cropPlaced, growRect, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { colourDistance, type Rgb } from '../raster/colour.js';
+import { distanceField } from '../raster/distance-field.js';
+import { createMask } from '../raster/mask.js';
+
+/** Which piece's disc carries the outline. */
+export type OutlineOn = 'back' | 'front' | 'both' | 'none';
+
+/** The disc that a piece and its parent share, with what is drawn on it. */
+export interface Disc {
+  x: number;
+  y: number;
+  /** px, to the outside of the outline. */
+  radius: number;
+  /** px; 0 for art without outline. */
+  lineWidth: number;
+  lineColour: Rgb;
+  outlineOn: OutlineOn;
+  /** 0 to 1: how much the rounded outline wobbles inwards; 1 is a quarter of the line width. */
+  looseness: number;
+}
+
+/** One piece's end at a joint. */
+export interface EndInput {
+  /** The whole view's design, at 0, 0. */
+  design: PlacedBitmap;
+  /** The piece's face. */
+  face: PlacedBitmap;
+  /** Is this piece drawn in front of the other one of the joint? */
+  inFront: boolean;
+  /** Faces of all pieces that are drawn later than this one. */
+  later: readonly PlacedBitmap[];
+  disc: Disc;
+}
+
+/** Paint that rounds one piece's end; each null where there is none to add. */
+export interface RoundedEnd {
+  /** Copies of the neighbours' visible pixels. */
+  overlap: PlacedBitmap | null;
+  /** Paint that is hidden at rest. */
+  under: PlacedBitmap | null;
+}
+
+/** How far the outline wobbles inwards at its loosest, in line widths. */
+const LOOSEST = 0.25;
+/** Colours this near (OKLab × 100) count as the same paint carried on. */
+const SAME_PAINT = 6;
+
+/** How far the rounded outline lies inside the disc at most, px. */
+export function loosenessReach(disc: Pick<Disc, 'lineWidth' | 'looseness'>): number {
+  return disc.looseness * LOOSEST * disc.lineWidth;
+}
+
+/** The rim's radius at an angle: a low-frequency wobble, inwards only, the same for the same disc. */
+function rimAt(disc: Disc, angleRad: number): number {
+  const reach = loosenessReach(disc);
+  if (reach === 0) return disc.radius;
+  const phase = disc.x * 0.37 + disc.y * 0.11;
+  const wave = 0.5 * Math.sin(3 * angleRad + phase) + 0.3 * Math.sin(5 * angleRad + 2.1 * phase) + 0.2 * Math.sin(2 * angleRad - phase);
+  return disc.radius - reach * (0.5 + 0.5 * wave);
+}
+
+/**
+ * Rounds one piece's end to the joint's disc, without changing the picture at rest:
+ * where a neighbour's pixel shows, the piece gets a copy of it (overlap); where a piece in front hides it,
+ * the piece's own paint is carried on (under), from the nearest visible paint that is not line, or the
+ * design's own pixels where they are of the same paint, so that shading and texture go on.
+ *
+ * The piece behind gets the full disc, with its outline if it carries one. The piece in front gets the disc
+ * less the line width, so that no line of its own crosses the limb when it turns. Only fully opaque places
+ * of the design are painted: on the rim, the soft contour stays as it is.
+ */
+export function roundEnd({ design, face, inFront, later, disc }: EndInput): RoundedEnd {
+  const lined = disc.lineWidth > 0;
+  const shrink = inFront && lined && (disc.outlineOn === 'back' || disc.outlineOn === 'none') ? disc.lineWidth : 0;
+  const carriesLine = lined && (inFront ? disc.outlineOn === 'both' : disc.outlineOn === 'back' || disc.outlineOn === 'both');
+  const reach = disc.radius - shrink;
+  const rect = growRect(
+    { x: Math.floor(disc.x - reach) - 1, y: Math.floor(disc.y - reach) - 1, width: Math.ceil(2 * reach) + 3, height: Math.ceil(2 * reach) + 3 },
+    0,
+    design,
+  );
+  if (rect.width === 0 || rect.height === 0) return { overlap: null, under: null };
+  const hidden = opaqueCover(later, rect);
+  const own = wordsOf(cropPlaced(face, rect));
+  const art = wordsOf(cropPlaced(design, rect));
+  const carried = carryPaint(face, disc, rect);
+  const overlap = createPlaced(rect);
+  const under = createPlaced(rect);
+  const overlapWords = wordsOf(overlap);
+  const underWords = wordsOf(under);
+  const line = pack(disc.lineColour);
+  for (let row = 0; row < rect.height; row++) {
+    for (let column = 0; column < rect.width; column++) {
+      const i = row * rect.width + column;
+      if (own[i] >>> 24 !== 0 || art[i] >>> 24 !== 255) continue;
+      const dx = rect.x + column + 0.5 - disc.x;
+      const dy = rect.y + row + 0.5 - disc.y;
+      const d = Math.hypot(dx, dy);
+      if (d > reach + 0.5) continue;
+      const rim = rimAt(disc, Math.atan2(dy, dx)) - shrink;
+      const alpha = Math.round(255 * clamp01(rim - d + 0.5));
+      if (alpha === 0) continue;
+      if (!hidden[i]) {
+        overlapWords[i] = withAlpha(art[i], alpha);
+        continue;
+      }
+      const near = carried[i];
+      const fill = near !== 0 && colourDistance(unpack(near), unpack(art[i])) > SAME_PAINT ? near : art[i];
+      const onLine = carriesLine ? clamp01(d - (rim - disc.lineWidth) + 0.5) : 0;
+      underWords[i] = withAlpha(onLine === 0 ? fill : mix(fill, line, onLine), alpha);
+    }
+  }
+  return { overlap: trimToPaint(overlap), under: trimToPaint(under) };
+}
+
+/** 1 where one of the faces is fully opaque. */
+function opaqueCover(faces: readonly PlacedBitmap[], rect: Rect): Uint8Array {
+  const cover = new Uint8Array(rect.width * rect.height);
+  for (const face of faces) {
+    const words = wordsOf(cropPlaced(face, rect));
+    for (let i = 0; i < cover.length; i++) if (words[i] >>> 24 === 255) cover[i] = 1;
+  }
+  return cover;
+}
+
+/** For each pixel of `rect` the piece's nearest own paint that is not line, as an opaque word; 0 where there is none near. */
+function carryPaint(face: PlacedBitmap, disc: Disc, rect: Rect): Uint32Array {
+  const source = growRect(rect, Math.ceil(disc.radius * 0.5 + 2 * disc.lineWidth), { x: rect.x - 10000, y: rect.y - 10000, width: 20000, height: 20000 });
+  const words = wordsOf(cropPlaced(face, source));
+  const paint = createMask(source.width, source.height);
+  const line = createMask(source.width, source.height);
+  const lined = disc.lineWidth > 0;
+  for (let i = 0; i < words.length; i++) {
+    if (words[i] >>> 24 !== 255) continue;
+    if (lined && colourDistance(unpack(words[i]), disc.lineColour) < LINE_LIKE) line.data[i] = 255;
+    else paint.data[i] = 255;
+  }
+  if (lined) {
+    // Pixels beside a line are blends with it: leave them out as well, unless nothing else is left.
+    const beside = distanceField(line);
+    let left = 0;
+    const clean = createMask(source.width, source.height);
+    for (let i = 0; i < words.length; i++) {
+      if (paint.data[i] === 0 || beside[i] < 2) continue;
+      clean.data[i] = 255;
+      left++;
+    }
+    if (left > 0) paint.data = clean.data;
+  }
+  const nearest = new Int32Array(words.length);
+  distanceField(paint, { nearest });
+  const carried = new Uint32Array(rect.width * rect.height);
+  for (let y = 0; y < rect.height; y++) {
+    for (let x = 0; x < rect.width; x++) {
+      const from = nearest[(y + rect.y - source.y) * source.width + x + rect.x - source.x];
+      if (from >= 0) carried[y * rect.width + x] = words[from];
+    }
+  }
+  return carried;
+}
+
+/** Pixels nearer than this to the line colour (OKLab × 100) are taken for line. */
+const LINE_LIKE = 9;
+
+function clamp01(v: number): number {
+  return v < 0 ? 0 : v > 1 ? 1 : v;
+}
+
+function unpack(word: number): Rgb {
+  return [word & 255, (word >>> 8) & 255, (word >>> 16) & 255];
+}
+
+function pack(colour: Rgb): number {
+  return (Math.round(colour[0]) | (Math.round(colour[1]) << 8) | (Math.round(colour[2]) << 16) | 0xff000000) >>> 0;
+}
+
+function withAlpha(word: number, alpha: number): number {
+  return ((word & 0xffffff) | (alpha << 24)) >>> 0;
+}
+
+function mix(from: number, to: number, share: number): number {
+  const channel = (shift: number) => Math.round(((from >>> shift) & 255) * (1 - share) + ((to >>> shift) & 255) * share) << shift;
+  return (channel(0) | channel(8) | channel(16) | 0xff000000) >>> 0;
+}
+
+/** The two rounded ends of a joint. */
+export interface RoundedJoint {
+  front: RoundedEnd;
+  behind: RoundedEnd;
+}
+
+/**
+ * Gives both pieces of a joint the same disc (see `roundEnd`).
+ * @param later faces of the pieces drawn later than the one in front; they may hide paint as well
+ * @param between faces of the pieces drawn between the two
+ */
+export function roundJoint(input: {
+  design: PlacedBitmap;
+  front: PlacedBitmap;
+  behind: PlacedBitmap;
+  disc: Disc;
+  between?: readonly PlacedBitmap[];
+  later?: readonly PlacedBitmap[];
+}): RoundedJoint {
+  const { design, front, behind, disc, between = [], later = [] } = input;
+  return {
+    front: roundEnd({ design, face: front, inFront: true, later, disc }),
+    behind: roundEnd({ design, face: behind, inFront: false, later: [...between, front, ...later], disc }),
+  };
+}

@@ -1,0 +1,159 @@
+/** A token of a piece's name, in the order a scheme puts them. */
+export type NameToken = 'group' | 'side' | 'part' | 'index';
+
+/** How a character's pieces are named. Schemes are data; a part keeps its tokens whatever the scheme. */
+export interface NamingScheme {
+  /** How sides are told apart: letters stay true when a puppet is mirrored. */
+  sides: 'letters' | 'near-far' | 'left-right';
+  separator: '_' | '-' | ' ';
+  /** Letter case of the words; a side letter is always a capital. */
+  case: 'lower' | 'capital' | 'camel';
+  piece: NameToken[];
+  /** Follows a piece's name on its pivot marker. */
+  pivotMark: string;
+}
+
+/** The scheme a new character starts with. */
+export const DEFAULT_SCHEME: NamingScheme = {
+  sides: 'letters',
+  separator: '_',
+  case: 'lower',
+  piece: ['group', 'side', 'part', 'index'],
+  pivotMark: 'PIVOT',
+};
+
+/** What a name is made of: tokens a part carries. */
+export interface NameTokens {
+  /** What it belongs to: arm, leg, head, hair. */
+  group: string;
+  /** A or B; null for what there is one of. */
+  side: 'A' | 'B' | null;
+  /** Which part of the group: upper, lower, hand; null where the group is the part. */
+  part: string | null;
+  /** Counts copies from 1; null for the only one. */
+  index: number | null;
+}
+
+const SIDE_WORDS = {
+  letters: { A: 'A', B: 'B' },
+  'near-far': { A: 'near', B: 'far' },
+  'left-right': { A: 'right', B: 'left' },
+} as const;
+
+/** The longest a piece's name may be, characters: safe with an ending on every common file system. */
+export const LONGEST_NAME = 80;
+
+/** Words that no common system takes as a file name, or that a package keeps for itself. */
+const RESERVED = new Set(['design', 'con', 'prn', 'aux', 'nul', ...[1, 2, 3, 4, 5, 6, 7, 8, 9].flatMap((n) => [`com${n}`, `lpt${n}`])]);
+
+/** The name of a part in a scheme: its tokens in order, empty ones dropped. */
+export function nameFor(part: NameTokens, scheme: NamingScheme): string {
+  const words: string[] = [];
+  for (const token of scheme.piece) {
+    if (token === 'side') {
+      if (part.side) words.push(sideWord(part.side, scheme, words.length === 0));
+    } else if (token === 'index') {
+      if (part.index !== null) words.push(String(part.index));
+    } else {
+      const text = part[token];
+      if (text) words.push(caseWord(text, scheme, words.length === 0));
+    }
+  }
+  return words.join(scheme.separator);
+}
+
+function sideWord(side: 'A' | 'B', scheme: NamingScheme, first: boolean): string {
+  const word = SIDE_WORDS[scheme.sides][side];
+  return word.length === 1 ? word : caseWord(word, scheme, first);
+}
+
+/** One token in the scheme's letter case; several words in a token are run together with the separator they lack. */
+function caseWord(text: string, scheme: NamingScheme, first: boolean): string {
+  const words = plainWords(text);
+  if (scheme.case === 'lower') return words.join(scheme.separator === '-' ? '_' : '-');
+  return words.map((word, i) => (scheme.case === 'camel' && first && i === 0 ? word : word[0].toUpperCase() + word.slice(1))).join('');
+}
+
+/** The plain lower-case words of a text: letters and digits of ASCII, accents dropped. */
+export function plainWords(text: string): string[] {
+  return (
+    text
+      .normalize('NFKD')
+      .replace(/[\u0300-\u036f]/g, '')
+      .toLowerCase()
+      .match(/[a-z0-9]+/g) ?? []
+  );
+}
+
+/** A text as a code for files and addresses: `Juniper Vane` → `juniper-vane`; empty where nothing is left of it. */
+export function codeFor(text: string): string {
+  return plainWords(text).join('-').slice(0, 60).replace(/-+$/, '');
+}
+
+/** A part as a person says it: `lower arm A`, `hair, front`, `head`. */
+export function labelFor(part: NameTokens): string {
+  const limb = part.group === 'arm' || part.group === 'leg';
+  const base = !part.part ? part.group : limb && WITH_GROUP.has(part.part) ? `${part.part} ${part.group}` : limb ? part.part : `${part.group}, ${part.part}`;
+  return [base, part.side, part.index].filter((word) => word !== null && word !== '').join(' ');
+}
+
+const WITH_GROUP = new Set(['upper', 'lower']);
+
+/** What is wrong with a name. */
+export interface NameFault {
+  /** Index of the part in the list given. */
+  at: number;
+  name: string;
+  fault: 'empty' | 'duplicate' | 'reserved' | 'unsafe' | 'too-long';
+  sentence: string;
+}
+
+/**
+ * Checks the names of one view's pieces: unique (also where letter case does not count), safe as file names
+ * on every common system, not reserved, not too long.
+ */
+export function checkNames(parts: readonly NameTokens[], scheme: NamingScheme): NameFault[] {
+  const faults: NameFault[] = [];
+  const seen = new Map<string, string>();
+  parts.forEach((part, at) => {
+    const name = nameFor(part, scheme);
+    const add = (fault: NameFault['fault'], sentence: string) => faults.push({ at, name, fault, sentence });
+    if (name === '') return add('empty', 'A piece has no name. Give it one from the list, or type your own.');
+    if (name.length > LONGEST_NAME) add('too-long', `${name.slice(0, 24)}… is longer than ${LONGEST_NAME} characters.`);
+    if (RESERVED.has(name.toLowerCase())) add('reserved', `${name} is kept for other uses. Choose another name.`);
+    if (!/^[A-Za-z0-9][A-Za-z0-9 _-]*$/.test(name)) add('unsafe', `${name} has characters that not every system takes in a file name.`);
+    const twin = seen.get(name.toLowerCase());
+    if (twin !== undefined) add('duplicate', `Two pieces are named ${name}. Number them, or rename one.`);
+    seen.set(name.toLowerCase(), name);
+  });
+  return faults;
+}
+
+/**
+ * Reads a name that somebody typed into tokens: `arm_A_lower`, `lower arm A`, `satchel 2`.
+ * @returns null where nothing usable is left, or the name would be too long
+ */
+export function parseName(text: string): NameTokens | null {
+  const raw = text.trim();
+  const words = plainWords(raw);
+  if (words.length === 0 || words.join('_').length > LONGEST_NAME - 8) return null;
+  const capitals = raw.match(/[A-Za-z0-9]+/g) ?? [];
+  let side: 'A' | 'B' | null = null;
+  let index: number | null = null;
+  const rest: string[] = [];
+  words.forEach((word, i) => {
+    const typed = capitals.length === words.length ? capitals[i] : word;
+    if (side === null && i > 0 && (typed === 'A' || typed === 'B')) side = typed;
+    else if (index === null && i === words.length - 1 && i > 0 && /^[1-9]\d{0,2}$/.test(word)) index = Number(word);
+    else rest.push(word);
+  });
+  if (rest.length === 0) return null;
+  const limb = rest.find((word) => word === 'arm' || word === 'leg');
+  const known = ['upper', 'lower', 'shoulder', 'hand', 'foot', 'front', 'back'];
+  if (rest.length === 2) {
+    const part = rest.find((word) => known.includes(word));
+    const group = rest.find((word) => word !== part);
+    if (part && group && (limb || part === 'front' || part === 'back')) return { group, side, part, index };
+  }
+  return { group: rest.join(' '), side, part: null, index };
+}

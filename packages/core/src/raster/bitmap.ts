@@ -1,0 +1,121 @@
+/** A rectangle of whole pixels on the canvas. */
+export interface Rect {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** Straight-alpha sRGB RGBA, 8 bits a channel, `width * height * 4` bytes, rows from the top. */
+export interface Bitmap {
+  width: number;
+  height: number;
+  data: Uint8Array;
+}
+
+/** A bitmap and where its top left pixel sits on the canvas, px. */
+export interface PlacedBitmap extends Bitmap {
+  x: number;
+  y: number;
+}
+
+/** A blank (fully transparent) bitmap. */
+export function createBitmap(width: number, height: number): Bitmap {
+  return { width, height, data: new Uint8Array(width * height * 4) };
+}
+
+/** A blank bitmap that covers `rect` of the canvas. */
+export function createPlaced(rect: Rect): PlacedBitmap {
+  return { ...createBitmap(rect.width, rect.height), x: rect.x, y: rect.y };
+}
+
+/** The pixels of a bitmap as 32-bit words (RGBA in memory order), sharing its memory where aligned. */
+export function wordsOf(bitmap: Bitmap): Uint32Array {
+  const { data } = bitmap;
+  if (data.byteOffset % 4 === 0) return new Uint32Array(data.buffer, data.byteOffset, data.length / 4);
+  return new Uint32Array(data.slice().buffer);
+}
+
+/** The common part of two rectangles; width or height is 0 where there is none. */
+export function intersectRects(a: Rect, b: Rect): Rect {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  return {
+    x,
+    y,
+    width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
+    height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
+  };
+}
+
+/** The smallest rectangle that holds both. */
+export function uniteRects(a: Rect, b: Rect): Rect {
+  const x = Math.min(a.x, b.x);
+  const y = Math.min(a.y, b.y);
+  return {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+  };
+}
+
+/** `rect` grown by `margin` px on every side and kept inside `within`. */
+export function growRect(rect: Rect, margin: number, within: Rect): Rect {
+  return intersectRects(
+    { x: rect.x - margin, y: rect.y - margin, width: rect.width + 2 * margin, height: rect.height + 2 * margin },
+    within,
+  );
+}
+
+/**
+ * Copies `rect` (canvas px) out of a placed bitmap; what lies outside of it comes out blank.
+ * @returns a fresh bitmap of exactly `rect`'s size.
+ */
+export function cropPlaced(src: PlacedBitmap, rect: Rect): PlacedBitmap {
+  const dst = createPlaced(rect);
+  const common = intersectRects(src, rect);
+  for (let row = 0; row < common.height; row++) {
+    const from = ((common.y + row - src.y) * src.width + (common.x - src.x)) * 4;
+    const to = ((common.y + row - rect.y) * rect.width + (common.x - rect.x)) * 4;
+    dst.data.set(src.data.subarray(from, from + common.width * 4), to);
+  }
+  return dst;
+}
+
+/** The smallest rectangle (canvas px) that holds every pixel with alpha > 0, or null for a blank bitmap. */
+export function paintBounds(src: PlacedBitmap): Rect | null {
+  const words = wordsOf(src);
+  let left = src.width;
+  let right = -1;
+  let top = -1;
+  let bottom = -1;
+  for (let y = 0; y < src.height; y++) {
+    const row = y * src.width;
+    let first = 0;
+    while (first < src.width && words[row + first] >>> 24 === 0) first++;
+    if (first === src.width) continue;
+    let last = src.width - 1;
+    while (words[row + last] >>> 24 === 0) last--;
+    if (first < left) left = first;
+    if (last > right) right = last;
+    if (top < 0) top = y;
+    bottom = y;
+  }
+  if (top < 0) return null;
+  return { x: src.x + left, y: src.y + top, width: right - left + 1, height: bottom - top + 1 };
+}
+
+/** The bitmap cut down to its paint, or null where it has none. */
+export function trimToPaint(src: PlacedBitmap): PlacedBitmap | null {
+  const bounds = paintBounds(src);
+  return bounds && cropPlaced(src, bounds);
+}
+
+/** Number of pixels with alpha > 0. */
+export function paintArea(src: Bitmap): number {
+  const words = wordsOf(src);
+  let area = 0;
+  for (let i = 0; i < words.length; i++) if (words[i] >>> 24 !== 0) area++;
+  return area;
+}

@@ -1,0 +1,51 @@
+/** A straight sRGB colour, 0 to 255 a channel. */
+export type Rgb = readonly [red: number, green: number, blue: number];
+
+/** A colour in OKLab: lightness 0 to 1, then the two opponent axes. */
+export type Lab = readonly [lightness: number, a: number, b: number];
+
+const LINEAR = new Float64Array(256).map((_, i) => {
+  const c = i / 255;
+  return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+});
+
+/** sRGB to OKLab (B. Ottosson, 2020); channels are rounded to 8 bits first. */
+export function toLab(red: number, green: number, blue: number): Lab {
+  const r = LINEAR[clampByte(red)];
+  const g = LINEAR[clampByte(green)];
+  const b = LINEAR[clampByte(blue)];
+  const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
+  const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
+  const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
+  return [
+    0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
+    1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
+    0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
+  ];
+}
+
+function clampByte(value: number): number {
+  return value <= 0 ? 0 : value >= 255 ? 255 : Math.round(value);
+}
+
+/** Euclidean distance in OKLab times 100: about 2 is just visible, black to white is 100. */
+export function labDistance(p: Lab, q: Lab): number {
+  return 100 * Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+}
+
+/** Colour distance of two sRGB colours (see `labDistance`). */
+export function colourDistance(p: Rgb, q: Rgb): number {
+  return labDistance(toLab(p[0], p[1], p[2]), toLab(q[0], q[1], q[2]));
+}
+
+/** `#rrggbb` for a colour. */
+export function toHex(colour: Rgb): string {
+  return `#${colour.map((c) => clampByte(c).toString(16).padStart(2, '0')).join('')}`;
+}
+
+/** The colour for `#rrggbb`. @throws RangeError for anything else. */
+export function fromHex(hex: string): Rgb {
+  if (!/^#[0-9a-f]{6}$/i.test(hex)) throw new RangeError(`not a colour: ${hex}`);
+  const n = parseInt(hex.slice(1), 16);
+  return [n >> 16, (n >> 8) & 255, n & 255];
+}

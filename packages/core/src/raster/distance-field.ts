@@ -1,0 +1,100 @@
+import { INSIDE, type Mask } from './mask.js';
+
+/** Buffers that `distanceField` may reuse; each at least as long as its comment says. */
+export interface DistanceScratch {
+  /** The longer side. */
+  column: Float64Array;
+  /** The longer side. */
+  apex: Int32Array;
+  /** The longer side + 1. */
+  edge: Float64Array;
+  /** All pixels of the mask; only used where `nearest` is asked for. */
+  row?: Int32Array;
+}
+
+/** Where `distanceField` puts its results; what is not given is made afresh or left out. */
+export interface DistanceOptions {
+  /** Receives the distances, px. */
+  out?: Float32Array;
+  /** Receives for each pixel the index of the nearest inside pixel, -1 in an empty mask. */
+  nearest?: Int32Array;
+  scratch?: DistanceScratch;
+}
+
+/** Scratch for masks up to `longest` px a side. */
+export function createDistanceScratch(longest: number): DistanceScratch {
+  return { column: new Float64Array(longest), apex: new Int32Array(longest), edge: new Float64Array(longest + 1) };
+}
+
+/**
+ * Exact Euclidean distance, px, from each pixel's centre to the nearest pixel centre that is inside
+ * (above 127); `Infinity` everywhere for an empty mask. Linear time (P. Felzenszwalb and D. Huttenlocher,
+ * "Distance Transforms of Sampled Functions", 2012).
+ * @param out receives the result where given; otherwise a fresh array, the caller's.
+ */
+export function distanceField(mask: Mask, { out, nearest, scratch }: DistanceOptions = {}): Float32Array {
+  const { width, height, data } = mask;
+  const field = out ?? new Float32Array(width * height);
+  const work = scratch ?? createDistanceScratch(Math.max(width, height));
+  const source = nearest && (work.row ?? new Int32Array(width * height));
+  // Down the columns first: plain distance to the nearest inside pixel of the same column, by two passes.
+  for (let x = 0; x < width; x++) {
+    let d = Infinity;
+    for (let y = 0, i = x; y < height; y++, i += width) {
+      d = data[i] > INSIDE ? 0 : d + 1;
+      field[i] = d;
+      if (source) source[i] = y - d;
+    }
+    d = Infinity;
+    for (let y = height - 1, i = x + y * width; y >= 0; y--, i -= width) {
+      d = data[i] > INSIDE ? 0 : d + 1;
+      if (d < field[i]) {
+        field[i] = d;
+        if (source) source[i] = y + d;
+      }
+    }
+  }
+  for (let y = 0; y < height; y++) lowerEnvelope(field, y * width, width, work, source, nearest);
+  return field;
+}
+
+/** Turns one row of column distances into true distances: the lower envelope of parabolas. */
+function lowerEnvelope(
+  field: Float32Array,
+  start: number,
+  width: number,
+  work: DistanceScratch,
+  source?: Int32Array,
+  nearest?: Int32Array,
+): void {
+  const { column, apex, edge } = work;
+  let k = -1;
+  for (let x = 0; x < width; x++) {
+    const d = field[start + x];
+    column[x] = d * d;
+    if (d === Infinity) continue;
+    let meet = -Infinity;
+    while (k >= 0) {
+      const a = apex[k];
+      meet = (column[x] + x * x - column[a] - a * a) / (2 * (x - a));
+      if (meet > edge[k]) break;
+      k--;
+    }
+    if (k < 0) meet = -Infinity;
+    k++;
+    apex[k] = x;
+    edge[k] = meet;
+  }
+  if (k < 0) {
+    nearest?.fill(-1, start, start + width);
+    return;
+  }
+  const last = k;
+  k = 0;
+  for (let x = 0; x < width; x++) {
+    while (k < last && edge[k + 1] < x) k++;
+    const dx = x - apex[k];
+    field[start + x] = Math.sqrt(dx * dx + column[apex[k]]);
+    if (nearest && source) nearest[start + x] = source[start + apex[k]] * width + apex[k];
+  }
+}

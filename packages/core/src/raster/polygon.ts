@@ -1,0 +1,47 @@
+import { intersectRects, type Rect } from './bitmap.js';
+import { createPlacedMask, type PlacedMask } from './mask.js';
+
+/** The smallest rectangle of whole pixels that holds every point of `points` (x, y pairs, px). */
+export function pointBounds(points: ArrayLike<number>): Rect {
+  let left = Infinity;
+  let right = -Infinity;
+  let top = Infinity;
+  let bottom = -Infinity;
+  for (let i = 0; i < points.length; i += 2) {
+    left = Math.min(left, points[i]);
+    right = Math.max(right, points[i]);
+    top = Math.min(top, points[i + 1]);
+    bottom = Math.max(bottom, points[i + 1]);
+  }
+  const x = Math.floor(left);
+  const y = Math.floor(top);
+  return { x, y, width: Math.max(0, Math.ceil(right) - x), height: Math.max(0, Math.ceil(bottom) - y) };
+}
+
+/**
+ * The pixels whose centre lies inside a closed loop (even-odd), as a mask of 0 and 255.
+ * @param loop x, y pairs, px; closes by itself
+ * @param within the canvas; the mask is kept inside it
+ */
+export function fillLoop(loop: ArrayLike<number>, within: Rect): PlacedMask {
+  const mask = createPlacedMask(intersectRects(pointBounds(loop), within));
+  const count = loop.length / 2;
+  const crossings: number[] = [];
+  for (let row = 0; row < mask.height; row++) {
+    const y = mask.y + row + 0.5;
+    crossings.length = 0;
+    for (let i = 0, j = count - 1; i < count; j = i++) {
+      const y0 = loop[2 * j + 1];
+      const y1 = loop[2 * i + 1];
+      if (y0 <= y === y1 <= y) continue;
+      crossings.push(loop[2 * j] + ((y - y0) / (y1 - y0)) * (loop[2 * i] - loop[2 * j]));
+    }
+    crossings.sort((a, b) => a - b);
+    for (let k = 0; k + 1 < crossings.length; k += 2) {
+      const first = Math.max(0, Math.ceil(crossings[k] - mask.x - 0.5));
+      const last = Math.min(mask.width, Math.ceil(crossings[k + 1] - mask.x - 0.5));
+      if (last > first) mask.data.fill(255, row * mask.width + first, row * mask.width + last);
+    }
+  }
+  return mask;
+}

@@ -1,0 +1,40 @@
+import { type PlacedMask } from './mask.js';
+import type { PlacedBitmap } from './bitmap.js';
+
+/** A mask's value at a point of the canvas (px), bilinear between pixel centres; 0 outside. */
+export function sampleMask(mask: PlacedMask, x: number, y: number): number {
+  const fx = x - mask.x - 0.5;
+  const fy = y - mask.y - 0.5;
+  const ix = Math.floor(fx);
+  const iy = Math.floor(fy);
+  const u = fx - ix;
+  const v = fy - iy;
+  const at = (px: number, py: number) =>
+    px < 0 || py < 0 || px >= mask.width || py >= mask.height ? 0 : mask.data[py * mask.width + px];
+  return (
+    (at(ix, iy) * (1 - u) + at(ix + 1, iy) * u) * (1 - v) + (at(ix, iy + 1) * (1 - u) + at(ix + 1, iy + 1) * u) * v
+  );
+}
+
+/** Straight RGBA at a point of the canvas, bilinear with colours weighed by alpha; blank outside. Fills and returns `out`. */
+export function sampleBitmap(src: PlacedBitmap, x: number, y: number, out: Float64Array): Float64Array {
+  const fx = x - src.x - 0.5;
+  const fy = y - src.y - 0.5;
+  const ix = Math.floor(fx);
+  const iy = Math.floor(fy);
+  out.fill(0);
+  for (let k = 0; k < 4; k++) {
+    const px = ix + (k & 1);
+    const py = iy + (k >> 1);
+    if (px < 0 || py < 0 || px >= src.width || py >= src.height) continue;
+    const weight = (k & 1 ? fx - ix : 1 - fx + ix) * (k >> 1 ? fy - iy : 1 - fy + iy);
+    const i = (py * src.width + px) * 4;
+    const a = src.data[i + 3] * weight;
+    out[0] += src.data[i] * a;
+    out[1] += src.data[i + 1] * a;
+    out[2] += src.data[i + 2] * a;
+    out[3] += a;
+  }
+  if (out[3] > 0) for (let c = 0; c < 3; c++) out[c] /= out[3];
+  return out;
+}
