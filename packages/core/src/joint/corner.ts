@@ -16,7 +16,9 @@ export function sharpestCorner(mask: Mask, centre: { x: number; y: number }, rad
       const x = contour[2 * i];
       const y = contour[2 * i + 1];
       const d = Math.hypot(x - centre.x, y - centre.y);
-      if (d > 1.3 * radius || d < 0.5 * radius) continue;
+      if (d > 1.2 * radius || d < 0.5 * radius) continue;
+      // Where the mask was cropped, its own border is no contour.
+      if (x < 2 || y < 2 || x > mask.width - 2 || y > mask.height - 2) continue;
       const a = (i - span + n) % n;
       const b = (i + span) % n;
       const ux = x - contour[2 * a];

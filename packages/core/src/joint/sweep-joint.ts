@@ -2,7 +2,7 @@ import { withDefaults } from '../options.js';
 import { createPlaced, cropPlaced, intersectRects, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { labDistance, toLab } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
-import { distanceField, createDistanceScratch } from '../raster/distance-field.js';
+import { distanceField } from '../raster/distance-field.js';
 import { createMask } from '../raster/mask.js';
 import { sharpestCorner } from './corner.js';
 import type { Disc } from './round-joint.js';
@@ -155,12 +155,14 @@ export function prepareBend(assembly: Assembly): BendRig {
   const ideal = new Uint8Array(size);
   const cover = createMask(width, height);
   const lineMask = createMask(width, height);
-  const nearLine = new Float32Array(size);
-  const scratch = createDistanceScratch(Math.max(width, height));
+  const lineReach = spiral(Math.max(1.5, disc.lineWidth));
+  // The border near the disc is all that the joint answers for.
+  const zone = Math.min(half, Math.ceil(nearDisc) + 1);
+  const zoneMask = createMask(2 * zone + 1, 2 * zone + 1);
 
   // Line of the design that the rest already shows, a pixel wider: it is not stray.
   for (let i = 0; i < size; i++) if (((parent[i] >>> FACE_LINE) & 255) > 90) restLine.data[i] = 255;
-  const nearRestLine = distanceField(restLine, { scratch });
+  const nearRestLine = distanceField(restLine);
 
   function measure(angle: number): BendMeasure {
     turn(layers[0], angle, behind);
@@ -175,10 +177,22 @@ export function prepareBend(assembly: Assembly): BendRig {
       const b = behind[i];
       const a = ahead[i];
       const d = fromPivot[i];
+      if ((p | b | a) === 0) {
+        const bare = d <= innerDisc;
+        ideal[i] = bare ? 1 : 0;
+        cover.data[i] = 0;
+        lineMask.data[i] = 0;
+        if (bare) {
+          daylight++;
+          sumX += i % width;
+          sumY += Math.floor(i / width);
+        }
+        continue;
+      }
       const pAlpha = p & 255;
       const bAlpha = b & 255;
       const aAlpha = a & 255;
-      const shown = 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha)) / 65025;
+      const shown = pAlpha === 255 || aAlpha === 255 || bAlpha === 255 ? 255 : 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha)) / 65025;
       const faces = Math.max((p >>> FACE) & 255, (b >>> FACE) & 255, (a >>> FACE) & 255);
       const wanted = faces > 127 || d <= innerDisc;
       ideal[i] = wanted ? 1 : 0;
@@ -201,23 +215,40 @@ export function prepareBend(assembly: Assembly): BendRig {
       kink: outside + daylight,
       brokenLine: lined ? brokenLine() : 0,
       strayLine,
-      corner: sharpestCorner(cover, { x: pivotX - window.x, y: pivotY - window.y }, disc.radius),
+      corner: cornerNearDisc(),
       place: daylight > 0 ? { x: window.x + sumX / daylight + 0.5, y: window.y + sumY / daylight + 0.5 } : null,
     };
   }
 
+  function cornerNearDisc(): number {
+    for (let y = 0; y < zoneMask.height; y++) {
+      const from = (y + half - zone) * width + half - zone;
+      zoneMask.data.set(cover.data.subarray(from, from + zoneMask.width), y * zoneMask.width);
+    }
+    return sharpestCorner(zoneMask, { x: pivotX - window.x - half + zone, y: pivotY - window.y - half + zone }, disc.radius);
+  }
+
   function brokenLine(): number {
-    distanceField(lineMask, { out: nearLine, scratch });
     let broken = 0;
-    for (let y = 1; y < height - 1; y++) {
-      for (let x = 1; x < width - 1; x++) {
+    for (let y = Math.max(1, half - zone); y <= Math.min(height - 2, half + zone); y++) {
+      for (let x = Math.max(1, half - zone); x <= Math.min(width - 2, half + zone); x++) {
         const i = y * width + x;
         if (ideal[i] === 0 || fromPivot[i] > nearDisc) continue;
         if (ideal[i - 1] && ideal[i + 1] && ideal[i - width] && ideal[i + width]) continue;
-        if (nearLine[i] > Math.max(1.5, disc.lineWidth)) broken++;
+        if (!lineNear(x, y)) broken++;
       }
     }
     return broken;
+  }
+
+  /** Is there line colour within one line width? Looks nearest first, so that a drawn border is done at once. */
+  function lineNear(x: number, y: number): boolean {
+    for (let k = 0; k < lineReach.length; k += 2) {
+      const px = x + lineReach[k];
+      const py = y + lineReach[k + 1];
+      if (px >= 0 && py >= 0 && px < width && py < height && lineMask.data[py * width + px] !== 0) return true;
+    }
+    return false;
   }
 
   function turn(layer: { rect: Rect; words: Uint32Array } | null, angle: number, out: Uint32Array): void {
@@ -243,6 +274,15 @@ export function prepareBend(assembly: Assembly): BendRig {
   }
 
   return { measure };
+}
+
+/** Whole-pixel steps up to `reach` px away, nearest first, x, y pairs. */
+function spiral(reach: number): Int32Array {
+  const steps: [number, number][] = [];
+  const whole = Math.floor(reach);
+  for (let y = -whole; y <= whole; y++) for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= reach) steps.push([x, y]);
+  steps.sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
+  return Int32Array.from(steps.flat());
 }
 
 /** Bilinear blend of four packed words, two channels at a time; u and v are 0 to 256. */

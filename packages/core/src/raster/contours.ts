@@ -55,6 +55,19 @@ export function contours(mask: Mask, level = 127.5): Contour[] {
   const next = new Map<number, { to: number; x: number; y: number }>();
   for (let y = -1; y < height; y++) {
     for (let x = -1; x < width; x++) {
+      // Most of a picture is all in or all out: step over such stretches.
+      if (y >= 0 && y + 1 < height && x >= 0) {
+        const row = y * width;
+        const value = data[row + x];
+        if (value === 0 || value === 255) {
+          const from = x;
+          while (x + 1 < width && data[row + x + 1] === value && data[row + width + x] === value && data[row + width + x + 1] === value) x++;
+          if (x > from) {
+            x--;
+            continue;
+          }
+        }
+      }
       const tl = at(x, y);
       const tr = at(x + 1, y);
       const br = at(x + 1, y + 1);

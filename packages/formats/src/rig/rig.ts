@@ -1,0 +1,78 @@
+import type { NamingScheme } from '@limber-sheaf/core';
+
+/** A rectangle of whole pixels on the exported canvas. */
+export interface RigBounds {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** A joint in the manifest; lengths px, angles degrees clockwise. */
+export interface RigJoint {
+  kind: 'hinge' | 'one-sided' | 'swivel' | 'slide';
+  discOn: 'both' | 'child' | 'parent';
+  radius: number;
+  range: [number, number];
+  inFront: 'child' | 'parent';
+  outlineOn: 'back' | 'front' | 'both' | 'none';
+  lineWidth: number;
+  looseness: number;
+  cleanRange: [number, number] | null;
+}
+
+/** One piece of a view. */
+export interface RigPiece {
+  id: string;
+  name: string;
+  group: string;
+  part: string | null;
+  side: 'A' | 'B' | null;
+  index: number | null;
+  parent: string | null;
+  image: string;
+  sha256: string;
+  bounds: RigBounds;
+  pivot: { x: number; y: number } | null;
+  joint: RigJoint | null;
+  atlas: RigBounds | null;
+  sheets: { role: 'line' | 'shade'; image: string; sha256: string; bounds: RigBounds }[];
+  swapSet: string | null;
+}
+
+/** One view of the character. */
+export interface RigView {
+  key: string;
+  canvas: { width: number; height: number };
+  floorY: number;
+  design: { image: string; sha256: string };
+  /** Back to front. */
+  drawOrder: string[];
+  pieces: RigPiece[];
+  swapSets: never[];
+}
+
+/** `rig.json`: the manifest of a hand-off package. */
+export interface Rig {
+  format: 'limber-sheaf-rig';
+  formatVersion: 1;
+  generator: { name: 'Limber Sheaf'; version: string };
+  character: { id: string; name: string; code: string };
+  version: number;
+  previousVersion: number | null;
+  createdAt: string;
+  scale: number;
+  naming: NamingScheme & { drawing: string[] };
+  checks: { id: string; view: string; ok: boolean; figure: number; unit: string }[];
+  views: RigView[];
+}
+
+/** The manifest as text: two-space JSON with a newline at its end. */
+export function writeRig(rig: Rig): Uint8Array {
+  return new TextEncoder().encode(`${JSON.stringify(rig, null, 2)}\n`);
+}
+
+/** The package's own name: `<code>_v<NNN>_<YYYY-MM-DD>`. */
+export function packageName(code: string, version: number, createdAt: string): string {
+  return `${code}_v${String(version).padStart(3, '0')}_${createdAt.slice(0, 10)}`;
+}

@@ -1,0 +1,57 @@
+import { LimberError } from '@limber-sheaf/core';
+import { unzipSync, zipSync, type Zippable } from 'fflate';
+
+/** A file in a package: its path, with forward slashes, and its bytes. */
+export interface PackageFile {
+  path: string;
+  bytes: Uint8Array;
+}
+
+/** The same date in every zip, so that the same files give the same bytes (zip keeps local time from 1980 on). */
+const FIXED_DATE = new Date(2020, 0, 1, 0, 0, 0);
+/** What is compressed already is stored as it is. */
+const STORED = /\.(png|ora|glb|zip)$/;
+
+/**
+ * Packs files in the order given; the same files give the same bytes.
+ * @param store paths to store without compression besides those compressed already
+ */
+export function writeZip(files: readonly PackageFile[], store: readonly string[] = []): Uint8Array {
+  const entries: Zippable = {};
+  for (const { path, bytes } of files) {
+    entries[path] = [bytes, { level: STORED.test(path) || store.includes(path) ? 0 : 6, mtime: FIXED_DATE }];
+  }
+  return zipSync(entries);
+}
+
+/** Limits on a zip that is read. */
+export const ZIP_LIMITS = { entries: 4000, bytes: 1024 * 1024 * 1024, ratio: 2000 } as const;
+
+/**
+ * Unpacks a zip within limits.
+ * @throws LimberError `damaged-file` or `too-large`; also for paths that lead out of the package
+ */
+export function readZip(bytes: Uint8Array): PackageFile[] {
+  let entries = 0;
+  let total = 0;
+  try {
+    const files = unzipSync(bytes, {
+      filter: (file) => {
+        entries++;
+        total += file.originalSize;
+        const bomb = file.originalSize > ZIP_LIMITS.ratio * Math.max(1, file.size);
+        if (entries > ZIP_LIMITS.entries || total > ZIP_LIMITS.bytes || bomb) {
+          throw new LimberError('too-large', 'The archive unpacks to more than is read.');
+        }
+        if (file.name.startsWith('/') || file.name.includes('\\') || file.name.split('/').includes('..')) {
+          throw new LimberError('damaged-file', 'The archive has a path that leads out of it.');
+        }
+        return !file.name.endsWith('/');
+      },
+    });
+    return Object.entries(files).map(([path, data]) => ({ path, bytes: data }));
+  } catch (error) {
+    if (error instanceof LimberError) throw error;
+    throw new LimberError('damaged-file', 'The archive is damaged.');
+  }
+}
