@@ -1,0 +1,84 @@
+import { LimberError } from '@limber-sheaf/core';
+import { PNG_LIMITS } from '@limber-sheaf/formats';
+import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, UploadedFile, UseInterceptors } from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Actor } from '../http/actor.js';
+import { IdParam } from '../http/dto.js';
+import { EditService } from '../edits/edit.service.js';
+import { CastService } from './cast.service.js';
+import { ChangeCharacterBody, DuplicateBody, NameBody, ProductionParam } from './cast.dto.js';
+
+@ApiTags('cast')
+@Controller()
+export class CastController {
+  constructor(
+    private readonly cast: CastService,
+    private readonly edits: EditService,
+  ) {}
+
+  @Get('productions')
+  @ApiOperation({ summary: 'All productions' })
+  productions() {
+    return this.cast.productions();
+  }
+
+  @Post('productions')
+  @ApiOperation({ summary: 'Start a production' })
+  createProduction(@Body() { name }: NameBody) {
+    return this.cast.createProduction(name);
+  }
+
+  @Get('productions/:id/characters')
+  @ApiOperation({ summary: 'The cast: a card a character, deleted ones too' })
+  cards(@Param() { id }: ProductionParam) {
+    return this.cast.cards(id);
+  }
+
+  @Post('productions/:id/characters')
+  @ApiOperation({ summary: 'A new character from a PNG of its finished design (multipart: name, design)' })
+  @ApiConsumes('multipart/form-data')
+  @UseInterceptors(FileInterceptor('design', { limits: { fileSize: PNG_LIMITS.bytes, files: 1 } }))
+  create(@Param() { id }: ProductionParam, @Body() { name }: NameBody, @UploadedFile() file: Express.Multer.File | undefined, @Actor() actor: string) {
+    if (!file) throw new LimberError('not-a-png', 'There is no file. Choose a PNG of the finished design.');
+    return this.cast.create(id, name, file.buffer, actor);
+  }
+
+  @Get('characters/:id')
+  @ApiOperation({ summary: 'A whole character, with what can be undone' })
+  state(@Param() { id }: IdParam, @Actor() actor: string) {
+    return this.edits.state(id, actor);
+  }
+
+  @Patch('characters/:id')
+  @ApiOperation({ summary: 'Rename a character, or bring a deleted one back' })
+  change(@Param() { id }: IdParam, @Body() { saw, ...change }: ChangeCharacterBody, @Actor() actor: string) {
+    return this.cast.change(id, { actor, saw }, change);
+  }
+
+  @Delete('characters/:id')
+  @ApiOperation({ summary: 'Delete a character; undo or a change of `deleted` brings it back' })
+  remove(@Param() { id }: IdParam, @Actor() actor: string) {
+    return this.cast.change(id, { actor }, { deleted: true });
+  }
+
+  @Post('characters/:id/duplicate')
+  @ApiOperation({ summary: 'Copy a character' })
+  duplicate(@Param() { id }: IdParam, @Body() { name }: DuplicateBody, @Actor() actor: string) {
+    return this.cast.duplicate(id, name, actor);
+  }
+
+  @Post('characters/:id/undo')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Take back the last edit of the caller (x-actor)' })
+  undo(@Param() { id }: IdParam, @Actor() actor: string) {
+    return this.edits.undo(id, actor);
+  }
+
+  @Post('characters/:id/redo')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Bring back the edit the caller undid last' })
+  redo(@Param() { id }: IdParam, @Actor() actor: string) {
+    return this.edits.redo(id, actor);
+  }
+}

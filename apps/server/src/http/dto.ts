@@ -1,0 +1,64 @@
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, Validate, ValidateNested, ValidatorConstraint, type ValidatorConstraintInterface } from 'class-validator';
+
+export class IdParam {
+  @IsUUID() id: string;
+}
+
+/** Which versions of which rows an edit was made on. */
+export class EditBody {
+  @IsOptional() @IsObject() saw?: Record<string, number>;
+}
+
+/** What a part's name is made of. */
+export class Tokens {
+  @IsString() @MinLength(1) @MaxLength(60) group: string;
+  @IsOptional() @IsIn(['A', 'B', null]) side: 'A' | 'B' | null = null;
+  @IsOptional() @IsString() @MaxLength(60) part: string | null = null;
+  @IsOptional() @IsInt() @Min(1) @Max(999) index: number | null = null;
+}
+
+@ValidatorConstraint({ name: 'points' })
+export class PointsRule implements ValidatorConstraintInterface {
+  validate(value: unknown): boolean {
+    return Array.isArray(value) && value.length % 2 === 0 && value.every((v) => typeof v === 'number' && Number.isFinite(v) && Math.abs(v) < 100_000);
+  }
+
+  defaultMessage(): string {
+    return '$property must be x, y pairs in px';
+  }
+}
+
+export class PlaceBody {
+  @IsNumber() x: number;
+  @IsNumber() y: number;
+}
+
+export class TraceBody extends EditBody {
+  /** The piece that gets the pixels; or `tokens` for a new one. */
+  @IsOptional() @IsUUID() pieceId?: string;
+  @IsOptional() @ValidateNested() @Type(() => Tokens) tokens?: Tokens;
+  /** x, y pairs, px; closes by itself. */
+  @IsArray() @ArrayMinSize(6) @ArrayMaxSize(40_000) @Validate(PointsRule) loop: number[];
+}
+
+export class GiveBackBody extends EditBody {
+  /** The piece that gives; every piece where not given. */
+  @IsOptional() @IsUUID() pieceId?: string;
+  @IsArray() @ArrayMinSize(6) @ArrayMaxSize(40_000) @Validate(PointsRule) loop: number[];
+}
+
+export class CrossCutBody extends EditBody {
+  /** The piece to cut; what is still uncut where not given. */
+  @IsOptional() @IsUUID() pieceId?: string;
+  /** x, y pairs, px. */
+  @IsArray() @ArrayMinSize(4) @ArrayMaxSize(20_000) @Validate(PointsRule) line: number[];
+  /** Which side becomes the new piece, walking along the line. */
+  @IsIn(['left', 'right']) take: 'left' | 'right';
+  @ValidateNested() @Type(() => Tokens) tokens: Tokens;
+}
+
+export class SweepUpBody extends EditBody {
+  /** A pixel of the offcut, px; all offcuts where not given. */
+  @IsOptional() @ValidateNested() @Type(() => PlaceBody) place?: PlaceBody;
+}

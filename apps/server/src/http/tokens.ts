@@ -1,0 +1,2 @@
+/** Under which the server's configuration is injected. */
+export const CONFIG = Symbol('config');

@@ -1,0 +1,118 @@
+import { randomUUID } from 'node:crypto';
+import {
+  applyDiff,
+  changeJoint,
+  childAndParent,
+  deleteJoint,
+  joinDiffs,
+  jointById,
+  jointLabel,
+  pieceById,
+  placeJoint,
+  setInFront,
+  type CharacterDoc,
+  type JointChange,
+  type ViewProof,
+} from '@limber-sheaf/core';
+import { Injectable } from '@nestjs/common';
+import { LRUCache } from 'lru-cache';
+import { orRefuse } from '../cut/cut.service.js';
+import { characterOf, loadCharacter } from '../data/document-store.js';
+import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
+import { ArtService } from '../work/art.js';
+import { WorkPool } from '../work/pool.js';
+
+const CHANGE_WORDS: Record<keyof JointChange, string> = {
+  x: 'Move',
+  y: 'Move',
+  radius: 'Resize',
+  rangeLow: 'Set range of',
+  rangeHigh: 'Set range of',
+  outlineOn: 'Set outline of',
+  lineWidth: 'Set line width of',
+  looseness: 'Loosen',
+  rounded: 'Round',
+};
+
+/** Joints: placing, fitting, rounding, proving. */
+@Injectable()
+export class JointsService {
+  private readonly proofs = new LRUCache<string, Promise<ViewProof>>({ max: 32 });
+
+  constructor(
+    private readonly edits: EditService,
+    private readonly art: ArtService,
+    private readonly pool: WorkPool,
+  ) {}
+
+  /** Puts a joint between two pieces, fitted to the contour or where the artist placed it. */
+  async place(viewId: string, context: EditContext, args: { pieceId: string; otherId: string; disc?: { x: number; y: number; radius: number }; round?: boolean }): Promise<CharacterState> {
+    return this.edits.run(await characterOf('view', viewId), context, async (doc, tx) => {
+      const { child, parent } = childAndParent(doc, pieceById(doc, args.pieceId), pieceById(doc, args.otherId));
+      const files = await this.art.ofView(doc, child.viewId, tx);
+      const fit = orRefuse(await this.pool.run('fit', { doc, files, childId: child.id, parentId: parent.id, byHand: args.disc ?? null }));
+      const id = randomUUID();
+      const placed = placeJoint(doc, id, child.id, parent.id, fit.kind, fit);
+      const after = applyDiff(doc, placed);
+      const diff = args.round ? joinDiffs(placed, changeJoint(after, id, { rounded: true })) : placed;
+      const label = jointLabel(after, jointById(after, id));
+      return { kind: 'place-joint', summary: args.round ? `Place and round ${label}` : `Place ${label}`, diff };
+    });
+  }
+
+  async change(jointId: string, context: EditContext, change: JointChange): Promise<CharacterState> {
+    return this.edits.run(await characterOf('joint', jointId), context, (doc) => {
+      const [first] = Object.keys(change).filter((key) => change[key as keyof JointChange] !== undefined) as (keyof JointChange)[];
+      const words = first === 'rounded' && change.rounded === false ? 'Unround' : (CHANGE_WORDS[first] ?? 'Change');
+      return { kind: 'change-joint', summary: `${words} ${jointLabel(doc, jointById(doc, jointId))}`, diff: changeJoint(doc, jointId, change) };
+    });
+  }
+
+  /** Puts the disc back where the contour has it. */
+  async refit(jointId: string, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('joint', jointId), context, async (doc, tx) => {
+      const joint = jointById(doc, jointId);
+      const files = await this.art.ofView(doc, joint.viewId, tx);
+      const fit = orRefuse(await this.pool.run('fit', { doc, files, childId: joint.childId, parentId: joint.parentId, byHand: null }));
+      const change = { x: hundredths(fit.x), y: hundredths(fit.y), radius: hundredths(fit.radius), lineWidth: hundredths(fit.lineWidth) };
+      return { kind: 'fit-joint', summary: `Fit ${jointLabel(doc, joint)} to the contour`, diff: changeJoint(doc, jointId, change) };
+    });
+  }
+
+  async inFront(jointId: string, context: EditContext, inFront: 'child' | 'parent'): Promise<CharacterState> {
+    return this.edits.run(await characterOf('joint', jointId), context, (doc) => ({
+      kind: 'in-front',
+      summary: `Change what is in front at ${jointLabel(doc, jointById(doc, jointId))}`,
+      diff: setInFront(doc, jointId, inFront),
+    }));
+  }
+
+  async remove(jointId: string, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('joint', jointId), context, (doc) => ({
+      kind: 'delete-joint',
+      summary: `Delete ${jointLabel(doc, jointById(doc, jointId))}`,
+      diff: deleteJoint(doc, jointId),
+    }));
+  }
+
+  /** All checks of a view as it is now; the same revision is computed once. */
+  async prove(viewId: string): Promise<ViewProof & { revision: number }> {
+    const { doc, revision } = await loadCharacter(await characterOf('view', viewId));
+    const key = `${viewId}@${revision}`;
+    let proof = this.proofs.get(key);
+    if (!proof) {
+      proof = this.compute(doc, viewId);
+      this.proofs.set(key, proof);
+      proof.catch(() => this.proofs.delete(key));
+    }
+    return { ...(await proof), revision };
+  }
+
+  private async compute(doc: CharacterDoc, viewId: string): Promise<ViewProof> {
+    return this.pool.run('check', { doc, viewId, files: await this.art.ofView(doc, viewId) });
+  }
+}
+
+function hundredths(value: number): number {
+  return Math.round(value * 100) / 100;
+}

@@ -1,0 +1,66 @@
+import {
+  fitBetween,
+  limbSilhouette,
+  measureLine,
+  roundedSheets,
+  checkView,
+  type CharacterDoc,
+  type PairFit,
+  type PlacedBitmap,
+  type Result,
+  type ViewProof,
+} from '@limber-sheaf/core';
+import { encodeSheet, readArt } from './pictures.js';
+import type { ArtFiles, SheetFile } from './art.js';
+
+/** Fits a joint between two pieces, or takes the disc that was placed by hand and measures the line there. */
+export async function fitTask(input: {
+  doc: CharacterDoc;
+  files: ArtFiles;
+  childId: string;
+  parentId: string;
+  byHand: { x: number; y: number; radius: number } | null;
+}): Promise<Result<PairFit>> {
+  const art = await readArt(input.files);
+  const { byHand, childId, parentId } = input;
+  if (!byHand) return fitBetween(input.doc, childId, parentId, art);
+  const faces = [childId, parentId].flatMap((id) => art.pieces.get(id)?.face ?? []) as PlacedBitmap[];
+  const line = measureLine(art.design, limbSilhouette(faces, art.design), { ...byHand, radius: byHand.radius * 1.3 + 4 });
+  return {
+    ok: true,
+    kind: 'hinge',
+    ...byHand,
+    contacts: [
+      { x: byHand.x - byHand.radius, y: byHand.y },
+      { x: byHand.x + byHand.radius, y: byHand.y },
+    ],
+    axis: 0,
+    lineWidth: line.width,
+    lineColour: line.colour,
+    fillColour: line.fill,
+    confidence: 1,
+  };
+}
+
+/** The rounded ends' sheets of some pieces, encoded. */
+export async function roundTask(input: {
+  doc: CharacterDoc;
+  viewId: string;
+  files: ArtFiles;
+  only: string[];
+}): Promise<{ pieceId: string; overlap: SheetFile | null; under: SheetFile | null }[]> {
+  const art = await readArt(input.files);
+  const sheets = roundedSheets(input.doc, input.viewId, art, new Set(input.only));
+  return Promise.all(
+    [...sheets].map(async ([pieceId, { overlap, under }]) => ({
+      pieceId,
+      overlap: overlap && (await encodeSheet(overlap)),
+      under: under && (await encodeSheet(under)),
+    })),
+  );
+}
+
+/** Makes all checks of a view. */
+export async function checkTask(input: { doc: CharacterDoc; viewId: string; files: ArtFiles }): Promise<ViewProof> {
+  return checkView(input.doc, input.viewId, await readArt(input.files));
+}

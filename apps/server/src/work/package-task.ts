@@ -1,0 +1,179 @@
+import { createHash } from 'node:crypto';
+import type { MessagePort } from 'node:worker_threads';
+import {
+  checkView,
+  composite,
+  drawOrder,
+  inFrontOf,
+  parentPiece,
+  partOf,
+  pieceImages,
+  pieceName,
+  type CharacterDoc,
+  type JointProof,
+  type PieceRow,
+  type PlacedBitmap,
+  type ViewRow,
+} from '@limber-sheaf/core';
+import {
+  groupInRuns,
+  packageName,
+  rigFaults,
+  writeOpenRaster,
+  writeRig,
+  writeRigSchema,
+  writeZip,
+  type PackageFile,
+  type Rig,
+  type RigPiece,
+  type RigView,
+} from '@limber-sheaf/formats';
+import sharp from 'sharp';
+import { encode, readArt } from './pictures.js';
+import type { ArtFiles } from './art.js';
+
+/** What a package is made from. */
+export interface PackageOrder {
+  doc: CharacterDoc;
+  views: { viewId: string; files: ArtFiles }[];
+  number: number;
+  previous: number | null;
+  createdAt: string;
+  generatorVersion: string;
+  /** Hears how far the work is: `{ share, doing }`. */
+  port: MessagePort;
+}
+
+/** A finished package. */
+export interface MadePackage {
+  name: string;
+  zip: Uint8Array;
+  rig: Rig;
+}
+
+/** Computes a whole package: checks, pieces, layered file, manifest. */
+export async function packageTask(order: PackageOrder): Promise<MadePackage> {
+  const { doc, port } = order;
+  const name = packageName(doc.character.code, order.number, order.createdAt);
+  const files: PackageFile[] = [];
+  const rig: Rig = {
+    format: 'limber-sheaf-rig',
+    formatVersion: 1,
+    generator: { name: 'Limber Sheaf', version: order.generatorVersion },
+    character: { id: doc.character.id, name: doc.character.name, code: doc.character.code },
+    version: order.number,
+    previousVersion: order.previous,
+    createdAt: order.createdAt,
+    scale: 1,
+    naming: { ...doc.character.scheme, drawing: ['set', 'shape', 'mood', 'index'] },
+    checks: [],
+    views: [],
+  };
+  for (const [i, { viewId, files: artFiles }] of order.views.entries()) {
+    const tell = (share: number, doing: string) => port.postMessage({ share: (i + share) / order.views.length, doing });
+    const art = await readArt(artFiles);
+    const proof = checkView(doc, viewId, art, { onProgress: (share, what) => tell(share * 0.5, what) });
+    rig.checks.push(...proof.checks.map(({ id, view, ok, figure, unit }) => ({ id, view, ok, figure, unit })));
+    tell(0.5, 'Pieces');
+    const view = doc.views.find((v) => v.id === viewId) as ViewRow;
+    const images = pieceImages(doc, viewId, art);
+    const made = await writeView(doc, view, images, proof.joints, artFiles, (share) => tell(0.5 + 0.4 * share, 'Pieces'));
+    rig.views.push(made.view);
+    files.push(...made.files);
+    tell(0.92, 'OpenRaster');
+    files.push({ path: `${doc.character.code}_${view.key}.ora`, bytes: await layeredFile(doc, view, images, made.pngs) });
+  }
+  const faults = rigFaults(rig);
+  if (faults.length > 0) throw new Error(`The manifest does not fit its schema: ${faults.join('; ')}`);
+  files.unshift({ path: 'rig.json', bytes: writeRig(rig) }, { path: 'rig.schema.json', bytes: writeRigSchema() });
+  const zip = writeZip(files.map((file) => ({ ...file, path: `${name}/${file.path}` })));
+  return { name, zip, rig };
+}
+
+const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+
+/** One view's manifest entry and images. */
+async function writeView(
+  doc: CharacterDoc,
+  view: ViewRow,
+  images: { id: string; image: PlacedBitmap }[],
+  proofs: readonly JointProof[],
+  files: ArtFiles,
+  tell: (share: number) => void,
+): Promise<{ view: RigView; files: PackageFile[]; pngs: Map<string, Uint8Array> }> {
+  const out: PackageFile[] = [{ path: `${view.key}/design.png`, bytes: files.design.bytes }];
+  const pngs = new Map<string, Uint8Array>();
+  const pieces: RigPiece[] = [];
+  for (const [i, { id, image }] of images.entries()) {
+    const piece = doc.pieces.find((p) => p.id === id) as PieceRow;
+    const png = await encode(image);
+    pngs.set(id, png);
+    const entry = rigPiece(doc, view, piece, image, sha(png), proofs);
+    pieces.push(entry);
+    out.push({ path: entry.image, bytes: png });
+    tell((i + 1) / images.length);
+  }
+  return {
+    files: out,
+    pngs,
+    view: {
+      key: view.key,
+      canvas: { width: view.width, height: view.height },
+      floorY: view.floorY,
+      design: { image: `${view.key}/design.png`, sha256: sha(files.design.bytes) },
+      drawOrder: pieces.map((piece) => piece.name),
+      pieces,
+      swapSets: [],
+    },
+  };
+}
+
+function rigPiece(doc: CharacterDoc, view: ViewRow, piece: PieceRow, image: PlacedBitmap, sha256: string, proofs: readonly JointProof[]): RigPiece {
+  const part = partOf(doc, piece);
+  const name = pieceName(doc, piece);
+  const parent = parentPiece(doc, piece);
+  const joint = doc.joints.find((j) => j.childId === piece.id) ?? null;
+  return {
+    id: part.id,
+    name,
+    group: part.group,
+    part: part.part,
+    side: part.side,
+    index: part.index,
+    parent: parent && pieceName(doc, parent),
+    image: `${view.key}/${name}.png`,
+    sha256,
+    bounds: { x: image.x, y: image.y, width: image.width, height: image.height },
+    pivot: joint && { x: joint.x, y: joint.y },
+    joint: joint && {
+      kind: joint.kind,
+      discOn: 'both',
+      radius: joint.radius,
+      range: [joint.rangeLow, joint.rangeHigh],
+      inFront: inFrontOf(doc, joint),
+      outlineOn: joint.outlineOn,
+      lineWidth: joint.lineWidth,
+      looseness: joint.looseness,
+      cleanRange: proofs.find((p) => p.jointId === joint.id)?.cleanRange ?? null,
+    },
+    atlas: null,
+    sheets: [],
+    swapSet: null,
+  };
+}
+
+/** The view as OpenRaster: a layer a piece, limbs grouped. */
+async function layeredFile(doc: CharacterDoc, view: ViewRow, images: { id: string; image: PlacedBitmap }[], pngs: Map<string, Uint8Array>): Promise<Uint8Array> {
+  const merged = await encode(composite(view.width, view.height, images.map(({ image }) => image)));
+  const thumbnail = await sharp(merged).resize({ width: 256, height: 256, fit: 'inside', withoutEnlargement: true }).png().toBuffer();
+  const rank = new Map(drawOrder(doc, view.id).map((piece, i) => [piece.id, i]));
+  const layers = [...images]
+    .sort((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0))
+    .map(({ id, image }) => {
+      const piece = doc.pieces.find((p) => p.id === id) as PieceRow;
+      const part = partOf(doc, piece);
+      const layer = { name: pieceName(doc, piece), x: image.x, y: image.y, png: pngs.get(id) as Uint8Array, visible: true };
+      return { layer, group: part.side ? `${part.group} ${part.side}` : null };
+    });
+  return writeOpenRaster({ width: view.width, height: view.height, layers: groupInRuns(layers), merged, thumbnail });
+}

@@ -1,0 +1,43 @@
+// Starts the built server as a child process, and waits until it answers.
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { projectRoot } from './postgres.js';
+
+/**
+ * @param {{ databaseUrl: string, port: number, web?: boolean, logLevel?: string }} options
+ * @returns the child process and the address it answers at
+ */
+export async function startServer({ databaseUrl, port, web = true, logLevel = 'warn' }) {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(projectRoot, 'apps/server/dist/main.js')], {
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      LOG_LEVEL: logLevel,
+      NODE_ENV: 'production',
+      ...(web ? { WEB_DIR: join(projectRoot, 'apps/web/dist') } : {}),
+    },
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    // Ctrl-C reaches the whole group; the parent stops the child itself, in order.
+    detached: true,
+  });
+  await new Promise((done, fail) => {
+    child.once('message', done);
+    child.once('error', fail);
+    child.once('exit', (code) => fail(new Error(`The server ended with code ${code} before it was up.`)));
+  });
+  return { child, address: `http://127.0.0.1:${port}` };
+}
+
+/** Asks the server to end, and waits until it has. */
+export function stopServer(child) {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+  return new Promise((done) => {
+    const force = setTimeout(() => child.kill('SIGKILL'), 5000);
+    child.once('exit', () => {
+      clearTimeout(force);
+      done();
+    });
+    child.kill('SIGTERM');
+  });
+}
