@@ -3,7 +3,7 @@ import { createPlaced, cropPlaced, intersectRects, uniteRects, wordsOf, type Pla
 import { labDistance, toLab } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
-import { createMask } from '../raster/mask.js';
+import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { sharpestCorner } from './corner.js';
 import type { Disc } from './round-joint.js';
 import { loosenessReach } from './round-joint.js';
@@ -113,6 +113,8 @@ export function cleanRange(bends: readonly BendMeasure[], disc: Pick<Disc, 'radi
 export interface BendRig {
   /** Measures one angle, degrees clockwise. */
   measure(angle: number): BendMeasure;
+  /** Where the angle measured last shows daylight: a fresh mask of 0 and 255 over the measured square. */
+  daylight(): PlacedMask;
 }
 
 /** Channels of a moving layer, one byte each in a word: alpha, line, face alpha, face line. */
@@ -273,7 +275,13 @@ export function prepareBend(assembly: Assembly): BendRig {
     }
   }
 
-  return { measure };
+  function daylight(): PlacedMask {
+    const mask = createPlacedMask(window);
+    for (let i = 0; i < size; i++) if (ideal[i] === 1 && cover.data[i] < 128) mask.data[i] = 255;
+    return mask;
+  }
+
+  return { measure, daylight };
 }
 
 /** Whole-pixel steps up to `reach` px away, nearest first, x, y pairs. */

@@ -1,0 +1,49 @@
+import { useCallback, useEffect } from 'react';
+import { toast } from 'sonner';
+import useSWR from 'swr';
+import { ApiError, actorMark, fetcher, request } from './client';
+import type { CharacterState } from './types';
+
+/** Shows an error in the words it came with. */
+export function tellError(error: unknown): void {
+  if (error instanceof ApiError) toast.error(error.sentence, { description: error.remedy });
+  else toast.error('Something went wrong in the bench. Reload the page; nothing that was saved is lost.');
+}
+
+/**
+ * The character on the bench, kept in step with the server: edits answer with the new state, others' edits
+ * arrive as events.
+ */
+export function useCharacter(id: string) {
+  const { data, error, mutate } = useSWR<CharacterState>(`/characters/${id}`, fetcher, { revalidateOnFocus: true });
+
+  useEffect(() => {
+    const events = new EventSource(`/api/characters/${id}/events`);
+    events.addEventListener('revision', (event) => {
+      const { actor } = JSON.parse((event as MessageEvent<string>).data) as { actor?: string };
+      void mutate();
+      if (actor && actor !== actorMark()) toast('Somebody else changed this character. The bench shows it as it is now.');
+    });
+    return () => events.close();
+  }, [id, mutate]);
+
+  /** Makes an edit; answers with the new state, or null where it was refused (and said so). */
+  const edit = useCallback(
+    async (method: string, path: string, body?: object): Promise<CharacterState | null> => {
+      try {
+        const state = await request<CharacterState>(method, path, body ?? {});
+        await mutate((old) => (old && old.revision > state.revision ? old : state), { revalidate: false });
+        return state;
+      } catch (failure) {
+        tellError(failure);
+        if (failure instanceof ApiError && failure.status === 409) void mutate();
+        return null;
+      }
+    },
+    [mutate],
+  );
+
+  return { state: data, error: error as Error | undefined, edit };
+}
+
+export type Edit = ReturnType<typeof useCharacter>['edit'];

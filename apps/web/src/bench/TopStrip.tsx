@@ -1,0 +1,61 @@
+import { Moon, Sun } from 'lucide-react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import { Action } from '../ui/controls';
+import { useProductions } from '../api/useCast';
+import { useOnBench } from './context';
+import { setNight, useBench } from './store';
+
+const VIEW_WORDS: Record<string, string> = { front: 'Front', 'three-quarter': 'Three-quarter', side: 'Side', back: 'Back' };
+
+/** Where we are, the design underneath, and the way back. */
+export function TopStrip({ undo, redo }: { undo: string | null; redo: string | null }) {
+  const { doc, view, edit } = useOnBench();
+  const { peek, night } = useBench();
+  const { data: productions } = useProductions();
+  const production = productions?.find((p) => p.id === doc.character.productionId);
+  const step = async (way: 'undo' | 'redo') => {
+    const state = await edit('POST', `/characters/${doc.character.id}/${way}`);
+    if (state?.summary) toast(state.summary);
+  };
+  return (
+    <header className="col-span-3 flex min-w-0 items-center gap-3 border-b border-rule bg-sheet px-4">
+      <Link to={`/productions/${doc.character.productionId}`} className="font-serif text-[19px] font-bold whitespace-nowrap">
+        Limber Sheaf
+      </Link>
+      <nav className="min-w-0 truncate text-[13.5px] text-soft" aria-label="Where you are">
+        <Link to={`/productions/${doc.character.productionId}`} className="hover:underline">
+          {production?.name ?? 'Cast'}
+        </Link>
+        <span> / </span>
+        <strong className="font-semibold text-ink">{doc.character.name}</strong>
+      </nav>
+      <span className="flex-1" />
+      <span className="rounded-md bg-ink px-3 py-1.5 text-[13px] font-medium text-sheet" title={`${view.width} × ${view.height} px`}>
+        {VIEW_WORDS[view.key] ?? view.key}
+      </span>
+      <Action
+        tone={peek ? 'on' : 'plain'}
+        hotkey="Q"
+        title="Hold: the untouched design over everything"
+        onPointerDown={() => useBench.setState({ peek: true })}
+        onPointerUp={() => useBench.setState({ peek: false })}
+        onPointerLeave={() => useBench.setState({ peek: false })}
+      >
+        Peek at design
+      </Action>
+      <Action disabled={!undo} title={undo ? `Undo: ${undo}` : 'Nothing to undo'} onClick={() => void step('undo')}>
+        Undo
+      </Action>
+      <Action disabled={!redo} title={redo ? `Redo: ${redo}` : 'Nothing to redo'} onClick={() => void step('redo')}>
+        Redo
+      </Action>
+      <Action tone="quiet" className="px-2" aria-label="List of keys" title="List of keys (?)" onClick={() => useBench.setState({ keysShown: true })}>
+        ?
+      </Action>
+      <Action tone="quiet" className="px-2" aria-label={night ? 'Day' : 'Night'} title={night ? 'Day' : 'Night'} onClick={() => setNight(!night)}>
+        {night ? <Sun size={16} /> : <Moon size={16} />}
+      </Action>
+    </header>
+  );
+}

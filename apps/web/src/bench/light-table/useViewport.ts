@@ -1,0 +1,62 @@
+import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useBench, type Viewport } from '../store';
+
+const LEAST = 0.02;
+const MOST = 24;
+
+/** The viewport that shows a rectangle of the canvas whole, with room for the actions above it. */
+export function viewportFor(rect: { x: number; y: number; width: number; height: number }, table: { width: number; height: number }, most = 3): Viewport {
+  const top = 52;
+  const margin = 16;
+  const scale = Math.min((table.width - 2 * margin) / rect.width, (table.height - top - margin) / rect.height, most);
+  return {
+    scale,
+    x: (table.width - rect.width * scale) / 2 - rect.x * scale,
+    y: top + (table.height - top - margin - rect.height * scale) / 2 - rect.y * scale,
+  };
+}
+
+/** A viewport zoomed by `factor` about a point of the screen, which stays where it is. */
+export function zoomAbout(viewport: Viewport, factor: number, x: number, y: number): Viewport {
+  const scale = Math.min(MOST, Math.max(LEAST, viewport.scale * factor));
+  const by = scale / viewport.scale;
+  return { scale, x: x - (x - viewport.x) * by, y: y - (y - viewport.y) * by };
+}
+
+/** Keeps the table's size, follows what is to be looked at, and zooms with the wheel. */
+export function useViewport(box: RefObject<HTMLDivElement | null>, canvas: { width: number; height: number }): { width: number; height: number } {
+  const [size, setSize] = useState({ width: 800, height: 600 });
+  const known = useRef(false);
+  const lookAt = useBench((s) => s.lookAt);
+
+  useEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const watch = new ResizeObserver(() => {
+      known.current = element.clientWidth > 0;
+      setSize({ width: element.clientWidth, height: element.clientHeight });
+    });
+    watch.observe(element);
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      const frame = element.getBoundingClientRect();
+      const step = event.deltaMode === 1 ? event.deltaY * 16 : event.deltaY;
+      useBench.setState(({ viewport }) => ({
+        viewport: zoomAbout(viewport, Math.exp(-step * (event.ctrlKey ? 0.01 : 0.0016)), event.clientX - frame.left, event.clientY - frame.top),
+      }));
+    };
+    element.addEventListener('wheel', wheel, { passive: false });
+    return () => {
+      watch.disconnect();
+      element.removeEventListener('wheel', wheel);
+    };
+  }, [box]);
+
+  useEffect(() => {
+    if (!lookAt || !known.current) return;
+    const rect = lookAt.kind === 'all' ? { x: 0, y: 0, ...canvas } : lookAt;
+    useBench.setState({ viewport: viewportFor(rect, size), lookAt: null });
+  }, [lookAt, size, canvas]);
+
+  return size;
+}

@@ -1,0 +1,166 @@
+import { labelFor, parseName, partOf, pieceName, type NameTokens } from '@limber-sheaf/core';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { useOnBench } from '../../bench/context';
+import { pickPiece, useBench } from '../../bench/store';
+import { Action, Figure, LedgerHead } from '../../ui/controls';
+import { PickedPiece } from './PickedPiece';
+import { ownParts, pieceOfTokens, sameTokens, tokensOf, vocabularyByHeading } from './parts';
+import { usePenStore } from './pen-store';
+import { useOffcuts } from './useOffcuts';
+
+/** Cut's ledger: how much is cut, the parts, what is left over. */
+export function CutLedger() {
+  const { doc, view, edit } = useOnBench();
+  const report = useOffcuts();
+  const pieces = doc.pieces.filter((p) => p.viewId === view.id);
+  const share = report ? 1 - report.untakenArea / Math.max(1, view.designArea) : 0;
+  const own = ownParts(doc);
+  return (
+    <>
+      <LedgerHead title="Cut">{pieces.length === 0 ? 'Pick a part, then trace it on the design.' : `${pieces.length} ${pieces.length === 1 ? 'part' : 'parts'} cut from the design`}</LedgerHead>
+      <div className="mb-4 grid grid-cols-2 gap-2.5">
+        <Figure value={`${(Math.floor(share * 1000) / 10).toFixed(1)}%`}>of the design is cut</Figure>
+        <Figure value={report ? (pieces.length === 0 ? '–' : report.offcuts.length) : '…'} wrong={pieces.length > 0 && (report?.offcuts.length ?? 0) > 0}>
+          {report && pieces.length > 0 ? `offcuts, ${report.untakenArea.toLocaleString('en')} px` : 'offcuts'}
+        </Figure>
+      </div>
+      <PickedPiece />
+      {vocabularyByHeading().map(([heading, entries]) => (
+        <section key={heading} className="mb-2.5">
+          <h3 className="mb-1 text-[14px]">{heading}</h3>
+          <div className="flex flex-wrap gap-1">
+            {entries.map((entry) => (
+              <PartChip key={labelFor(entry)} tokens={tokensOf(entry)} word={chipWord(entry)} />
+            ))}
+          </div>
+        </section>
+      ))}
+      {own.length > 0 && (
+        <section className="mb-2.5">
+          <h3 className="mb-1 text-[14px]">Your own</h3>
+          <div className="flex flex-wrap gap-1">
+            {own.map((part) => (
+              <PartChip key={labelFor(part)} tokens={tokensOf(part)} word={labelFor(part)} />
+            ))}
+          </div>
+        </section>
+      )}
+      <NewPart />
+      {pieces.length > 0 && report && report.offcuts.length > 0 && (
+        <section className="mt-4">
+          <h3 className="mb-1 text-[15px]">Offcuts</h3>
+          <ul className="max-h-56 overflow-y-auto">
+            {report.offcuts.slice(0, 40).map((offcut) => {
+              const piece = doc.pieces.find((p) => p.id === offcut.pieceId);
+              return (
+                <li key={`${offcut.place.x},${offcut.place.y}`} className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
+                  <button
+                    type="button"
+                    className="figures min-w-0 flex-1 cursor-pointer text-left hover:underline"
+                    onClick={() => useBench.setState({ lookAt: { kind: 'rect', x: offcut.bounds.x - 40, y: offcut.bounds.y - 40, width: offcut.bounds.width + 80, height: offcut.bounds.height + 80 } })}
+                  >
+                    {offcut.area.toLocaleString('en')} px
+                  </button>
+                  {piece ? (
+                    <button
+                      type="button"
+                      className="cursor-pointer text-woad underline"
+                      title="Give it to the part it lies beside"
+                      onClick={() => void edit('POST', `/views/${view.id}/cut/sweep-up`, { place: offcut.place })}
+                    >
+                      {labelFor(partOf(doc, piece))}
+                    </button>
+                  ) : (
+                    <span className="text-soft">touches none</span>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
+          {report.offcuts.some((o) => o.pieceId && o.area < view.designArea * 0.05) && (
+            <Action
+              className="mt-2"
+              onClick={() => void edit('POST', `/views/${view.id}/cut/sweep-up`, {}).then((state) => state?.summary && toast(state.summary))}
+              title="Every offcut goes to the part it shares the longest border with"
+            >
+              Sweep up all
+            </Action>
+          )}
+        </section>
+      )}
+    </>
+  );
+}
+
+/** A limb's chip leaves out what its heading says. */
+function chipWord(part: NameTokens): string {
+  const limb = part.group === 'arm' || part.group === 'leg';
+  if (!limb) return labelFor(part);
+  return part.part === 'upper' || part.part === 'lower' ? `${part.part} ${part.group}` : (part.part ?? part.group);
+}
+
+function PartChip({ tokens, word }: { tokens: NameTokens; word: string }) {
+  const { doc, view } = useOnBench();
+  const picked = useBench((s) => sameTokens(s.pickedPart, tokens));
+  const piece = pieceOfTokens(doc, view.id, tokens);
+  const choose = () => {
+    const { proposal } = usePenStore.getState();
+    if (proposal && !piece) usePenStore.setState({ proposal: { ...proposal, tokens } });
+    pickPiece(piece?.id ?? null, tokens);
+    if (!piece && !proposal) useBench.setState(({ tool }) => ({ tool: tool ?? 'trace' }));
+  };
+  const tone = picked ? 'border-woad bg-woad-wash text-ink font-medium' : piece ? 'border-sap/70 text-sap' : 'border-rule text-soft hover:border-soft';
+  return (
+    <button
+      type="button"
+      aria-pressed={picked}
+      title={piece ? pieceName(doc, piece) : 'Not cut yet'}
+      onClick={choose}
+      className={`h-[26px] cursor-pointer rounded-full border px-2.5 text-[12.5px] ${tone}`}
+    >
+      {word}
+      {piece && ' ✓'}
+    </button>
+  );
+}
+
+function NewPart() {
+  const { doc, view } = useOnBench();
+  const [text, setText] = useState('');
+  const take = () => {
+    if (!text.trim()) return;
+    const tokens = parseName(text);
+    if (!tokens) {
+      toast.error('That is no name for a part.', { description: 'Use letters and digits, at most some 70 of them: “left mitten”, “arm A lower”.' });
+      return;
+    }
+    const { proposal } = usePenStore.getState();
+    const piece = pieceOfTokens(doc, view.id, tokens);
+    if (proposal && !piece) usePenStore.setState({ proposal: { ...proposal, tokens } });
+    pickPiece(piece?.id ?? null, tokens);
+    useBench.setState(({ tool }) => ({ tool: proposal || piece ? tool : (tool ?? 'trace') }));
+    setText('');
+  };
+  return (
+    <form
+      className="mt-3 flex gap-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        take();
+      }}
+    >
+      <input
+        aria-label="Another part"
+        value={text}
+        maxLength={300}
+        onChange={(event) => setText(event.target.value)}
+        placeholder="Another part…"
+        className="h-8 min-w-0 flex-1 rounded-lg border border-rule bg-paper px-2.5 text-[13px]"
+      />
+      <Action type="submit" disabled={!text.trim()}>
+        Pick
+      </Action>
+    </form>
+  );
+}

@@ -1,0 +1,115 @@
+import { drawOrder, jointLabel, parentPiece, pieceName, type JointRow, type PieceRow } from '@limber-sheaf/core';
+import { scaleLinear } from 'd3-scale';
+import { useOnBench } from '../../bench/context';
+import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
+import { Action, LedgerHead } from '../../ui/controls';
+import { foulStretches, isShortOfRange } from './joint-words';
+import { PickedJoint } from './PickedJoint';
+import { usePlaceJoint, usePlacing } from './usePlaceJoint';
+
+/** Joints' ledger: every joint with its range, what is still without one, and the picked joint. */
+export function JointLedger() {
+  const { doc, view } = useOnBench();
+  const { sweeps, pickedJoint } = useBench();
+  const joints = doc.joints.filter((j) => j.viewId === view.id);
+  const open = joints.filter((j) => !j.rounded || isShortOfRange(j, sweeps[j.id]?.sweep ?? null)).length;
+  const bare = drawOrder(doc, view.id).filter((piece) => parentPiece(doc, piece) !== null && !joints.some((j) => j.childId === piece.id));
+  return (
+    <>
+      <LedgerHead title="Joints">
+        {joints.length === 0
+          ? 'No joint yet. Fit one where two pieces touch.'
+          : `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'} · ${joints.length - open} clean through their range${open > 0 ? ` · ${open} open` : ''}`}
+      </LedgerHead>
+      {joints.length > 0 && (
+        <table className="mb-4 w-full text-[13px]">
+          <thead>
+            <tr className="text-left text-[12px] text-soft">
+              <th className="py-1 font-normal">Joint</th>
+              <th className="font-normal">−180…180°</th>
+              <th className="text-right font-normal">Daylight</th>
+            </tr>
+          </thead>
+          <tbody>
+            {joints.map((joint) => (
+              <JointLine key={joint.id} joint={joint} picked={joint.id === pickedJoint} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <PickedJoint />
+      {bare.length > 0 && (
+        <section className="mt-4">
+          <h3 className="mb-1 text-[15px]">Without a joint</h3>
+          {bare.map((piece) => (
+            <Unjointed key={piece.id} piece={piece} />
+          ))}
+        </section>
+      )}
+    </>
+  );
+}
+
+const across = scaleLinear([-180, 180], [0, 100]).clamp(true);
+
+function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
+  const { doc } = useOnBench();
+  const state = useBench((s) => s.sweeps[joint.id]);
+  const sweep = state?.sweep ?? null;
+  const worst = sweep ? Math.max(...sweep.bends.map((b) => b.daylight)) : 0;
+  const short = isShortOfRange(joint, sweep);
+  const go = () => {
+    pickJoint(joint.id);
+    lookAtPlace(joint.x, joint.y, joint.radius * 5.5);
+  };
+  return (
+    <tr className={`cursor-pointer border-t border-rule ${picked ? 'bg-brass-wash' : 'hover:bg-paper'}`} onClick={go}>
+      <td className="py-1.5 pr-2">
+        <button type="button" className="cursor-pointer text-left font-medium" aria-pressed={picked}>
+          {jointLabel(doc, joint)}
+        </button>
+      </td>
+      <td className="w-[104px]">
+        <span className="relative block h-2 rounded bg-rule" role="img" aria-label={`from ${joint.rangeLow}° to ${joint.rangeHigh}°${short ? ', not clean throughout' : ''}`}>
+          <span className={`absolute inset-y-0 rounded ${sweep ? 'bg-sap' : 'bg-soft/50'}`} style={{ left: `${across(joint.rangeLow)}%`, right: `${100 - across(joint.rangeHigh)}%` }} />
+          {sweep &&
+            foulStretches(joint, sweep).map(([low, high]) => (
+              <span key={low} className="absolute inset-y-0 min-w-[2px] bg-madder" style={{ left: `${across(low)}%`, right: `${100 - across(high)}%` }} />
+            ))}
+          <span className="absolute -inset-y-0.5 left-1/2 w-px bg-ink/60" />
+        </span>
+      </td>
+      <td className={`figures text-right text-[12.5px] whitespace-nowrap ${short ? 'text-madder' : 'text-soft'}`}>
+        {sweep ? (worst === 0 && short ? 'line' : `${Math.round(worst)} px`) : state ? `${Math.round(state.share * 100)} %` : '…'}
+      </td>
+    </tr>
+  );
+}
+
+/** A piece that moves with another, and has no joint: fit one where they touch. */
+function Unjointed({ piece }: { piece: PieceRow }) {
+  const { doc } = useOnBench();
+  const { place, lookAhead } = usePlaceJoint();
+  const parent = parentPiece(doc, piece);
+  if (!parent) return null;
+  return (
+    <div
+      className="flex items-center justify-between gap-2 border-b border-rule py-1"
+      onMouseEnter={() => {
+        useBench.setState({ placing: useBench.getState().placing ?? { first: null } });
+        void lookAhead(piece.id, parent.id);
+      }}
+      onMouseLeave={() => {
+        usePlacing.setState({ fit: null });
+        useBench.setState({ placing: null });
+      }}
+    >
+      <span className="figures min-w-0 text-[12.5px] leading-5">
+        {pieceName(doc, piece)}
+        <br />
+        <span className="text-soft">on {pieceName(doc, parent)}</span>
+      </span>
+      <Action onClick={() => void place({ pieceId: piece.id, otherId: parent.id })}>Fit and round</Action>
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+import type { JointRow } from '@limber-sheaf/core';
+import { Circle, Group, Image, Label, Tag, Text } from 'react-konva';
+import { useOnBench } from '../../bench/context';
+import { pickJoint, useBench } from '../../bench/store';
+import type { Palette } from '../../bench/light-table/palette';
+import { placePieces } from '../../bench/light-table/bends';
+import { Brad } from './Brad';
+import { useBendPicture } from './useBendPicture';
+import { usePlacing } from './usePlaceJoint';
+
+/** What Joints draws on the art: a brad at each joint, the picked one with its disc and legs, daylight in solid madder. */
+export function JointOverlay({ palette }: { palette: Palette }) {
+  const { doc, view } = useOnBench();
+  const { viewport, pickedJoint, bends, placing } = useBench();
+  const { disc, fit } = usePlacing();
+  const px = 1 / viewport.scale;
+  const placed = placePieces(doc, view.id, bends);
+  const joints = doc.joints.filter((j) => j.viewId === view.id);
+  const picked = joints.find((j) => j.id === pickedJoint);
+  const angle = picked ? (bends[picked.id] ?? 0) : 0;
+  const picture = useBendPicture(picked, angle);
+  const proposed = disc ?? (fit && placing ? fit : null);
+  const around = (joint: JointRow) => {
+    const at = placed.get(joint.parentId);
+    return { rotation: at?.angle ?? 0, x: at?.tx ?? 0, y: at?.ty ?? 0 };
+  };
+  return (
+    <>
+      {picked && picture?.daylight && (
+        <Group listening={false} {...around(picked)}>
+          <Image image={picture.daylight.image} x={picture.daylight.x} y={picture.daylight.y} />
+        </Group>
+      )}
+      {joints.map((joint) => (
+        <Group key={joint.id} {...around(joint)}>
+          {joint.id === pickedJoint ? (
+            <Brad joint={joint} palette={palette} bend={angle} />
+          ) : (
+            <Circle
+              name="handle"
+              x={joint.x}
+              y={joint.y}
+              radius={7 * px}
+              hitStrokeWidth={14 * px}
+              fill={palette.brass}
+              stroke={palette.ink}
+              strokeWidth={1.4 * px}
+              onClick={() => pickJoint(joint.id)}
+              onTap={() => pickJoint(joint.id)}
+              onMouseEnter={(event) => setCursor(event.target.getStage()?.container(), 'pointer')}
+              onMouseLeave={(event) => setCursor(event.target.getStage()?.container(), '')}
+            />
+          )}
+        </Group>
+      ))}
+      {picked && picture && picture.measure.daylight > 0 && (
+        <Group listening={false} {...around(picked)}>
+          <Label x={(picture.measure.place?.x ?? picked.x) + 14 * px} y={picture.measure.place?.y ?? picked.y}>
+            <Tag fill={palette.sheet} stroke={palette.madder} strokeWidth={1.2 * px} cornerRadius={6 * px} pointerDirection="left" pointerWidth={8 * px} pointerHeight={8 * px} />
+            <Text text={`Daylight, ${Math.round(picture.measure.daylight)} px`} fill={palette.madder} fontFamily="Figtree Variable" fontStyle="600" fontSize={13 * px} padding={7 * px} />
+          </Label>
+        </Group>
+      )}
+      {proposed && (
+        <Group listening={false}>
+          <Circle x={proposed.x} y={proposed.y} radius={proposed.radius} stroke={palette.sheet} strokeWidth={4 * px} />
+          <Circle x={proposed.x} y={proposed.y} radius={proposed.radius} stroke={palette.woad} strokeWidth={2 * px} dash={[6 * px, 4 * px]} />
+          <Circle x={proposed.x} y={proposed.y} radius={4 * px} fill={palette.woad} />
+        </Group>
+      )}
+    </>
+  );
+}
+
+export function setCursor(box: HTMLElement | undefined, cursor: string): void {
+  if (box) box.style.cursor = cursor;
+}

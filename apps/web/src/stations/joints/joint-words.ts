@@ -1,0 +1,53 @@
+import { cleanLimits, drawOrder, hangingFrom, isCleanBend, pieceById, type CharacterDoc, type JointRow, type Sweep } from '@limber-sheaf/core';
+
+/** Everything that a joint's sweep depends on, as one text. */
+export function sweepSignature(doc: CharacterDoc, joint: JointRow, butt: boolean): string {
+  const { x, y, radius, rangeLow, rangeHigh, lineWidth, lineColour, fillColour, looseness } = joint;
+  const child = doc.pieces.find((p) => p.id === joint.childId);
+  if (!child) return '';
+  const moving = new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, child.id)).map((p) => p.id)]);
+  const pieces = drawOrder(doc, joint.viewId)
+    .filter((p) => moving.has(p.id))
+    .map((p) => [p.id, p.face.blob, p.overlap?.blob, p.under?.blob]);
+  return JSON.stringify([x, y, radius, rangeLow, rangeHigh, lineWidth, lineColour, fillColour, looseness, butt, pieces]);
+}
+
+/** Is a joint's clean range narrower than the range it should have? False while that is not known. */
+export function isShortOfRange(joint: JointRow, sweep: Sweep | null): boolean {
+  if (!sweep) return false;
+  const [low, high] = sweep.cleanRange ?? [NaN, NaN];
+  return !(low <= joint.rangeLow && high >= joint.rangeHigh);
+}
+
+/** The angles at which a sweep is not clean, as stretches. */
+export function foulStretches(joint: JointRow, sweep: Sweep): [number, number][] {
+  const limits = cleanLimits(joint);
+  const stretches: [number, number][] = [];
+  let open: [number, number] | null = null;
+  for (const bend of sweep.bends) {
+    if (isCleanBend(bend, limits, joint.lineWidth > 0)) open = null;
+    else if (open) open[1] = bend.angle;
+    else {
+      open = [bend.angle, bend.angle];
+      stretches.push(open);
+    }
+  }
+  return stretches;
+}
+
+/** A finding in words: what, where, how much, and what would mend it; null for a clean joint. */
+export function findingOf(joint: JointRow, sweep: Sweep, name: string): { sentence: string; angle: number } | null {
+  const stretches = foulStretches(joint, sweep);
+  if (stretches.length === 0) return null;
+  const [from] = stretches.map(([low, high]) => (low > 0 ? low : high < 0 ? high : 0)).sort((a, b) => Math.abs(a) - Math.abs(b));
+  const worst = sweep.bends.reduce((a, b) => (b.daylight + b.strayLine + b.brokenLine > a.daylight + a.strayLine + a.brokenLine ? b : a));
+  const limits = cleanLimits(joint);
+  const fault =
+    worst.daylight > limits.daylight
+      ? { word: 'Daylight', px: worst.daylight }
+      : worst.strayLine > limits.strayLine
+        ? { word: 'Stray line', px: worst.strayLine }
+        : { word: 'Broken line', px: worst.brokenLine };
+  const mend = !joint.rounded ? 'Round both ends.' : fault.word === 'Daylight' ? 'Fit the disc again, or narrow the range.' : 'Put the outline on the other piece, or narrow the range.';
+  return { sentence: `${fault.word} at ${name} from ${Math.round(from)}°, ${Math.round(fault.px)} px at worst. ${mend}`, angle: worst.angle };
+}

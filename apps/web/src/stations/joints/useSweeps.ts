@@ -1,0 +1,37 @@
+import { useEffect } from 'react';
+import { useOnBench } from '../../bench/context';
+import { useBench, type SweepState } from '../../bench/store';
+import { backgroundWorker, proxy } from '../../workers/core';
+import { sweepSignature } from './joint-words';
+
+/** Degrees between two angles of a sweep in the background. */
+const STEP = 1;
+
+function put(jointId: string, state: SweepState): void {
+  useBench.setState(({ sweeps }) => ({ sweeps: { ...sweeps, [jointId]: state } }));
+}
+
+/** Sweeps every joint in the background, again whenever something changed that it depends on; the picked one first. */
+export function useSweeps(): void {
+  const { doc, view } = useOnBench();
+  const { butt, pickedJoint } = useBench();
+  useEffect(() => {
+    let wanted = true;
+    const joints = doc.joints.filter((j) => j.viewId === view.id).sort((a, b) => Number(b.id === pickedJoint) - Number(a.id === pickedJoint));
+    void (async () => {
+      for (const joint of joints) {
+        const signature = sweepSignature(doc, joint, butt);
+        if (!wanted) return;
+        if (useBench.getState().sweeps[joint.id]?.signature === signature) continue;
+        const before = useBench.getState().sweeps[joint.id]?.sweep ?? null;
+        const tell = (share: number) => wanted && put(joint.id, { signature: '', share, sweep: before });
+        const sweep = await backgroundWorker().sweep(doc, joint, butt, STEP, proxy(tell));
+        if (!wanted) return;
+        put(joint.id, { signature, share: 1, sweep });
+      }
+    })().catch(() => undefined);
+    return () => {
+      wanted = false;
+    };
+  }, [doc, view.id, butt, pickedJoint]);
+}

@@ -1,0 +1,59 @@
+import { drawOrder, labelFor, makesRing, parentPiece, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
+import { useOnBench } from '../../bench/context';
+import { pickPiece, useBench } from '../../bench/store';
+import { Choice, LedgerHead } from '../../ui/controls';
+
+/** Stack's ledger: the draw order, front at the top, and what each part moves with. */
+export function StackLedger() {
+  const { doc, view } = useOnBench();
+  const order = drawOrder(doc, view.id).reverse();
+  const roots = order.filter((p) => parentPiece(doc, p) === null);
+  return (
+    <>
+      <LedgerHead title="Stack">
+        {order.length === 0
+          ? 'No piece yet. Cut one from the design first.'
+          : roots.length > 1
+            ? `${order.length} pieces · ${roots.length - 1} move with nothing`
+            : `${order.length} pieces, all in one family`}
+      </LedgerHead>
+      <ul>
+        {order.map((piece) => (
+          <StackLine key={piece.id} piece={piece} depth={generation(piece)} />
+        ))}
+      </ul>
+      {order.length > 1 && <p className="mt-3 text-[12.5px] text-soft">Front at the top. Drag a card in the sheaf, or press Alt ← →, to change the order.</p>}
+    </>
+  );
+
+  /** How many pieces it hangs from. */
+  function generation(piece: PieceRow): number {
+    let depth = 0;
+    for (let at = parentPiece(doc, piece); at && depth < 20; at = parentPiece(doc, at)) depth++;
+    return depth;
+  }
+}
+
+function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
+  const { doc, edit } = useOnBench();
+  const picked = useBench((s) => s.pickedPiece === piece.id);
+  const part = partOf(doc, piece);
+  const others = doc.parts.filter((p) => p.id !== part.id && !makesRing(doc, part, p.id));
+  return (
+    <li className={`flex items-center justify-between gap-2 border-b border-rule py-1.5 ${picked ? 'bg-woad-wash' : ''}`}>
+      <button type="button" aria-pressed={picked} onClick={() => pickPiece(piece.id, part)} className="min-w-0 flex-1 cursor-pointer truncate text-left text-[13px] font-medium" title={pieceName(doc, piece)}>
+        <span className="figures text-soft" aria-hidden>
+          {'· '.repeat(Math.min(6, depth))}
+        </span>
+        {labelFor(part)}
+      </button>
+      <span className="text-[12px] text-soft">on</span>
+      <Choice
+        label={`${labelFor(part)} moves with`}
+        value={part.parentId ?? ''}
+        options={[{ value: '', word: 'nothing' }, ...others.map((p) => ({ value: p.id as string, word: labelFor(p) }))]}
+        onChange={(parentId) => void edit('PATCH', `/parts/${part.id}/parent`, { parentId: parentId || null, saw: { [part.id]: part.version } })}
+      />
+    </li>
+  );
+}

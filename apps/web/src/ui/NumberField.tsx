@@ -1,0 +1,43 @@
+import { useState } from 'react';
+
+interface Props {
+  label: string;
+  value: number;
+  unit: string;
+  step?: number;
+  digits?: number;
+  onCommit: (value: number) => void;
+}
+
+/** A figure that can be typed over: Enter or leaving it commits, Esc puts it back, arrow keys step. */
+export function NumberField({ label, value, unit, step = 1, digits = 1, onCommit }: Props) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const commit = (text: string) => {
+    setDraft(null);
+    const next = Number(text.replace(',', '.'));
+    if (text.trim() !== '' && Number.isFinite(next) && Math.abs(next - value) > 1e-9) onCommit(next);
+  };
+  return (
+    <span className="inline-flex items-center gap-1">
+      <input
+        aria-label={label}
+        inputMode="decimal"
+        value={draft ?? value.toFixed(digits)}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={(event) => draft !== null && commit(event.target.value)}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === 'Enter') commit(event.currentTarget.value);
+          if (event.key === 'Escape') setDraft(null);
+          if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+            event.preventDefault();
+            const from = Number(event.currentTarget.value) || value;
+            setDraft((from + (event.key === 'ArrowUp' ? step : -step)).toFixed(digits));
+          }
+        }}
+        className="figures h-7 w-[4.6rem] rounded-md border border-transparent bg-transparent px-1.5 text-right text-[12.5px] hover:border-rule focus:border-woad focus:bg-paper"
+      />
+      <span className="text-soft">{unit}</span>
+    </span>
+  );
+}
