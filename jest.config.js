@@ -2,7 +2,11 @@
 const swc = [
   '@swc/jest',
   {
-    jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } },
+    jsc: {
+      parser: { syntax: 'typescript', tsx: true },
+      target: 'es2022',
+      transform: { react: { runtime: 'automatic' } },
+    },
     module: { type: 'commonjs' },
   },
 ];
@@ -19,7 +23,11 @@ const shared = {
 
 export default {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/web/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/web/**/*.test.ts'],
+    },
     { ...shared, displayName: 'api', testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'] },
   ],
 };

@@ -18,7 +18,9 @@ export function render(svg) {
 /** The same drawing with only one of its groups shown: what a careful hand would trace. */
 export function only(svg, id) {
   const groups = [...svg.matchAll(/^<g id="([^"]+)"/gm)].map((m) => m[1]);
-  const hidden = groups.filter((group) => group !== id).map((group) => `#${group}{display:none}`);
+  // Names nest: arm_A holds arm_A_hand, so neither what is inside nor what is around is hidden.
+  const related = (group) => group === id || group.startsWith(`${id}_`) || id.startsWith(`${group}_`);
+  const hidden = groups.filter((group) => !related(group)).map((group) => `#${group}{display:none}`);
   return svg.replace('<style>', `<style>${hidden.join('')}`);
 }
 

@@ -34,26 +34,27 @@ async function bringIn(api, productionId, name, png) {
 
 const arm = (part) => ({ group: 'arm', side: 'A', part });
 
-/** Cuts arm A out, then across the elbow and along the cuff, and joints both. Distances are px of the design. */
+/** Cuts arm A out, then across the elbow, and joints elbow and wrist. Distances are px of the design. */
 async function cutArm(api, state, svg) {
   const view = state.doc.views[0].id;
   const pieceOf = (doc, part) => doc.pieces.find((p) => p.partId === doc.parts.find((q) => q.part === part).id).id;
-  state = await api('POST', `/views/${view}/cut/trace`, { tokens: arm('upper'), loop: await loopRound(svg, 'arm_A') });
-  const upper = pieceOf(state.doc, 'upper');
-  state = await api('POST', `/views/${view}/cut/cross`, { pieceId: upper, line: [480, 1520, 740, 1650], take: 'right', tokens: arm('lower') });
-  const lower = pieceOf(state.doc, 'lower');
-  // The cuff lies over the hand: the hand is cut along the cuff's lower edge.
-  state = await api('POST', `/views/${view}/cut/cross`, {
-    pieceId: lower,
-    line: [340, 1916, 386, 1935, 440, 1956, 508, 1980, 564, 1996, 612, 2006],
-    take: 'right',
-    tokens: arm('hand'),
-  });
+  // Hand and sleeve are traced one after the other: the sleeve's loop takes the cuff's edge, line and all.
+  state = await api('POST', `/views/${view}/cut/trace`, { tokens: arm('hand'), loop: await loopRound(svg, 'arm_A') });
   const hand = pieceOf(state.doc, 'hand');
+  state = await api('POST', `/views/${view}/cut/trace`, {
+    tokens: arm('upper'),
+    loop: await loopRound(svg, 'arm_A_sleeve'),
+  });
+  const upper = pieceOf(state.doc, 'upper');
+  state = await api('POST', `/views/${view}/cut/cross`, {
+    pieceId: upper,
+    line: [480, 1520, 740, 1650],
+    take: 'right',
+    tokens: arm('lower'),
+  });
+  const lower = pieceOf(state.doc, 'lower');
   await api('POST', `/views/${view}/joints`, { pieceId: lower, otherId: upper, round: true });
-  state = await api('POST', `/views/${view}/joints`, { pieceId: hand, otherId: lower, round: true });
-  const wrist = state.doc.joints.find((j) => j.childId === hand);
-  return api('POST', `/joints/${wrist.id}/in-front`, { inFront: 'parent' });
+  return api('POST', `/views/${view}/joints`, { pieceId: hand, otherId: lower, round: true });
 }
 
 /** Fills an empty database with the demo; does nothing where there is a production already. */

@@ -24,8 +24,14 @@ const isRoot = () => process.getuid?.() === 0;
 
 /** Runs one of PostgreSQL's programs; as root it runs as PostgreSQL's own user, which it insists on. */
 function run(program, args) {
-  const command = isRoot() ? ['runuser', ['-u', USER, '--', join(programs(), program), ...args]] : [join(programs(), program), args];
-  const done = spawnSync(command[0], command[1], { encoding: 'utf8', cwd: tmpdir(), stdio: ['ignore', 'pipe', 'pipe'] });
+  const command = isRoot()
+    ? ['runuser', ['-u', USER, '--', join(programs(), program), ...args]]
+    : [join(programs(), program), args];
+  const done = spawnSync(command[0], command[1], {
+    encoding: 'utf8',
+    cwd: tmpdir(),
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   if (done.status !== 0) throw new Error(`${program}: ${(done.stderr || done.stdout || '').trim().slice(-600)}`);
 }
 
@@ -54,7 +60,8 @@ export function freePort() {
 export async function startPostgres(folder) {
   const wanted = resolve(folder);
   mkdirSync(wanted, { recursive: true });
-  if (!reachable(wanted)) throw new Error(`PostgreSQL's user cannot reach ${wanted}. Give --data a folder that every user may enter.`);
+  if (!reachable(wanted))
+    throw new Error(`PostgreSQL's user cannot reach ${wanted}. Give --data a folder that every user may enter.`);
   const files = join(wanted, 'postgres');
   const passwordFile = join(wanted, 'password');
   if (!existsSync(join(files, 'PG_VERSION'))) {
@@ -67,7 +74,16 @@ export async function startPostgres(folder) {
       chownSync(files, uid, gid);
       chownSync(passwordFile, uid, gid);
     }
-    run('initdb', ['-D', files, '-U', 'limber', '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '--encoding=UTF8', '--locale=C.UTF-8']);
+    run('initdb', [
+      '-D',
+      files,
+      '-U',
+      'limber',
+      '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+    ]);
   }
   const running = runningPort(files);
   const port = running ?? (await freePort());

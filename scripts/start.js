@@ -10,7 +10,12 @@ const USAGE = `Usage: ./start [--port N] [--data DIR] [--no-demo]
   --data DIR   where the database keeps its files (default data/ in this folder)
   --no-demo    do not fill an empty database with the demo`;
 
-const options = { port: { type: 'string' }, data: { type: 'string' }, 'no-demo': { type: 'boolean' }, help: { type: 'boolean', short: 'h' } };
+const options = {
+  port: { type: 'string' },
+  data: { type: 'string' },
+  'no-demo': { type: 'boolean' },
+  help: { type: 'boolean', short: 'h' },
+};
 let values;
 try {
   ({ values } = parseArgs({ options }));

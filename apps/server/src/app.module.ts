@@ -37,7 +37,16 @@ export class AppModule {
         ThrottlerModule.forRoot([{ ttl: 10_000, limit: 2000 }]),
         TerminusModule.forRoot({ logger: false }),
       ],
-      controllers: [CastController, CutController, JointsController, StackController, HandOffController, BlobController, EventsController, HealthController],
+      controllers: [
+        CastController,
+        CutController,
+        JointsController,
+        StackController,
+        HandOffController,
+        BlobController,
+        EventsController,
+        HealthController,
+      ],
       providers: [
         { provide: CONFIG, useValue: config },
         { provide: Sequelize, useValue: sequelize },

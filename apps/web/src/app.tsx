@@ -27,7 +27,11 @@ export function App() {
         <Route path="/characters/:characterId/:station?" element={<Bench />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>
-      <Toaster position="bottom-center" theme={night ? 'dark' : 'light'} toastOptions={{ style: { fontFamily: 'var(--font-sans)', fontSize: 13 } }} />
+      <Toaster
+        position="bottom-center"
+        theme={night ? 'dark' : 'light'}
+        toastOptions={{ style: { fontFamily: 'var(--font-sans)', fontSize: 13 } }}
+      />
     </BrowserRouter>
   );
 }

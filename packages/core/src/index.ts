@@ -21,7 +21,12 @@ export { colourDistance, fromHex, labDistance, toHex, toLab, type Lab, type Rgb 
 export { compareBitmaps, type Difference } from './raster/compare.js';
 export { composite, compositeOverMutable } from './raster/composite.js';
 export { contours, type Contour } from './raster/contours.js';
-export { createDistanceScratch, distanceField, type DistanceOptions, type DistanceScratch } from './raster/distance-field.js';
+export {
+  createDistanceScratch,
+  distanceField,
+  type DistanceOptions,
+  type DistanceScratch,
+} from './raster/distance-field.js';
 export {
   connectedRegions,
   coverageOf,
@@ -38,7 +43,7 @@ export { sampleBitmap, sampleMask } from './raster/sample.js';
 
 // Cut
 export { crossCut, type CutSides } from './cut/cross-cut.js';
-export { findOffcuts, offcutMask, type Offcut, type OffcutReport } from './cut/offcuts.js';
+export { findOffcuts, offcutMask, uncutPaint, type Offcut, type OffcutReport } from './cut/offcuts.js';
 export { mapOwners, type OwnerMap } from './cut/owners.js';
 export { faceMask, giveBackPixels, takePixels, type Faces, type Taken } from './cut/take.js';
 
@@ -53,6 +58,7 @@ export {
   roundEnd,
   roundJoint,
   type Disc,
+  type DiscOn,
   type EndInput,
   type OutlineOn,
   type RoundedEnd,
@@ -107,6 +113,7 @@ export {
   moveInOrder,
   pieceById,
   placeJoint,
+  putDrawnEndInFront,
   renamePart,
   setInFront,
   setParent,
@@ -114,7 +121,16 @@ export {
   type CutArgs,
   type JointChange,
 } from './document/edits.js';
-export { drawOrder, hangingFrom, inFrontOf, jointLabel, makesRing, parentPiece, partOf, pieceName } from './document/family.js';
+export {
+  drawOrder,
+  hangingFrom,
+  inFrontOf,
+  jointLabel,
+  makesRing,
+  parentPiece,
+  partOf,
+  pieceName,
+} from './document/family.js';
 export type {
   CharacterDoc,
   CharacterId,
@@ -140,6 +156,7 @@ export {
   limbSilhouette,
   pieceImages,
   roundedSheets,
+  uncutOf,
   type PairFit,
   type ViewArt,
 } from './document/view-art.js';

@@ -1,8 +1,23 @@
 export { groupInRuns } from './ora/group-layers.js';
-export { readOpenRaster, writeOpenRaster, type OraDocument, type OraGroup, type OraLayer, type OraNode } from './ora/ora.js';
+export {
+  readOpenRaster,
+  writeOpenRaster,
+  type OraDocument,
+  type OraGroup,
+  type OraLayer,
+  type OraNode,
+} from './ora/ora.js';
 export { PNG_LIMITS, inspectPng, type PngInfo } from './png/inspect-png.js';
 export { decodePng, encodePng } from './png/png.js';
 export { RIG_SCHEMA, writeRigSchema } from './rig/rig-schema.js';
-export { packageName, writeRig, type Rig, type RigBounds, type RigJoint, type RigPiece, type RigView } from './rig/rig.js';
+export {
+  packageName,
+  writeRig,
+  type Rig,
+  type RigBounds,
+  type RigJoint,
+  type RigPiece,
+  type RigView,
+} from './rig/rig.js';
 export { rigFaults } from './rig/validate-rig.js';
 export { ZIP_LIMITS, readZip, writeZip, type PackageFile } from './zip/zip.js';

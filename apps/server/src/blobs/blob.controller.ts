@@ -26,6 +26,10 @@ export class BlobController {
     const { bytes, mediaType } = await this.blobs.open(sha256);
     res.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     res.setHeader('Content-Type', mediaType);
-    res.end(width && mediaType === 'image/png' ? await sharp(bytes).resize({ width, withoutEnlargement: true }).png().toBuffer() : bytes);
+    res.end(
+      width && mediaType === 'image/png'
+        ? await sharp(bytes).resize({ width, withoutEnlargement: true }).png().toBuffer()
+        : bytes,
+    );
   }
 }

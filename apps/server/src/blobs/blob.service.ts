@@ -13,13 +13,19 @@ export function sha256(bytes: Uint8Array): string {
 /** Immutable bytes, named by their SHA-256. */
 @Injectable()
 export class BlobService {
-  private readonly cache = new LRUCache<string, Buffer>({ maxSize: 192 * 1024 * 1024, sizeCalculation: (b) => b.length || 1 });
+  private readonly cache = new LRUCache<string, Buffer>({
+    maxSize: 192 * 1024 * 1024,
+    sizeCalculation: (b) => b.length || 1,
+  });
 
   /** Keeps bytes; what is there already costs nothing. */
   async put(bytes: Uint8Array, mediaType: string, transaction?: Transaction): Promise<string> {
     const hash = sha256(bytes);
     const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-    await Blob.bulkCreate([{ sha256: hash, bytes: buffer, mediaType, createdAt: new Date() }], { ignoreDuplicates: true, transaction });
+    await Blob.bulkCreate([{ sha256: hash, bytes: buffer, mediaType, createdAt: new Date() }], {
+      ignoreDuplicates: true,
+      transaction,
+    });
     return hash;
   }
 

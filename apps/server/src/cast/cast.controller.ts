@@ -1,6 +1,17 @@
 import { LimberError } from '@limber-sheaf/core';
 import { PNG_LIMITS } from '@limber-sheaf/formats';
-import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, UploadedFile, UseInterceptors } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  Patch,
+  Post,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Actor } from '../http/actor.js';
@@ -39,7 +50,12 @@ export class CastController {
   @ApiOperation({ summary: 'A new character from a PNG of its finished design (multipart: name, design)' })
   @ApiConsumes('multipart/form-data')
   @UseInterceptors(FileInterceptor('design', { limits: { fileSize: PNG_LIMITS.bytes, files: 1 } }))
-  create(@Param() { id }: ProductionParam, @Body() { name }: NameBody, @UploadedFile() file: Express.Multer.File | undefined, @Actor() actor: string) {
+  create(
+    @Param() { id }: ProductionParam,
+    @Body() { name }: NameBody,
+    @UploadedFile() file: Express.Multer.File | undefined,
+    @Actor() actor: string,
+  ) {
     if (!file) throw new LimberError('not-a-png', 'There is no file. Choose a PNG of the finished design.');
     return this.cast.create(id, name, file.buffer, actor);
   }

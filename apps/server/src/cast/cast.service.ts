@@ -1,12 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import {
-  DEFAULT_SCHEME,
-  LimberError,
-  changeCharacter,
-  codeFor,
-  type CharacterDoc,
-  type Row,
-} from '@limber-sheaf/core';
+import { DEFAULT_SCHEME, LimberError, changeCharacter, codeFor, type CharacterDoc, type Row } from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import type { Transaction } from 'sequelize';
@@ -82,7 +75,12 @@ export class CastService {
   }
 
   /** Makes a character from a finished design. @throws LimberError for a bad file, which changes nothing */
-  async create(productionId: string, name: string, file: Uint8Array, actor: string): Promise<CharacterState & { notes: string[] }> {
+  async create(
+    productionId: string,
+    name: string,
+    file: Uint8Array,
+    actor: string,
+  ): Promise<CharacterState & { notes: string[] }> {
     if (!(await Production.findByPk(productionId))) throw new LimberError('not-found', 'There is no such production.');
     const design = await this.pool.run('import', file);
     const id = randomUUID();
@@ -90,7 +88,17 @@ export class CastService {
       const code = await this.freeCode(productionId, name, transaction);
       await this.blobs.put(design.sheet.bytes, 'image/png', transaction);
       await Character.create(
-        { id, productionId, name, code, scheme: DEFAULT_SCHEME, deleted: false, version: 1, revision: 0, createdAt: new Date() },
+        {
+          id,
+          productionId,
+          name,
+          code,
+          scheme: DEFAULT_SCHEME,
+          deleted: false,
+          version: 1,
+          revision: 0,
+          createdAt: new Date(),
+        },
         { transaction },
       );
       await View.create(
@@ -112,11 +120,20 @@ export class CastService {
   }
 
   /** A code for a name that no other character of the production has. */
-  private async freeCode(productionId: string, name: string, transaction: Transaction, except?: string): Promise<string> {
+  private async freeCode(
+    productionId: string,
+    name: string,
+    transaction: Transaction,
+    except?: string,
+  ): Promise<string> {
     // Two characters made at once take turns here.
     await Production.findByPk(productionId, { transaction, lock: transaction.LOCK.UPDATE });
     const base = codeFor(name) || 'character';
-    const taken = new Set((await Character.findAll({ where: { productionId }, attributes: ['id', 'code'], transaction })).filter((c) => c.id !== except).map((c) => c.code));
+    const taken = new Set(
+      (await Character.findAll({ where: { productionId }, attributes: ['id', 'code'], transaction }))
+        .filter((c) => c.id !== except)
+        .map((c) => c.code),
+    );
     for (let n = 1; ; n++) {
       const code = n === 1 ? base : `${base}-${n}`;
       if (!taken.has(code)) return code;
@@ -135,7 +152,11 @@ export class CastService {
       }
       const name = change.name ?? doc.character.name;
       const code = await this.freeCode(doc.character.productionId, name, transaction, id);
-      return { kind: 'rename-character', summary: `Rename ${doc.character.name} to ${name}`, diff: changeCharacter(doc, { name, code }) };
+      return {
+        kind: 'rename-character',
+        summary: `Rename ${doc.character.name} to ${name}`,
+        diff: changeCharacter(doc, { name, code }),
+      };
     });
   }
 
@@ -148,7 +169,17 @@ export class CastService {
       const { productionId } = doc.character;
       const code = await this.freeCode(productionId, copyName, transaction);
       await Character.create(
-        { id: newId, productionId, name: copyName, code, scheme: doc.character.scheme, deleted: false, version: 1, revision: 0, createdAt: new Date() },
+        {
+          id: newId,
+          productionId,
+          name: copyName,
+          code,
+          scheme: doc.character.scheme,
+          deleted: false,
+          version: 1,
+          revision: 0,
+          createdAt: new Date(),
+        },
         { transaction },
       );
       await saveDiff({ added: copyRows(doc, newId), updated: [], removed: [] }, transaction);
@@ -166,8 +197,20 @@ function copyRows(doc: CharacterDoc, characterId: string): Row[] {
   };
   return [
     ...doc.views.map((view) => ({ ...view, id: idFor(view.id), characterId, version: 1 })),
-    ...doc.parts.map((part) => ({ ...part, id: idFor(part.id), characterId, parentId: part.parentId && idFor(part.parentId), version: 1 })),
-    ...doc.pieces.map((piece) => ({ ...piece, id: idFor(piece.id), viewId: idFor(piece.viewId), partId: idFor(piece.partId), version: 1 })),
+    ...doc.parts.map((part) => ({
+      ...part,
+      id: idFor(part.id),
+      characterId,
+      parentId: part.parentId && idFor(part.parentId),
+      version: 1,
+    })),
+    ...doc.pieces.map((piece) => ({
+      ...piece,
+      id: idFor(piece.id),
+      viewId: idFor(piece.viewId),
+      partId: idFor(piece.partId),
+      version: 1,
+    })),
     ...doc.joints.map((joint) => ({
       ...joint,
       id: idFor(joint.id),

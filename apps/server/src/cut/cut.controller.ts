@@ -1,7 +1,16 @@
 import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Actor } from '../http/actor.js';
-import { CrossCutBody, GiveBackBody, IdParam, SweepUpBody, Tokens, TraceBody, EditBody } from '../http/dto.js';
+import {
+  CrossCutBody,
+  GiveBackBody,
+  IdParam,
+  SweepUpBody,
+  TakeRestBody,
+  Tokens,
+  TraceBody,
+  EditBody,
+} from '../http/dto.js';
 import { CutService } from './cut.service.js';
 import { Type } from 'class-transformer';
 import { ValidateNested } from 'class-validator';
@@ -20,6 +29,13 @@ export class CutController {
   @ApiOperation({ summary: 'Give the pixels inside a loop to a part' })
   trace(@Param() { id }: IdParam, @Body() { saw, pieceId, tokens, loop }: TraceBody, @Actor() actor: string) {
     return this.cut.trace(id, { actor, saw }, { pieceId, tokens }, loop);
+  }
+
+  @Post('views/:id/cut/take-rest')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Give all that is still uncut to a part' })
+  takeRest(@Param() { id }: IdParam, @Body() { saw, pieceId, tokens }: TakeRestBody, @Actor() actor: string) {
+    return this.cut.takeRest(id, { actor, saw }, { pieceId, tokens });
   }
 
   @Post('views/:id/cut/give-back')

@@ -50,20 +50,51 @@ export class CutService {
   ) {}
 
   /** Gives the pixels in a loop to a part: to a piece, or to a new one named by tokens. */
-  async trace(viewId: string, context: EditContext, target: { pieceId?: string; tokens?: NameTokens }, loop: number[]): Promise<CharacterState> {
+  async trace(
+    viewId: string,
+    context: EditContext,
+    target: { pieceId?: string; tokens?: NameTokens },
+    loop: number[],
+  ): Promise<CharacterState> {
+    return this.give(viewId, context, target, (pieceId) => ({ op: 'trace', pieceId, loop }), 'Trace');
+  }
+
+  /** Gives all that is still uncut to a part. */
+  async takeRest(
+    viewId: string,
+    context: EditContext,
+    target: { pieceId?: string; tokens?: NameTokens },
+  ): Promise<CharacterState> {
+    return this.give(viewId, context, target, (pieceId) => ({ op: 'take-rest', pieceId }), 'Give the rest to');
+  }
+
+  private async give(
+    viewId: string,
+    context: EditContext,
+    target: { pieceId?: string; tokens?: NameTokens },
+    orderFor: (pieceId: string | null) => CutOrder,
+    verb: string,
+  ): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, async (doc, tx) => {
       const known = target.tokens && findPart(doc, target.tokens);
       const piece = target.pieceId ? pieceById(doc, target.pieceId) : known && findPiece(doc, viewId, known.id);
       const tokens = piece ? partOf(doc, piece) : target.tokens;
       if (!tokens) throw new LimberError('no-part', 'Pick the part that gets the pixels first.');
       refuseBadName(doc, tokens);
-      const outcome = await this.compute(doc, viewId, { op: 'trace', pieceId: piece?.id ?? null, loop }, tx);
-      return this.plan(doc, viewId, outcome, tx, { kind: 'trace', summary: `${piece ? 'Add to' : 'Trace'} ${labelFor(tokens)}` }, piece ? null : tokens);
+      const order = orderFor(piece?.id ?? null);
+      const outcome = await this.compute(doc, viewId, order, tx);
+      const words = { kind: order.op, summary: `${piece ? 'Add to' : verb} ${labelFor(tokens)}` };
+      return this.plan(doc, viewId, outcome, tx, words, piece ? null : tokens);
     });
   }
 
   /** Gives the pixels in a loop back to the design. */
-  async giveBack(viewId: string, context: EditContext, pieceId: string | undefined, loop: number[]): Promise<CharacterState> {
+  async giveBack(
+    viewId: string,
+    context: EditContext,
+    pieceId: string | undefined,
+    loop: number[],
+  ): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, async (doc, tx) => {
       const name = pieceId ? labelFor(partOf(doc, pieceById(doc, pieceId))) : 'all pieces';
       const outcome = await this.compute(doc, viewId, { op: 'give-back', pieceId: pieceId ?? null, loop }, tx);
@@ -72,17 +103,33 @@ export class CutService {
   }
 
   /** Cuts a piece, or what is still uncut, along a line; one side becomes a new piece. */
-  async crossCut(viewId: string, context: EditContext, args: { pieceId?: string; line: number[]; take: 'left' | 'right'; tokens: NameTokens }): Promise<CharacterState> {
+  async crossCut(
+    viewId: string,
+    context: EditContext,
+    args: { pieceId?: string; line: number[]; take: 'left' | 'right'; tokens: NameTokens },
+  ): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, async (doc, tx) => {
       refuseBadName(doc, args.tokens);
       const part = findPart(doc, args.tokens);
       if (part && findPiece(doc, viewId, part.id)) {
-        throw new LimberError('name-taken', `There is a ${labelFor(args.tokens)} already.`, 'Pick a part that is not cut yet for the new side.');
+        throw new LimberError(
+          'name-taken',
+          `There is a ${labelFor(args.tokens)} already.`,
+          'Pick a part that is not cut yet for the new side.',
+        );
       }
       const pieceId = args.pieceId ? pieceById(doc, args.pieceId).id : null;
       const outcome = await this.compute(doc, viewId, { op: 'cross', pieceId, line: args.line, take: args.take }, tx);
       const from = pieceId ? ` from ${labelFor(partOf(doc, pieceById(doc, pieceId)))}` : '';
-      return this.plan(doc, viewId, outcome, tx, { kind: 'cross-cut', summary: `Cut ${labelFor(args.tokens)}${from}` }, args.tokens, pieceId ?? undefined);
+      return this.plan(
+        doc,
+        viewId,
+        outcome,
+        tx,
+        { kind: 'cross-cut', summary: `Cut ${labelFor(args.tokens)}${from}` },
+        args.tokens,
+        pieceId ?? undefined,
+      );
     });
   }
 
@@ -91,7 +138,14 @@ export class CutService {
     return this.edits.run(await characterOf('view', viewId), context, async (doc, tx) => {
       const outcome = await this.compute(doc, viewId, { op: 'sweep-up', place: place ?? null }, tx);
       const left = outcome.left ? `, left ${outcome.left} that touch no piece` : '';
-      return this.plan(doc, viewId, outcome, tx, { kind: 'sweep-up', summary: `Sweep up ${outcome.swept} ${outcome.swept === 1 ? 'offcut' : 'offcuts'}${left}` }, null);
+      return this.plan(
+        doc,
+        viewId,
+        outcome,
+        tx,
+        { kind: 'sweep-up', summary: `Sweep up ${outcome.swept} ${outcome.swept === 1 ? 'offcut' : 'offcuts'}${left}` },
+        null,
+      );
     });
   }
 
@@ -101,7 +155,11 @@ export class CutService {
       refuseBadName(doc, tokens);
       const part = doc.parts.find((p) => p.id === partId);
       const diff = renamePart(doc, partId, tokens);
-      return { kind: 'rename', summary: `Rename ${part ? nameFor(part, doc.character.scheme) : ''} to ${nameFor(tokens, doc.character.scheme)}`, diff };
+      return {
+        kind: 'rename',
+        summary: `Rename ${part ? nameFor(part, doc.character.scheme) : ''} to ${nameFor(tokens, doc.character.scheme)}`,
+        diff,
+      };
     });
   }
 
@@ -114,7 +172,12 @@ export class CutService {
     }));
   }
 
-  private async compute(doc: CharacterDoc, viewId: string, order: CutOrder, transaction: Transaction): Promise<CutOutcome> {
+  private async compute(
+    doc: CharacterDoc,
+    viewId: string,
+    order: CutOrder,
+    transaction: Transaction,
+  ): Promise<CutOutcome> {
     const files = await this.art.ofView(doc, viewId, transaction);
     return orRefuse(await this.pool.run('cut', { doc, viewId, files, order }));
   }

@@ -70,9 +70,20 @@ export class EditService {
       const diff = await this.withRounding(doc, made.diff, transaction);
       if (isEmptyDiff(diff)) return made.summary;
       await saveDiff(diff, transaction);
-      await Edit.update({ state: 'dropped' }, { where: { characterId, actor: context.actor, state: 'undone' }, transaction });
+      await Edit.update(
+        { state: 'dropped' },
+        { where: { characterId, actor: context.actor, state: 'undone' }, transaction },
+      );
       await Edit.create(
-        { characterId, actor: context.actor, kind: made.kind, summary: made.summary, diff, state: 'done', createdAt: new Date() },
+        {
+          characterId,
+          actor: context.actor,
+          kind: made.kind,
+          summary: made.summary,
+          diff,
+          state: 'done',
+          createdAt: new Date(),
+        },
         { transaction },
       );
       await Character.update({ revision: revision + 1 }, { where: { id: characterId }, transaction });
@@ -93,11 +104,20 @@ export class EditService {
 
   /** A character with what can be undone. */
   async state(characterId: string, actor: string): Promise<CharacterState> {
-    const [{ doc, revision }, undo, redo] = await Promise.all([loadCharacter(characterId), this.next(characterId, actor, 'undo'), this.next(characterId, actor, 'redo')]);
+    const [{ doc, revision }, undo, redo] = await Promise.all([
+      loadCharacter(characterId),
+      this.next(characterId, actor, 'undo'),
+      this.next(characterId, actor, 'redo'),
+    ]);
     return { doc, revision, undo: undo?.summary ?? null, redo: redo?.summary ?? null };
   }
 
-  private next(characterId: string, actor: string, way: 'undo' | 'redo', transaction?: Transaction): Promise<Edit | null> {
+  private next(
+    characterId: string,
+    actor: string,
+    way: 'undo' | 'redo',
+    transaction?: Transaction,
+  ): Promise<Edit | null> {
     return Edit.findOne({
       where: { characterId, actor, state: way === 'undo' ? 'done' : 'undone' },
       order: [['id', way === 'undo' ? 'DESC' : 'ASC']],
@@ -136,7 +156,10 @@ export class EditService {
       const rounded = await this.pool.run('round', { doc: after, viewId: view.id, files, only });
       const sheets = new Map<string, { overlap: SheetRef | null; under: SheetRef | null }>();
       for (const { pieceId, overlap, under } of rounded) {
-        sheets.set(pieceId, { overlap: await this.keep(overlap, transaction), under: await this.keep(under, transaction) });
+        sheets.set(pieceId, {
+          overlap: await this.keep(overlap, transaction),
+          under: await this.keep(under, transaction),
+        });
       }
       whole = joinDiffs(whole, setSheets(after, sheets));
     }
@@ -154,28 +177,45 @@ export class EditService {
 function piecesToRound(before: CharacterDoc, after: CharacterDoc, viewId: string): string[] {
   const shape = (doc: CharacterDoc) =>
     JSON.stringify([
-      doc.joints.filter((j) => j.viewId === viewId && j.rounded).map(({ version: _, rangeLow: _l, rangeHigh: _h, ...rest }) => rest),
+      doc.joints
+        .filter((j) => j.viewId === viewId && j.rounded)
+        .map(({ version: _, rangeLow: _l, rangeHigh: _h, ...rest }) => rest),
       doc.pieces.filter((p) => p.viewId === viewId).map((p) => [p.id, p.face.blob, p.face.x, p.face.y]),
-      [...doc.pieces].filter((p) => p.viewId === viewId).sort((a, b) => a.depth - b.depth).map((p) => p.id),
+      [...doc.pieces]
+        .filter((p) => p.viewId === viewId)
+        .sort((a, b) => a.depth - b.depth)
+        .map((p) => p.id),
     ]);
   if (shape(before) === shape(after)) return [];
   const pieces = after.pieces.filter((p) => p.viewId === viewId);
-  const touched = new Set(after.joints.filter((j) => j.viewId === viewId && j.rounded).flatMap((j) => [j.childId, j.parentId]));
+  const touched = new Set(
+    after.joints.filter((j) => j.viewId === viewId && j.rounded).flatMap((j) => [j.childId, j.parentId]),
+  );
   return pieces.filter((p) => touched.has(p.id) || p.overlap || p.under).map((p) => p.id);
 }
 
 function rowIn(doc: CharacterDoc, row: Row): Row | undefined {
   if (row.table === 'character') return doc.character;
-  const lists: Record<Exclude<Row['table'], 'character'>, Row[]> = { view: doc.views, part: doc.parts, piece: doc.pieces, joint: doc.joints };
+  const lists: Record<Exclude<Row['table'], 'character'>, Row[]> = {
+    view: doc.views,
+    part: doc.parts,
+    piece: doc.pieces,
+    joint: doc.joints,
+  };
   return lists[row.table].find((r) => r.id === row.id);
 }
 
-const content = (row: Row) => JSON.stringify(Object.entries({ ...row, version: 0 }).sort(([a], [b]) => (a < b ? -1 : 1)));
+const content = (row: Row) =>
+  JSON.stringify(Object.entries({ ...row, version: 0 }).sort(([a], [b]) => (a < b ? -1 : 1)));
 
 /** The diff set on the rows as they are now. @throws LimberError `stale` where one of them has changed since */
 function rebased(doc: CharacterDoc, diff: Diff, summary: string, way: 'undo' | 'redo'): Diff {
   const clash = (row: Row) =>
-    new LimberError('stale', `“${summary}” cannot be ${way === 'undo' ? 'undone' : 'redone'}: somebody has changed the same ${row.table} since.`, 'Change it by hand instead.');
+    new LimberError(
+      'stale',
+      `“${summary}” cannot be ${way === 'undo' ? 'undone' : 'redone'}: somebody has changed the same ${row.table} since.`,
+      'Change it by hand instead.',
+    );
   for (const row of diff.removed) {
     const now = rowIn(doc, row);
     if (!now || content(now) !== content(row)) throw clash(row);
@@ -199,6 +239,9 @@ function refuseStale(doc: CharacterDoc, saw: Record<string, number> = {}): void 
 /** An edit made on rows that have changed since; carries them as they are now (null for gone). */
 export class StaleEdit extends LimberError {
   constructor(readonly current: (Row | null)[]) {
-    super('stale', 'Somebody has changed this in the meantime. The bench now shows it as it is; do it again if you still want to.');
+    super(
+      'stale',
+      'Somebody has changed this in the meantime. The bench now shows it as it is; do it again if you still want to.',
+    );
   }
 }

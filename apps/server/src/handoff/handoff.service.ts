@@ -41,7 +41,8 @@ export class HandOffService implements OnModuleInit {
   /** @throws LimberError `nothing-cut` for a character without pieces, `busy` */
   async start(characterId: string): Promise<JobState> {
     const { doc } = await loadCharacter(characterId);
-    if (doc.pieces.length === 0) throw new LimberError('nothing-cut', 'There is no piece to hand off yet.', 'Cut a part from the design first.');
+    if (doc.pieces.length === 0)
+      throw new LimberError('nothing-cut', 'There is no piece to hand off yet.', 'Cut a part from the design first.');
     return this.jobs.start(characterId, KIND);
   }
 
@@ -65,10 +66,16 @@ export class HandOffService implements OnModuleInit {
     return { name: row.packageName, bytes: await this.blobs.get(row.packageBlob) };
   }
 
-  private async make(characterId: string, tell: (share: number, doing: string) => void, signal: AbortSignal): Promise<object> {
+  private async make(
+    characterId: string,
+    tell: (share: number, doing: string) => void,
+    signal: AbortSignal,
+  ): Promise<object> {
     tell(0, 'Reading the pictures');
     const { doc, revision } = await loadCharacter(characterId);
-    const views = await Promise.all(doc.views.map(async (view) => ({ viewId: view.id, files: await this.art.ofView(doc, view.id) })));
+    const views = await Promise.all(
+      doc.views.map(async (view) => ({ viewId: view.id, files: await this.art.ofView(doc, view.id) })),
+    );
     const previous = ((await HandOff.max('number', { where: { characterId } })) as number | null) ?? null;
     const number = (previous ?? 0) + 1;
     const createdAt = `${new Date().toISOString().slice(0, 19)}Z`;
@@ -83,7 +90,16 @@ export class HandOffService implements OnModuleInit {
         await Character.findByPk(characterId, { transaction, lock: transaction.LOCK.UPDATE });
         const packageBlob = await this.blobs.put(made.zip, 'application/zip', transaction);
         await HandOff.create(
-          { id, characterId, number, revision, packageBlob, packageName: made.name, manifest: made.rig, createdAt: new Date(createdAt) },
+          {
+            id,
+            characterId,
+            number,
+            revision,
+            packageBlob,
+            packageName: made.name,
+            manifest: made.rig,
+            createdAt: new Date(createdAt),
+          },
           { transaction },
         );
       });

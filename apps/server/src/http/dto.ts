@@ -1,5 +1,24 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, Validate, ValidateNested, ValidatorConstraint, type ValidatorConstraintInterface } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  Validate,
+  ValidateNested,
+  ValidatorConstraint,
+  type ValidatorConstraintInterface,
+} from 'class-validator';
 
 export class IdParam {
   @IsUUID() id: string;
@@ -21,7 +40,11 @@ export class Tokens {
 @ValidatorConstraint({ name: 'points' })
 export class PointsRule implements ValidatorConstraintInterface {
   validate(value: unknown): boolean {
-    return Array.isArray(value) && value.length % 2 === 0 && value.every((v) => typeof v === 'number' && Number.isFinite(v) && Math.abs(v) < 100_000);
+    return (
+      Array.isArray(value) &&
+      value.length % 2 === 0 &&
+      value.every((v) => typeof v === 'number' && Number.isFinite(v) && Math.abs(v) < 100_000)
+    );
   }
 
   defaultMessage(): string {
@@ -34,10 +57,13 @@ export class PlaceBody {
   @IsNumber() y: number;
 }
 
-export class TraceBody extends EditBody {
+export class TakeRestBody extends EditBody {
   /** The piece that gets the pixels; or `tokens` for a new one. */
   @IsOptional() @IsUUID() pieceId?: string;
   @IsOptional() @ValidateNested() @Type(() => Tokens) tokens?: Tokens;
+}
+
+export class TraceBody extends TakeRestBody {
   /** x, y pairs, px; closes by itself. */
   @IsArray() @ArrayMinSize(6) @ArrayMaxSize(40_000) @Validate(PointsRule) loop: number[];
 }

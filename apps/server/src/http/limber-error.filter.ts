@@ -39,14 +39,26 @@ export class LimberErrorFilter implements ExceptionFilter {
     if (error instanceof HttpException) {
       const status = error.getStatus();
       const answer = error.getResponse();
-      const detail = typeof answer === 'object' && 'message' in answer ? ([] as string[]).concat(answer.message as string | string[]).join('; ') : error.message;
-      if (status === 400) return { status, body: { code: 'bad-request', sentence: `The request is not understood: ${detail}.` } };
-      if (status === 413) return { status, body: { code: 'too-large', sentence: 'The file is larger than 80 MB.', remedy: 'Save it smaller.' } };
+      const detail =
+        typeof answer === 'object' && 'message' in answer
+          ? ([] as string[]).concat(answer.message as string | string[]).join('; ')
+          : error.message;
+      if (status === 400)
+        return { status, body: { code: 'bad-request', sentence: `The request is not understood: ${detail}.` } };
+      if (status === 413)
+        return {
+          status,
+          body: { code: 'too-large', sentence: 'The file is larger than 80 MB.', remedy: 'Save it smaller.' },
+        };
       if (status === 404) return { status, body: { code: 'not-found', sentence: 'There is nothing at that address.' } };
-      if (status === 429) return { status, body: { code: 'too-many', sentence: 'Too many requests at once. Wait a moment.' } };
+      if (status === 429)
+        return { status, body: { code: 'too-many', sentence: 'Too many requests at once. Wait a moment.' } };
       return { status, body: { code: 'http', sentence: detail } };
     }
     this.logger.error(error as Error, 'unexpected');
-    return { status: 500, body: { code: 'unexpected', sentence: 'Something went wrong in the server. Nothing was changed; try again.' } };
+    return {
+      status: 500,
+      body: { code: 'unexpected', sentence: 'Something went wrong in the server. Nothing was changed; try again.' },
+    };
   }
 }

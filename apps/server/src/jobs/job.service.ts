@@ -24,7 +24,11 @@ export interface JobState {
 }
 
 /** Does a job's work; tells how far it is; stops when `signal` is aborted. */
-export type JobWork = (characterId: string, tell: (share: number, doing: string) => void, signal: AbortSignal) => Promise<object>;
+export type JobWork = (
+  characterId: string,
+  tell: (share: number, doing: string) => void,
+  signal: AbortSignal,
+) => Promise<object>;
 
 const BEAT_MS = 2000;
 /** A running job that has not beaten for this long has lost its server. */
@@ -59,7 +63,9 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
   async listen(): Promise<void> {
     for (const [kind, work] of this.works) {
       await this.boss.createQueue(kind);
-      await this.boss.work<{ jobId: string }>(kind, { pollingIntervalSeconds: 0.5 }, async ([job]) => this.run(job.data.jobId, work));
+      await this.boss.work<{ jobId: string }>(kind, { pollingIntervalSeconds: 0.5 }, async ([job]) =>
+        this.run(job.data.jobId, work),
+      );
     }
   }
 
@@ -71,11 +77,28 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
   /** Puts a job on the queue. @throws LimberError `busy` where one of the kind is under way for the character */
   async start(characterId: string, kind: string): Promise<JobState> {
     const busy = await Job.findOne({
-      where: { characterId, kind, state: { [Op.in]: ['waiting', 'running'] }, beatAt: { [Op.gt]: new Date(Date.now() - LOST_MS) } },
+      where: {
+        characterId,
+        kind,
+        state: { [Op.in]: ['waiting', 'running'] },
+        beatAt: { [Op.gt]: new Date(Date.now() - LOST_MS) },
+      },
     });
-    if (busy) throw new LimberError('busy', 'A hand-off of this character is being made already.', 'Wait for it, or stop it.');
+    if (busy)
+      throw new LimberError('busy', 'A hand-off of this character is being made already.', 'Wait for it, or stop it.');
     const now = new Date();
-    const job = await Job.create({ id: randomUUID(), characterId, kind, state: 'waiting', share: 0, doing: 'Waiting', result: null, sentence: null, beatAt: now, createdAt: now });
+    const job = await Job.create({
+      id: randomUUID(),
+      characterId,
+      kind,
+      state: 'waiting',
+      share: 0,
+      doing: 'Waiting',
+      result: null,
+      sentence: null,
+      beatAt: now,
+      createdAt: now,
+    });
     await this.boss.send(kind, { jobId: job.id }, { retryLimit: 0, expireInMinutes: 30 });
     return this.describe(job);
   }
@@ -154,7 +177,10 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
       await Job.update({ state: 'done', share: 1, doing: 'Done', result }, { where: { id, state: 'running' } });
     } catch (error) {
       if (!controller.signal.aborted) {
-        const sentence = error instanceof LimberError ? error.sentence : 'The package could not be made. Nothing was changed; try again.';
+        const sentence =
+          error instanceof LimberError
+            ? error.sentence
+            : 'The package could not be made. Nothing was changed; try again.';
         if (!(error instanceof LimberError)) this.logger.error(error as Error, 'job');
         await Job.update({ state: 'failed', sentence }, { where: { id, state: 'running' } });
       }

@@ -26,6 +26,8 @@ export class ChangeJointBody extends EditBody {
   @IsOptional() @IsNumber() rangeLow?: number;
   @IsOptional() @IsNumber() rangeHigh?: number;
   @IsOptional() @IsIn(['back', 'front', 'both', 'none']) outlineOn?: 'back' | 'front' | 'both' | 'none';
+  /** Whose end is rounded; the other one's is kept as drawn. */
+  @IsOptional() @IsIn(['both', 'child', 'parent']) discOn?: 'both' | 'child' | 'parent';
   @IsOptional() @IsNumber() @Min(0) @Max(400) lineWidth?: number;
   @IsOptional() @IsNumber() @Min(0) @Max(1) looseness?: number;
   @IsOptional() @IsBoolean() rounded?: boolean;

@@ -9,6 +9,7 @@ import {
   jointLabel,
   pieceById,
   placeJoint,
+  putDrawnEndInFront,
   setInFront,
   type CharacterDoc,
   type JointChange,
@@ -29,6 +30,7 @@ const CHANGE_WORDS: Record<keyof JointChange, string> = {
   rangeLow: 'Set range of',
   rangeHigh: 'Set range of',
   outlineOn: 'Set outline of',
+  discOn: 'Set whose end is rounded at',
   lineWidth: 'Set line width of',
   looseness: 'Loosen',
   rounded: 'Round',
@@ -46,15 +48,22 @@ export class JointsService {
   ) {}
 
   /** Puts a joint between two pieces, fitted to the contour or where the artist placed it. */
-  async place(viewId: string, context: EditContext, args: { pieceId: string; otherId: string; disc?: { x: number; y: number; radius: number }; round?: boolean }): Promise<CharacterState> {
+  async place(
+    viewId: string,
+    context: EditContext,
+    args: { pieceId: string; otherId: string; disc?: { x: number; y: number; radius: number }; round?: boolean },
+  ): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, async (doc, tx) => {
       const { child, parent } = childAndParent(doc, pieceById(doc, args.pieceId), pieceById(doc, args.otherId));
       const files = await this.art.ofView(doc, child.viewId, tx);
-      const fit = orRefuse(await this.pool.run('fit', { doc, files, childId: child.id, parentId: parent.id, byHand: args.disc ?? null }));
+      const fit = orRefuse(
+        await this.pool.run('fit', { doc, files, childId: child.id, parentId: parent.id, byHand: args.disc ?? null }),
+      );
       const id = randomUUID();
-      const placed = placeJoint(doc, id, child.id, parent.id, fit.kind, fit);
-      const after = applyDiff(doc, placed);
-      const diff = args.round ? joinDiffs(placed, changeJoint(after, id, { rounded: true })) : placed;
+      const placed = placeJoint(doc, id, child.id, parent.id, fit);
+      const ordered = joinDiffs(placed, putDrawnEndInFront(applyDiff(doc, placed), id));
+      const after = applyDiff(doc, ordered);
+      const diff = args.round ? joinDiffs(ordered, changeJoint(after, id, { rounded: true })) : ordered;
       const label = jointLabel(after, jointById(after, id));
       return { kind: 'place-joint', summary: args.round ? `Place and round ${label}` : `Place ${label}`, diff };
     });
@@ -62,9 +71,15 @@ export class JointsService {
 
   async change(jointId: string, context: EditContext, change: JointChange): Promise<CharacterState> {
     return this.edits.run(await characterOf('joint', jointId), context, (doc) => {
-      const [first] = Object.keys(change).filter((key) => change[key as keyof JointChange] !== undefined) as (keyof JointChange)[];
+      const [first] = Object.keys(change).filter(
+        (key) => change[key as keyof JointChange] !== undefined,
+      ) as (keyof JointChange)[];
       const words = first === 'rounded' && change.rounded === false ? 'Unround' : (CHANGE_WORDS[first] ?? 'Change');
-      return { kind: 'change-joint', summary: `${words} ${jointLabel(doc, jointById(doc, jointId))}`, diff: changeJoint(doc, jointId, change) };
+      return {
+        kind: 'change-joint',
+        summary: `${words} ${jointLabel(doc, jointById(doc, jointId))}`,
+        diff: changeJoint(doc, jointId, change),
+      };
     });
   }
 
@@ -73,9 +88,20 @@ export class JointsService {
     return this.edits.run(await characterOf('joint', jointId), context, async (doc, tx) => {
       const joint = jointById(doc, jointId);
       const files = await this.art.ofView(doc, joint.viewId, tx);
-      const fit = orRefuse(await this.pool.run('fit', { doc, files, childId: joint.childId, parentId: joint.parentId, byHand: null }));
-      const change = { x: hundredths(fit.x), y: hundredths(fit.y), radius: hundredths(fit.radius), lineWidth: hundredths(fit.lineWidth) };
-      return { kind: 'fit-joint', summary: `Fit ${jointLabel(doc, joint)} to the contour`, diff: changeJoint(doc, jointId, change) };
+      const fit = orRefuse(
+        await this.pool.run('fit', { doc, files, childId: joint.childId, parentId: joint.parentId, byHand: null }),
+      );
+      const change = {
+        x: hundredths(fit.x),
+        y: hundredths(fit.y),
+        radius: hundredths(fit.radius),
+        lineWidth: hundredths(fit.lineWidth),
+      };
+      return {
+        kind: 'fit-joint',
+        summary: `Fit ${jointLabel(doc, joint)} to the contour`,
+        diff: changeJoint(doc, jointId, change),
+      };
     });
   }
 

@@ -22,7 +22,8 @@ export class ArtService {
   async ofView(doc: CharacterDoc, viewId: ViewId, transaction?: Transaction): Promise<ArtFiles> {
     const view = doc.views.find((v) => v.id === viewId);
     if (!view) throw new RangeError(`no view ${viewId}`);
-    const file = async (ref: SheetRef | null): Promise<SheetFile | null> => ref && { ...ref, bytes: await this.blobs.get(ref.blob, transaction) };
+    const file = async (ref: SheetRef | null): Promise<SheetFile | null> =>
+      ref && { ...ref, bytes: await this.blobs.get(ref.blob, transaction) };
     const pieces: ArtFiles['pieces'] = [];
     for (const piece of doc.pieces) {
       if (piece.viewId !== viewId) continue;

@@ -10,6 +10,7 @@ import {
   pieceName,
   refuse,
   takePixels,
+  uncutOf,
   wordsOf,
   type CharacterDoc,
   type PlacedBitmap,
@@ -25,6 +26,7 @@ export type CutOrder =
   | { op: 'trace'; pieceId: string | null; loop: number[] }
   | { op: 'give-back'; pieceId: string | null; loop: number[] }
   | { op: 'cross'; pieceId: string | null; line: number[]; take: 'left' | 'right' }
+  | { op: 'take-rest'; pieceId: string | null }
   | { op: 'sweep-up'; place: { x: number; y: number } | null };
 
 /** What a cut comes to: new faces by piece, and the face of the piece that it makes. */
@@ -43,13 +45,24 @@ export interface CutOutcome {
 const FRESH = 'fresh';
 
 /** Computes a cut from the view's pictures. */
-export async function cutTask(input: { doc: CharacterDoc; viewId: string; files: ArtFiles; order: CutOrder }): Promise<CutOutcome | Refusal> {
+export async function cutTask(input: {
+  doc: CharacterDoc;
+  viewId: string;
+  files: ArtFiles;
+  order: CutOrder;
+}): Promise<CutOutcome | Refusal> {
   const { doc, viewId, order } = input;
   const art = await readArt(input.files);
   const faces = new Map<string, PlacedBitmap | null>();
   for (const [id, sheets] of art.pieces) faces.set(id, sheets.face);
   const nameOf = (id: string) => (id === FRESH ? 'the new piece' : pieceName(doc, pieceById(doc, id)));
   if (order.op === 'sweep-up') return sweepUp(doc, viewId, art, order.place);
+  if (order.op === 'take-rest') {
+    const rest = uncutOf(art);
+    if (!rest) return refuse('nothing-there', 'Everything is cut already: nothing is left over.');
+    const taken = takePixels(art.design, faces, order.pieceId ?? FRESH, faceMask(rest), nameOf);
+    return taken.ok ? outcome(taken.changed, taken.area) : taken;
+  }
   if (order.op === 'cross') return cross(art, faces, order, nameOf);
   const mask = fillLoop(order.loop, art.design);
   if (mask.width === 0 || mask.height === 0) return refuse('nothing-there', 'The loop holds no pixel of the canvas.');
@@ -103,10 +116,18 @@ function untaken(art: ViewArt, faces: (PlacedBitmap | null)[]): PlacedMask {
 }
 
 /** Gives offcuts to the piece each belongs to: all of them, or the one at a place. */
-async function sweepUp(doc: CharacterDoc, viewId: string, art: ViewArt, place: { x: number; y: number } | null): Promise<CutOutcome | Refusal> {
+async function sweepUp(
+  doc: CharacterDoc,
+  viewId: string,
+  art: ViewArt,
+  place: { x: number; y: number } | null,
+): Promise<CutOutcome | Refusal> {
   const order = drawOrder(doc, viewId);
   const { width } = art.design;
-  const report = findOffcuts(art.design, order.map((p) => art.pieces.get(p.id)?.face ?? null));
+  const report = findOffcuts(
+    art.design,
+    order.map((p) => art.pieces.get(p.id)?.face ?? null),
+  );
   const at = place ? report.labels[Math.floor(place.y) * width + Math.floor(place.x)] - 1 : -1;
   if (place && at < 0) return refuse('nothing-there', 'That offcut has been taken already.', place);
   const wanted = report.offcuts.map((_, index) => index).filter((index) => !place || index === at);
@@ -129,6 +150,7 @@ async function sweepUp(doc: CharacterDoc, viewId: string, art: ViewArt, place: {
       faces.set(changedId, face);
     }
   }
-  if (changed.size === 0) return refuse('nothing-there', 'No offcut touches a piece. Trace them into a part.', place ?? undefined);
+  if (changed.size === 0)
+    return refuse('nothing-there', 'No offcut touches a piece. Trace them into a part.', place ?? undefined);
   return { ...(await outcome(changed, area)), swept: wanted.length - left, left };
 }

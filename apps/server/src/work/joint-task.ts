@@ -25,10 +25,14 @@ export async function fitTask(input: {
   const { byHand, childId, parentId } = input;
   if (!byHand) return fitBetween(input.doc, childId, parentId, art);
   const faces = [childId, parentId].flatMap((id) => art.pieces.get(id)?.face ?? []) as PlacedBitmap[];
-  const line = measureLine(art.design, limbSilhouette(faces, art.design), { ...byHand, radius: byHand.radius * 1.3 + 4 });
+  const line = measureLine(art.design, limbSilhouette(faces, art.design), {
+    ...byHand,
+    radius: byHand.radius * 1.3 + 4,
+  });
   return {
     ok: true,
     kind: 'hinge',
+    discOn: 'both',
     ...byHand,
     contacts: [
       { x: byHand.x - byHand.radius, y: byHand.y },

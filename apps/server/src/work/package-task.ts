@@ -3,12 +3,12 @@ import type { MessagePort } from 'node:worker_threads';
 import {
   checkView,
   composite,
-  drawOrder,
   inFrontOf,
   parentPiece,
   partOf,
   pieceImages,
   pieceName,
+  uncutOf,
   type CharacterDoc,
   type JointProof,
   type PieceRow,
@@ -76,12 +76,19 @@ export async function packageTask(order: PackageOrder): Promise<MadePackage> {
     rig.checks.push(...proof.checks.map(({ id, view, ok, figure, unit }) => ({ id, view, ok, figure, unit })));
     tell(0.5, 'Pieces');
     const view = doc.views.find((v) => v.id === viewId) as ViewRow;
-    const images = pieceImages(doc, viewId, art);
-    const made = await writeView(doc, view, images, proof.joints, artFiles, (share) => tell(0.5 + 0.4 * share, 'Pieces'));
+    const uncut = uncutOf(art);
+    // What is still uncut leaves as a piece of its own at the back, so that the layers are the whole design.
+    const images = [...(uncut ? [{ id: UNCUT, image: uncut }] : []), ...pieceImages(doc, viewId, art)];
+    const made = await writeView(doc, view, images, proof.joints, artFiles, (share) =>
+      tell(0.5 + 0.4 * share, 'Pieces'),
+    );
     rig.views.push(made.view);
     files.push(...made.files);
     tell(0.92, 'OpenRaster');
-    files.push({ path: `${doc.character.code}_${view.key}.ora`, bytes: await layeredFile(doc, view, images, made.pngs) });
+    files.push({
+      path: `${doc.character.code}_${view.key}.ora`,
+      bytes: await layeredFile(doc, view, images, made.pngs),
+    });
   }
   const faults = rigFaults(rig);
   if (faults.length > 0) throw new Error(`The manifest does not fit its schema: ${faults.join('; ')}`);
@@ -89,6 +96,9 @@ export async function packageTask(order: PackageOrder): Promise<MadePackage> {
   const zip = writeZip(files.map((file) => ({ ...file, path: `${name}/${file.path}` })));
   return { name, zip, rig };
 }
+
+/** Stands for what is still uncut, among the images; its name is reserved. */
+const UNCUT = 'uncut';
 
 const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
@@ -105,10 +115,10 @@ async function writeView(
   const pngs = new Map<string, Uint8Array>();
   const pieces: RigPiece[] = [];
   for (const [i, { id, image }] of images.entries()) {
-    const piece = doc.pieces.find((p) => p.id === id) as PieceRow;
     const png = await encode(image);
     pngs.set(id, png);
-    const entry = rigPiece(doc, view, piece, image, sha(png), proofs);
+    const piece = doc.pieces.find((p) => p.id === id);
+    const entry = piece ? rigPiece(doc, view, piece, image, sha(png), proofs) : uncutPiece(view, image, sha(png));
     pieces.push(entry);
     out.push({ path: entry.image, bytes: png });
     tell((i + 1) / images.length);
@@ -128,7 +138,35 @@ async function writeView(
   };
 }
 
-function rigPiece(doc: CharacterDoc, view: ViewRow, piece: PieceRow, image: PlacedBitmap, sha256: string, proofs: readonly JointProof[]): RigPiece {
+/** The uncut rest as a piece: it moves with nothing, and its id is the view's. */
+function uncutPiece(view: ViewRow, image: PlacedBitmap, sha256: string): RigPiece {
+  return {
+    id: view.id,
+    name: UNCUT,
+    group: UNCUT,
+    part: null,
+    side: null,
+    index: null,
+    parent: null,
+    image: `${view.key}/${UNCUT}.png`,
+    sha256,
+    bounds: { x: image.x, y: image.y, width: image.width, height: image.height },
+    pivot: null,
+    joint: null,
+    atlas: null,
+    sheets: [],
+    swapSet: null,
+  };
+}
+
+function rigPiece(
+  doc: CharacterDoc,
+  view: ViewRow,
+  piece: PieceRow,
+  image: PlacedBitmap,
+  sha256: string,
+  proofs: readonly JointProof[],
+): RigPiece {
   const part = partOf(doc, piece);
   const name = pieceName(doc, piece);
   const parent = parentPiece(doc, piece);
@@ -147,7 +185,7 @@ function rigPiece(doc: CharacterDoc, view: ViewRow, piece: PieceRow, image: Plac
     pivot: joint && { x: joint.x, y: joint.y },
     joint: joint && {
       kind: joint.kind,
-      discOn: 'both',
+      discOn: joint.discOn,
       radius: joint.radius,
       range: [joint.rangeLow, joint.rangeHigh],
       inFront: inFrontOf(doc, joint),
@@ -163,17 +201,34 @@ function rigPiece(doc: CharacterDoc, view: ViewRow, piece: PieceRow, image: Plac
 }
 
 /** The view as OpenRaster: a layer a piece, limbs grouped. */
-async function layeredFile(doc: CharacterDoc, view: ViewRow, images: { id: string; image: PlacedBitmap }[], pngs: Map<string, Uint8Array>): Promise<Uint8Array> {
-  const merged = await encode(composite(view.width, view.height, images.map(({ image }) => image)));
-  const thumbnail = await sharp(merged).resize({ width: 256, height: 256, fit: 'inside', withoutEnlargement: true }).png().toBuffer();
-  const rank = new Map(drawOrder(doc, view.id).map((piece, i) => [piece.id, i]));
-  const layers = [...images]
-    .sort((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0))
-    .map(({ id, image }) => {
-      const piece = doc.pieces.find((p) => p.id === id) as PieceRow;
-      const part = partOf(doc, piece);
-      const layer = { name: pieceName(doc, piece), x: image.x, y: image.y, png: pngs.get(id) as Uint8Array, visible: true };
-      return { layer, group: part.side ? `${part.group} ${part.side}` : null };
-    });
+async function layeredFile(
+  doc: CharacterDoc,
+  view: ViewRow,
+  images: { id: string; image: PlacedBitmap }[],
+  pngs: Map<string, Uint8Array>,
+): Promise<Uint8Array> {
+  const merged = await encode(
+    composite(
+      view.width,
+      view.height,
+      images.map(({ image }) => image),
+    ),
+  );
+  const thumbnail = await sharp(merged)
+    .resize({ width: 256, height: 256, fit: 'inside', withoutEnlargement: true })
+    .png()
+    .toBuffer();
+  const layers = images.map(({ id, image }) => {
+    const piece = doc.pieces.find((p) => p.id === id);
+    const part = piece && partOf(doc, piece);
+    const layer = {
+      name: piece ? pieceName(doc, piece) : UNCUT,
+      x: image.x,
+      y: image.y,
+      png: pngs.get(id) as Uint8Array,
+      visible: true,
+    };
+    return { layer, group: part?.side ? `${part.group} ${part.side}` : null };
+  });
   return writeOpenRaster({ width: view.width, height: view.height, layers: groupInRuns(layers), merged, thumbnail });
 }

@@ -1,18 +1,36 @@
 import { createHash } from 'node:crypto';
-import { LimberError, paintArea, type Bitmap, type PlacedBitmap, type SheetBitmaps, type SheetRef, type ViewArt } from '@limber-sheaf/core';
+import {
+  LimberError,
+  paintArea,
+  type Bitmap,
+  type PlacedBitmap,
+  type SheetBitmaps,
+  type SheetRef,
+  type ViewArt,
+} from '@limber-sheaf/core';
 import { PNG_LIMITS, inspectPng } from '@limber-sheaf/formats';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import type { ArtFiles, SheetFile } from './art.js';
 
 // Each worker keeps what it has decoded: the next edit of the same view finds it there.
-const decoded = new LRUCache<string, Bitmap>({ maxSize: 400 * 1024 * 1024, sizeCalculation: (b) => b.data.length || 1 });
+const decoded = new LRUCache<string, Bitmap>({
+  maxSize: 400 * 1024 * 1024,
+  sizeCalculation: (b) => b.data.length || 1,
+});
 sharp.cache(false);
 sharp.concurrency(1);
 
 async function decode(bytes: Uint8Array): Promise<Bitmap> {
-  const { data, info } = await sharp(bytes, { limitInputPixels: PNG_LIMITS.pixels }).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  return { width: info.width, height: info.height, data: new Uint8Array(data.buffer, data.byteOffset, data.byteLength) };
+  const { data, info } = await sharp(bytes, { limitInputPixels: PNG_LIMITS.pixels })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return {
+    width: info.width,
+    height: info.height,
+    data: new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
+  };
 }
 
 async function decodeKept(blob: string, bytes: Uint8Array): Promise<Bitmap> {
@@ -32,7 +50,11 @@ export async function readArt(files: ArtFiles): Promise<ViewArt> {
   const design = { ...(await decodeKept(files.design.blob, files.design.bytes)), x: 0, y: 0 };
   const pieces = new Map<string, SheetBitmaps>();
   for (const piece of files.pieces) {
-    pieces.set(piece.id, { face: await sheet(piece.face), overlap: await sheet(piece.overlap), under: await sheet(piece.under) });
+    pieces.set(piece.id, {
+      face: await sheet(piece.face),
+      overlap: await sheet(piece.overlap),
+      under: await sheet(piece.under),
+    });
   }
   return { design, pieces };
 }
@@ -40,7 +62,9 @@ export async function readArt(files: ArtFiles): Promise<ViewArt> {
 /** Encodes RGBA as PNG; the same pixels give the same bytes. */
 export async function encode(bitmap: Bitmap): Promise<Uint8Array> {
   const { width, height } = bitmap;
-  const buffer = await sharp(bitmap.data, { raw: { width, height, channels: 4 } }).png({ compressionLevel: 6, adaptiveFiltering: false }).toBuffer();
+  const buffer = await sharp(bitmap.data, { raw: { width, height, channels: 4 } })
+    .png({ compressionLevel: 6, adaptiveFiltering: false })
+    .toBuffer();
   return new Uint8Array(buffer);
 }
 
@@ -77,14 +101,32 @@ export async function importDesign(bytes: Uint8Array): Promise<ImportedDesign> {
     const image = sharp(bytes, { limitInputPixels: PNG_LIMITS.pixels, failOn: 'error', pages: 1 });
     const { icc } = await image.metadata();
     if (icc) notes.push('The colours were converted to sRGB.');
-    const { data, info } = await image.toColourspace('srgb').ensureAlpha().raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true });
-    bitmap = { width: info.width, height: info.height, data: new Uint8Array(data.buffer, data.byteOffset, data.byteLength) };
+    const { data, info } = await image
+      .toColourspace('srgb')
+      .ensureAlpha()
+      .raw({ depth: 'uchar' })
+      .toBuffer({ resolveWithObject: true });
+    bitmap = {
+      width: info.width,
+      height: info.height,
+      data: new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
+    };
   } catch {
-    throw new LimberError('damaged-file', 'The PNG file cannot be decoded: its picture data is damaged.', 'Save the design again and try that file.');
+    throw new LimberError(
+      'damaged-file',
+      'The PNG file cannot be decoded: its picture data is damaged.',
+      'Save the design again and try that file.',
+    );
   }
   const made = await encodeSheet({ ...bitmap, x: 0, y: 0 });
-  if (made.area === 0) throw new LimberError('blank-design', 'The picture is fully transparent.', 'Choose a PNG with the finished design on it.');
-  if (made.area === bitmap.width * bitmap.height) notes.push('The design has no transparent background: the whole picture counts as the character.');
+  if (made.area === 0)
+    throw new LimberError(
+      'blank-design',
+      'The picture is fully transparent.',
+      'Choose a PNG with the finished design on it.',
+    );
+  if (made.area === bitmap.width * bitmap.height)
+    notes.push('The design has no transparent background: the whole picture counts as the character.');
   return { sheet: made, floorY: lowestPaint(bitmap) + 1, notes };
 }
 

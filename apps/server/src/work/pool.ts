@@ -17,8 +17,15 @@ export class WorkPool implements OnModuleDestroy {
   });
 
   /** Runs one task. @throws LimberError as the task did; AbortError when stopped by `signal` */
-  async run<N extends TaskName>(name: N, input: TaskInput<N>, options: { signal?: AbortSignal; transfer?: MessagePort[] } = {}): Promise<TaskOutput<N>> {
-    const answer = (await this.pool.run({ name, input }, { signal: options.signal, transferList: options.transfer })) as Answer<TaskOutput<N>>;
+  async run<N extends TaskName>(
+    name: N,
+    input: TaskInput<N>,
+    options: { signal?: AbortSignal; transfer?: MessagePort[] } = {},
+  ): Promise<TaskOutput<N>> {
+    const answer = (await this.pool.run(
+      { name, input },
+      { signal: options.signal, transferList: options.transfer },
+    )) as Answer<TaskOutput<N>>;
     if (answer.ok) return answer.value;
     throw new LimberError(answer.error.code, answer.error.sentence, answer.error.remedy);
   }

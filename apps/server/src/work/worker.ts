@@ -5,14 +5,22 @@ import { packageTask } from './package-task.js';
 import { importDesign } from './pictures.js';
 
 /** Everything a worker thread can be asked for. */
-export const TASKS = { cut: cutTask, fit: fitTask, round: roundTask, check: checkTask, package: packageTask, import: importDesign } as const;
+export const TASKS = {
+  cut: cutTask,
+  fit: fitTask,
+  round: roundTask,
+  check: checkTask,
+  package: packageTask,
+  import: importDesign,
+} as const;
 
 export type TaskName = keyof typeof TASKS;
 export type TaskInput<N extends TaskName> = Parameters<(typeof TASKS)[N]>[0];
 export type TaskOutput<N extends TaskName> = Awaited<ReturnType<(typeof TASKS)[N]>>;
 
 /** A task's answer; errors cross the thread border as plain data, since classes do not. */
-export type Answer<T> = { ok: true; value: T } | { ok: false; error: { code: string; sentence: string; remedy?: string } };
+export type Answer<T> =
+  { ok: true; value: T } | { ok: false; error: { code: string; sentence: string; remedy?: string } };
 
 export default async function run({ name, input }: { name: TaskName; input: never }): Promise<Answer<unknown>> {
   try {

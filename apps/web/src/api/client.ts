@@ -30,13 +30,27 @@ export async function request<T>(method: string, path: string, body?: object | F
   if (body && !(body instanceof FormData)) headers['content-type'] = 'application/json';
   let answer: Response;
   try {
-    answer = await fetch(`/api${path}`, { method, headers, body: body instanceof FormData ? body : body && JSON.stringify(body) });
+    answer = await fetch(`/api${path}`, {
+      method,
+      headers,
+      body: body instanceof FormData ? body : body && JSON.stringify(body),
+    });
   } catch {
-    throw new ApiError(0, 'offline', 'The server does not answer. Nothing was changed; it will go on when the server is back.');
+    throw new ApiError(
+      0,
+      'offline',
+      'The server does not answer. Nothing was changed; it will go on when the server is back.',
+    );
   }
   const value = (await answer.json().catch(() => null)) as (T & Partial<ApiError>) | null;
   if (answer.ok && value !== null) return value;
-  throw new ApiError(answer.status, value?.code ?? 'http', value?.sentence ?? 'The server gave no answer that makes sense.', value?.remedy, value?.place);
+  throw new ApiError(
+    answer.status,
+    value?.code ?? 'http',
+    value?.sentence ?? 'The server gave no answer that makes sense.',
+    value?.remedy,
+    value?.place,
+  );
 }
 
 /** For SWR: a key is a path. */

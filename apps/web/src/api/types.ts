@@ -46,6 +46,13 @@ export interface JobState {
 }
 
 export interface HandOffList {
-  versions: { id: string; number: number; name: string; createdAt: string; revision: number; checks: { id: string; ok: boolean }[] }[];
+  versions: {
+    id: string;
+    number: number;
+    name: string;
+    createdAt: string;
+    revision: number;
+    checks: { id: string; ok: boolean }[];
+  }[];
   job: JobState | null;
 }

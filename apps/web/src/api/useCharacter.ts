@@ -22,7 +22,8 @@ export function useCharacter(id: string) {
     events.addEventListener('revision', (event) => {
       const { actor } = JSON.parse((event as MessageEvent<string>).data) as { actor?: string };
       void mutate();
-      if (actor && actor !== actorMark()) toast('Somebody else changed this character. The bench shows it as it is now.');
+      if (actor && actor !== actorMark())
+        toast('Somebody else changed this character. The bench shows it as it is now.');
     });
     return () => events.close();
   }, [id, mutate]);

@@ -5,10 +5,14 @@ import type { HandOffList, JobState, ViewProof } from './types';
 
 /** The checks of a view; asked for again whenever the revision moves on. */
 export function useChecks(viewId: string, revision: number) {
-  return useSWR<ViewProof>([`/views/${viewId}/checks`, revision], ([path]: [string, number]) => fetcher<ViewProof>(path), {
-    keepPreviousData: true,
-    revalidateOnFocus: false,
-  });
+  return useSWR<ViewProof>(
+    [`/views/${viewId}/checks`, revision],
+    ([path]: [string, number]) => fetcher<ViewProof>(path),
+    {
+      keepPreviousData: true,
+      revalidateOnFocus: false,
+    },
+  );
 }
 
 /** The versions handed off, and the job under way. */

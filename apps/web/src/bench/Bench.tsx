@@ -22,8 +22,18 @@ import { resetBench, useBench, type StationKey } from './store';
 import { TopStrip } from './TopStrip';
 import { useBenchKeys } from './useBenchKeys';
 
-const ACTIONS: Record<StationKey, (() => React.ReactNode) | null> = { cut: CutActions, joints: JointActions, stack: StackActions, handoff: null };
-const LEDGERS: Record<StationKey, () => React.ReactNode> = { cut: CutLedger, joints: JointLedger, stack: StackLedger, handoff: HandOffLedger };
+const ACTIONS: Record<StationKey, (() => React.ReactNode) | null> = {
+  cut: CutActions,
+  joints: JointActions,
+  stack: StackActions,
+  handoff: null,
+};
+const LEDGERS: Record<StationKey, () => React.ReactNode> = {
+  cut: CutLedger,
+  joints: JointLedger,
+  stack: StackLedger,
+  handoff: HandOffLedger,
+};
 
 /** The layout that every station shares: run, light table, ledger, sheaf, top strip. */
 export function Bench() {
@@ -32,7 +42,8 @@ export function Bench() {
   useEffect(() => resetBench(), [characterId]);
   const key = STATIONS.find((s) => s.key === station)?.key;
   const value = useMemo<BenchValue | null>(
-    () => (state && key ? { doc: state.doc, view: state.doc.views[0], revision: state.revision, station: key, edit } : null),
+    () =>
+      state && key ? { doc: state.doc, view: state.doc.views[0], revision: state.revision, station: key, edit } : null,
     [state, key, edit],
   );
   if (!key) return <Navigate to={`/characters/${characterId}/cut`} replace />;
@@ -77,7 +88,10 @@ function BenchFrame({ undo, redo }: { undo: string | null; redo: string | null }
         {key === 'joints' && <BendBar />}
       </main>
       {panels ? (
-        <aside className="w-[322px] overflow-y-auto border-l border-rule bg-sheet px-4 pt-4 pb-6 max-[1000px]:w-[268px]" aria-label="Ledger">
+        <aside
+          className="w-[322px] overflow-y-auto border-l border-rule bg-sheet px-4 pt-4 pb-6 max-[1000px]:w-[268px]"
+          aria-label="Ledger"
+        >
           <Ledger />
         </aside>
       ) : (

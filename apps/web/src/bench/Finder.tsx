@@ -25,7 +25,10 @@ export function Finder({ characterId }: { characterId: string }) {
       overlayClassName="fixed inset-0 z-40 bg-[#25303a]/40"
       contentClassName="fixed top-24 left-1/2 z-50 w-[480px] max-w-[94vw] -translate-x-1/2 rounded-2xl border border-rule bg-sheet p-2 text-ink shadow-2xl"
     >
-      <Command.Input placeholder="Part, joint or station" className="mb-1 h-10 w-full rounded-lg bg-paper px-3 text-[14px] outline-none" />
+      <Command.Input
+        placeholder="Part, joint or station"
+        className="mb-1 h-10 w-full rounded-lg bg-paper px-3 text-[14px] outline-none"
+      />
       <Command.List className="max-h-80 overflow-y-auto">
         <Command.Empty className="px-3 py-4 text-[13px] text-soft">Nothing by that name.</Command.Empty>
         {drawOrder(doc, view.id).map((piece) => (
@@ -38,7 +41,8 @@ export function Finder({ characterId }: { characterId: string }) {
               useBench.setState({ lookAt: { kind: 'rect', ...piece.face } });
             })}
           >
-            {labelFor(partOf(doc, piece))} <span className="figures float-right text-[12px] text-soft">{pieceName(doc, piece)}</span>
+            {labelFor(partOf(doc, piece))}{' '}
+            <span className="figures float-right text-[12px] text-soft">{pieceName(doc, piece)}</span>
           </Command.Item>
         ))}
         {doc.joints.map((joint) => (
@@ -56,7 +60,12 @@ export function Finder({ characterId }: { characterId: string }) {
           </Command.Item>
         ))}
         {STATIONS.map((station) => (
-          <Command.Item key={station.key} value={`station ${station.word}`} className={item} onSelect={go(() => void navigate(`/characters/${characterId}/${station.key}`))}>
+          <Command.Item
+            key={station.key}
+            value={`station ${station.word}`}
+            className={item}
+            onSelect={go(() => void navigate(`/characters/${characterId}/${station.key}`))}
+          >
             {station.word} <span className="float-right text-[12px] text-soft">station {station.number}</span>
           </Command.Item>
         ))}

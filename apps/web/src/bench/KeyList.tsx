@@ -36,7 +36,10 @@ export function KeyList() {
           <Dialog.Title className="mb-3 text-[20px]">Keys</Dialog.Title>
           <dl className="grid grid-cols-2 gap-x-8">
             {KEYS.map(([key, word]) => (
-              <div key={key} className="flex items-baseline justify-between gap-4 border-b border-rule py-1.5 text-[13px]">
+              <div
+                key={key}
+                className="flex items-baseline justify-between gap-4 border-b border-rule py-1.5 text-[13px]"
+              >
                 <dt className="figures whitespace-nowrap">{key}</dt>
                 <dd className="text-right text-soft">{word}</dd>
               </div>

@@ -7,7 +7,10 @@ import type { StationKey } from './store';
 export function Run({ characterId, current }: { characterId: string; current: StationKey }) {
   const figures = useRunFigures();
   return (
-    <nav className="w-[164px] overflow-y-auto border-r border-rule bg-paper pt-3 max-[1000px]:w-[126px]" aria-label="The run">
+    <nav
+      className="w-[164px] overflow-y-auto border-r border-rule bg-paper pt-3 max-[1000px]:w-[126px]"
+      aria-label="The run"
+    >
       <ol>
         {STATIONS.map((station) => {
           const { word, share, open } = figures[station.key];
@@ -20,10 +23,16 @@ export function Run({ characterId, current }: { characterId: string; current: St
                 aria-current={here ? 'page' : undefined}
                 className={`grid grid-cols-[24px_1fr] gap-x-2 border-l-4 py-2.5 pr-3.5 pl-2.5 ${here ? 'border-brass bg-sheet' : 'border-transparent hover:bg-sheet/60'}`}
               >
-                <span className={`font-serif text-[16px] leading-5 ${here ? 'text-brass' : 'text-soft'}`}>{station.number}</span>
+                <span className={`font-serif text-[16px] leading-5 ${here ? 'text-brass' : 'text-soft'}`}>
+                  {station.number}
+                </span>
                 <span className="flex items-baseline justify-between gap-2 text-[13.5px] font-medium">
                   {station.word}
-                  <span className={`figures text-[12px] font-normal whitespace-nowrap ${open ? 'text-madder' : 'text-soft'}`}>{word}</span>
+                  <span
+                    className={`figures text-[12px] font-normal whitespace-nowrap ${open ? 'text-madder' : 'text-soft'}`}
+                  >
+                    {word}
+                  </span>
                 </span>
                 <span className="col-start-2 mt-1.5 h-[3px] rounded bg-rule">
                   <span className="block h-[3px] rounded bg-sap" style={{ width: `${share * 100}%` }} />

@@ -1,5 +1,18 @@
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { horizontalListSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  horizontalListSortingStrategy,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { checkNames, drawOrder, labelFor, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -16,7 +29,10 @@ export function Sheaf() {
   // While the server answers, the cards already lie as they were dropped.
   const [dropped, setDropped] = useState<string[] | null>(null);
   useEffect(() => setDropped(null), [order]);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const cards = dropped ? dropped.flatMap((id) => order.find((p) => p.id === id) ?? []) : order;
   const wrong = useMemo(() => marks(doc, order, sweeps), [doc, order, sweeps]);
 
@@ -28,20 +44,34 @@ export function Sheaf() {
     const rest = ids.filter((id) => id !== active.id);
     const next = [...rest.slice(0, to), ids[from], ...rest.slice(to)];
     setDropped(next);
-    void edit('POST', `/pieces/${ids[from]}/order`, { inFrontOf: to === 0 ? null : next[to - 1] }).then((state) => !state && setDropped(null));
+    void edit('POST', `/pieces/${ids[from]}/order`, { inFrontOf: to === 0 ? null : next[to - 1] }).then(
+      (state) => !state && setDropped(null),
+    );
   };
 
   return (
-    <footer className="col-span-3 flex h-[132px] items-center gap-3 overflow-hidden border-t border-rule bg-tray px-4 max-[1000px]:h-[112px]" aria-label="The sheaf: draw order, back to front">
+    <footer
+      className="col-span-3 flex h-[132px] items-center gap-3 overflow-hidden border-t border-rule bg-tray px-4 max-[1000px]:h-[112px]"
+      aria-label="The sheaf: draw order, back to front"
+    >
       <span className="shrink-0 font-serif text-[13px] text-soft italic">back</span>
       {cards.length === 0 ? (
-        <p className="flex-1 text-center text-[13px] text-soft">No piece yet. Pick a part in the ledger, then trace it on the design: its card comes here.</p>
+        <p className="flex-1 text-center text-[13px] text-soft">
+          No piece yet. Pick a part in the ledger, then trace it on the design: its card comes here.
+        </p>
       ) : (
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={cards.map((p) => p.id as string)} strategy={horizontalListSortingStrategy}>
             <ol className="flex h-full min-w-0 flex-1 items-center justify-center overflow-x-auto overflow-y-hidden px-3">
               {cards.map((piece, i) => (
-                <Card key={piece.id} piece={piece} at={i} count={cards.length} wrong={wrong.get(piece.id)} tied={tied(doc, cards, i)} />
+                <Card
+                  key={piece.id}
+                  piece={piece}
+                  at={i}
+                  count={cards.length}
+                  wrong={wrong.get(piece.id)}
+                  tied={tied(doc, cards, i)}
+                />
               ))}
             </ol>
           </SortableContext>
@@ -66,11 +96,20 @@ function tied(doc: Doc, cards: readonly PieceRow[], at: number): { left: boolean
 }
 
 /** What is wrong with each piece, in words. */
-function marks(doc: Doc, order: readonly PieceRow[], sweeps: ReturnType<typeof useBench.getState>['sweeps']): Map<string, string> {
+function marks(
+  doc: Doc,
+  order: readonly PieceRow[],
+  sweeps: ReturnType<typeof useBench.getState>['sweeps'],
+): Map<string, string> {
   const found = new Map<string, string>();
-  for (const fault of checkNames(order.map((p) => partOf(doc, p)), doc.character.scheme)) found.set(order[fault.at].id, fault.sentence);
+  for (const fault of checkNames(
+    order.map((p) => partOf(doc, p)),
+    doc.character.scheme,
+  ))
+    found.set(order[fault.at].id, fault.sentence);
   for (const joint of doc.joints) {
-    if (isShortOfRange(joint, sweeps[joint.id]?.sweep ?? null)) found.set(joint.childId, 'Its joint is not clean through its range.');
+    if (isShortOfRange(joint, sweeps[joint.id]?.sweep ?? null))
+      found.set(joint.childId, 'Its joint is not clean through its range.');
   }
   return found;
 }
@@ -86,7 +125,9 @@ interface CardProps {
 function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
   const { doc } = useOnBench();
   const picked = useBench((s) => s.pickedPiece === piece.id);
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: piece.id as string });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: piece.id as string,
+  });
   const hold = useRef<ReturnType<typeof setTimeout>>(undefined);
   const part = partOf(doc, piece);
   const fan = count > 1 ? (at / (count - 1) - 0.5) * Math.min(7, count * 0.6) : 0;
@@ -100,6 +141,7 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
       style={{
         transform: CSS.Transform.toString(transform),
         transition,
+        width: count > 11 ? 76 : 96,
         marginLeft: at === 0 ? 0 : count > 12 ? -Math.min(34, (count - 12) * 2.4) : 6,
         zIndex: picked || isDragging ? 30 : at,
       }}
@@ -120,17 +162,30 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
         onPointerLeave={release}
         onPointerCancel={release}
         style={{ rotate: `${fan}deg`, translate: picked ? '0 -10px' : `0 ${Math.abs(fan) * 0.8}px` }}
-        className={`card-lift relative flex h-[96px] w-[72px] cursor-grab flex-col rounded-md border bg-sheet shadow-[0_1px_4px_rgb(50_40_20/0.18)] max-[1000px]:h-[84px] max-[1000px]:w-[62px] ${picked ? 'border-brass ring-2 ring-brass' : 'border-rule'}`}
+        className={`card-lift relative flex h-[100px] w-full cursor-grab flex-col rounded-md border bg-sheet shadow-[0_1px_4px_rgb(50_40_20/0.18)] max-[1000px]:h-[84px] ${picked ? 'border-brass ring-2 ring-brass' : 'border-rule'}`}
       >
-        <span className="grid min-h-0 w-full flex-1 place-items-center overflow-hidden rounded-t-md bg-white/70 p-1 [[data-theme=night]_&]:bg-[#d9d3c6]">
-          <img src={blobUrl(piece.face.blob, 160)} alt="" draggable={false} className="max-h-full max-w-full object-contain" />
+        <span className="block min-h-0 w-full flex-1 overflow-hidden rounded-t-md bg-white/70 p-1 [[data-theme=night]_&]:bg-[#d9d3c6]">
+          <img
+            src={blobUrl(piece.face.blob, 160)}
+            alt=""
+            draggable={false}
+            className="size-full min-h-0 object-contain"
+          />
         </span>
         {(ribbon.left || ribbon.right) && (
-          <span aria-hidden className={`absolute bottom-[21px] h-[3px] bg-woad ${ribbon.left ? '-left-2' : 'left-3 rounded-l'} ${ribbon.right ? '-right-2' : 'right-3 rounded-r'}`} />
+          <span
+            aria-hidden
+            className={`absolute bottom-[21px] h-[3px] bg-woad ${ribbon.left ? '-left-2' : 'left-3 rounded-l'} ${ribbon.right ? '-right-2' : 'right-3 rounded-r'}`}
+          />
         )}
-        <span className="figures w-full truncate px-1 py-[3px] text-left text-[12px] leading-4 text-ink">{pieceName(doc, piece)}</span>
+        <span className="figures w-full truncate px-1 py-[3px] text-left text-[12px] leading-4 text-ink">
+          {pieceName(doc, piece)}
+        </span>
         {wrong && (
-          <span className="absolute -top-1.5 -right-1.5 grid size-4.5 place-items-center rounded-full bg-madder font-serif text-[12px] font-bold text-on-woad" aria-hidden>
+          <span
+            className="absolute -top-1.5 -right-1.5 grid size-4.5 place-items-center rounded-full bg-madder font-serif text-[12px] font-bold text-on-woad"
+            aria-hidden
+          >
             !
           </span>
         )}

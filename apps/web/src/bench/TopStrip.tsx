@@ -6,7 +6,12 @@ import { useProductions } from '../api/useCast';
 import { useOnBench } from './context';
 import { setNight, useBench } from './store';
 
-const VIEW_WORDS: Record<string, string> = { front: 'Front', 'three-quarter': 'Three-quarter', side: 'Side', back: 'Back' };
+const VIEW_WORDS: Record<string, string> = {
+  front: 'Front',
+  'three-quarter': 'Three-quarter',
+  side: 'Side',
+  back: 'Back',
+};
 
 /** Where we are, the design underneath, and the way back. */
 export function TopStrip({ undo, redo }: { undo: string | null; redo: string | null }) {
@@ -20,7 +25,10 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
   };
   return (
     <header className="col-span-3 flex min-w-0 items-center gap-3 border-b border-rule bg-sheet px-4">
-      <Link to={`/productions/${doc.character.productionId}`} className="font-serif text-[19px] font-bold whitespace-nowrap">
+      <Link
+        to={`/productions/${doc.character.productionId}`}
+        className="font-serif text-[19px] font-bold whitespace-nowrap"
+      >
         Limber Sheaf
       </Link>
       <nav className="min-w-0 truncate text-[13.5px] text-soft" aria-label="Where you are">
@@ -31,7 +39,10 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
         <strong className="font-semibold text-ink">{doc.character.name}</strong>
       </nav>
       <span className="flex-1" />
-      <span className="rounded-md bg-ink px-3 py-1.5 text-[13px] font-medium text-sheet" title={`${view.width} × ${view.height} px`}>
+      <span
+        className="rounded-md bg-ink px-3 py-1.5 text-[13px] font-medium text-sheet"
+        title={`${view.width} × ${view.height} px`}
+      >
         {VIEW_WORDS[view.key] ?? view.key}
       </span>
       <Action
@@ -50,10 +61,22 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
       <Action disabled={!redo} title={redo ? `Redo: ${redo}` : 'Nothing to redo'} onClick={() => void step('redo')}>
         Redo
       </Action>
-      <Action tone="quiet" className="px-2" aria-label="List of keys" title="List of keys (?)" onClick={() => useBench.setState({ keysShown: true })}>
+      <Action
+        tone="quiet"
+        className="px-2"
+        aria-label="List of keys"
+        title="List of keys (?)"
+        onClick={() => useBench.setState({ keysShown: true })}
+      >
         ?
       </Action>
-      <Action tone="quiet" className="px-2" aria-label={night ? 'Day' : 'Night'} title={night ? 'Day' : 'Night'} onClick={() => setNight(!night)}>
+      <Action
+        tone="quiet"
+        className="px-2"
+        aria-label={night ? 'Day' : 'Night'}
+        title={night ? 'Day' : 'Night'}
+        onClick={() => setNight(!night)}
+      >
         {night ? <Sun size={16} /> : <Moon size={16} />}
       </Action>
     </header>

@@ -20,9 +20,14 @@ export function useRunFigures(): Record<StationKey, RunFigure> {
   const taken = pieces.reduce((sum, piece) => sum + piece.face.area, 0);
   const share = view.designArea > 0 ? taken / view.designArea : 0;
   const joints = doc.joints.filter((j) => j.viewId === view.id);
-  const open = joints.filter((joint) => !joint.rounded || isShortOfRange(joint, sweeps[joint.id]?.sweep ?? null)).length;
+  const open = joints.filter(
+    (joint) => !joint.rounded || isShortOfRange(joint, sweeps[joint.id]?.sweep ?? null),
+  ).length;
   const roots = pieces.filter((p) => parentPiece(doc, p) === null).length;
-  const faults = checkNames(pieces.map((p) => partOf(doc, p)), doc.character.scheme).length;
+  const faults = checkNames(
+    pieces.map((p) => partOf(doc, p)),
+    doc.character.scheme,
+  ).length;
   const loose = Math.max(0, roots - 1);
   const version = list?.versions[0]?.number;
   return {

@@ -22,7 +22,15 @@ export function Cast() {
   const [bringing, setBringing] = useState<File | 'empty' | null>(null);
   const [over, setOver] = useState(false);
 
-  if (productions && !production && productionId) return <p className="p-8">There is no such production. <a className="underline" href="/">To the first one</a></p>;
+  if (productions && !production && productionId)
+    return (
+      <p className="p-8">
+        There is no such production.{' '}
+        <a className="underline" href="/">
+          To the first one
+        </a>
+      </p>
+    );
   const living = cast.cards?.filter((card) => !card.deleted) ?? [];
   const deleted = cast.cards?.filter((card) => card.deleted) ?? [];
 
@@ -55,7 +63,12 @@ export function Cast() {
         <span className="font-serif text-[19px] font-bold">Limber Sheaf</span>
         <span className="text-soft">{production?.name}</span>
         <span className="flex-1" />
-        <Action tone="quiet" aria-label={night ? 'Day' : 'Night'} title={night ? 'Day' : 'Night'} onClick={() => setNight(!night)}>
+        <Action
+          tone="quiet"
+          aria-label={night ? 'Day' : 'Night'}
+          title={night ? 'Day' : 'Night'}
+          onClick={() => setNight(!night)}
+        >
           {night ? <Sun size={16} /> : <Moon size={16} />}
         </Action>
       </header>
@@ -92,7 +105,10 @@ export function Cast() {
               <h2 className="mb-2 text-[16px]">Deleted</h2>
               <ul className="flex flex-wrap gap-2">
                 {deleted.map((card) => (
-                  <li key={card.id} className="flex items-center gap-2 rounded-lg border border-rule bg-sheet py-1 pr-1 pl-3 text-[13px]">
+                  <li
+                    key={card.id}
+                    className="flex items-center gap-2 rounded-lg border border-rule bg-sheet py-1 pr-1 pl-3 text-[13px]"
+                  >
                     {card.name}
                     <Action tone="quiet" onClick={() => void cast.bringBack(card.id).catch(tellError)}>
                       Bring back
@@ -109,7 +125,9 @@ export function Cast() {
           Drop the design here
         </div>
       )}
-      {bringing && <NewCharacter file={bringing === 'empty' ? null : bringing} cast={cast} onClose={() => setBringing(null)} />}
+      {bringing && (
+        <NewCharacter file={bringing === 'empty' ? null : bringing} cast={cast} onClose={() => setBringing(null)} />
+      )}
     </div>
   );
 }
@@ -132,14 +150,21 @@ function CharacterCard({ card, cast }: { card: CastCard; cast: ReturnType<typeof
   const remove = async () => {
     try {
       await cast.remove(card.id);
-      toast(`${card.name} is deleted.`, { action: { label: 'Undo', onClick: () => void cast.bringBack(card.id).catch(tellError) } });
+      toast(`${card.name} is deleted.`, {
+        action: { label: 'Undo', onClick: () => void cast.bringBack(card.id).catch(tellError) },
+      });
     } catch (error) {
       tellError(error);
     }
   };
   return (
     <li className="group flex flex-col overflow-hidden rounded-xl border border-rule bg-sheet shadow-[0_1px_2px_rgb(60_50_30/0.08)] hover:shadow-[0_6px_18px_rgb(60_50_30/0.14)]">
-      <button type="button" onClick={open} className="laid grid h-72 cursor-pointer place-items-center p-3" aria-label={`Open ${card.name}`}>
+      <button
+        type="button"
+        onClick={open}
+        className="laid grid h-72 cursor-pointer place-items-center p-3"
+        aria-label={`Open ${card.name}`}
+      >
         {card.picture && <img src={blobUrl(card.picture, 480)} alt="" className="max-h-66 max-w-full object-contain" />}
       </button>
       <div className="flex items-start gap-2 px-3.5 pt-2.5 pb-3">
@@ -171,7 +196,8 @@ function CharacterCard({ card, cast }: { card: CastCard; cast: ReturnType<typeof
             <div className="h-1 rounded bg-sap" style={{ width: `${share * 100}%` }} />
           </div>
           <p className="figures mt-1.5 text-[12px] text-soft">
-            {card.pieces} pieces · {card.joints} joints{card.handOffs > 0 ? ` · v${String(card.handOffs).padStart(3, '0')}` : ''}
+            {card.pieces} pieces · {card.joints} joints
+            {card.handOffs > 0 ? ` · v${String(card.handOffs).padStart(3, '0')}` : ''}
           </p>
         </div>
         <CardMenu

@@ -16,7 +16,11 @@ interface Props {
 
 /** A name from a file's: `juniper_vane-front.png` → `Juniper vane front`. */
 function nameFromFile(file: File | null): string {
-  const words = (file?.name ?? '').replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ').trim().slice(0, 80);
+  const words = (file?.name ?? '')
+    .replace(/\.[^.]*$/, '')
+    .replace(/[_-]+/g, ' ')
+    .trim()
+    .slice(0, 80);
   return words ? words[0].toUpperCase() + words.slice(1) : '';
 }
 
@@ -25,7 +29,9 @@ export function NewCharacter({ file: dropped, cast, onClose }: Props) {
   const [file, setFile] = useState(dropped);
   const [refused, setRefused] = useState<ApiError | null>(null);
   const navigate = useNavigate();
-  const { register, handleSubmit, setValue, getValues, formState } = useForm({ defaultValues: { name: nameFromFile(dropped) } });
+  const { register, handleSubmit, setValue, getValues, formState } = useForm({
+    defaultValues: { name: nameFromFile(dropped) },
+  });
   const preview = useMemo(() => file && URL.createObjectURL(file), [file]);
   useEffect(() => () => void (preview && URL.revokeObjectURL(preview)), [preview]);
 
@@ -44,7 +50,11 @@ export function NewCharacter({ file: dropped, cast, onClose }: Props) {
       onClose();
       void navigate(`/characters/${state.doc.character.id}/cut`);
     } catch (error) {
-      setRefused(error instanceof ApiError ? error : new ApiError(0, 'unexpected', 'The design could not be brought in. Try again.'));
+      setRefused(
+        error instanceof ApiError
+          ? error
+          : new ApiError(0, 'unexpected', 'The design could not be brought in. Try again.'),
+      );
     }
   });
 
@@ -55,7 +65,8 @@ export function NewCharacter({ file: dropped, cast, onClose }: Props) {
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 w-[440px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 rounded-2xl border border-rule bg-sheet p-6 text-ink shadow-2xl">
           <Dialog.Title className="text-[22px]">New character</Dialog.Title>
           <Dialog.Description className="mb-4 text-[13px] text-soft">
-            The finished design of one view, as a PNG with a transparent background. It stays as it is, whatever is cut from it.
+            The finished design of one view, as a PNG with a transparent background. It stays as it is, whatever is cut
+            from it.
           </Dialog.Description>
           <form onSubmit={(event) => void bringIn(event)} className="flex flex-col gap-3">
             <label
@@ -76,7 +87,13 @@ export function NewCharacter({ file: dropped, cast, onClose }: Props) {
                   or drop it here
                 </span>
               )}
-              <input type="file" accept="image/png,.png" className="sr-only" aria-label="Design" onChange={(event) => choose(event.target.files?.[0])} />
+              <input
+                type="file"
+                accept="image/png,.png"
+                className="sr-only"
+                aria-label="Design"
+                onChange={(event) => choose(event.target.files?.[0])}
+              />
             </label>
             <label className="flex flex-col gap-1 text-[13px] font-medium">
               Name
@@ -89,7 +106,10 @@ export function NewCharacter({ file: dropped, cast, onClose }: Props) {
               {formState.errors.name && <span className="text-madder">Give the character a name.</span>}
             </label>
             {refused && (
-              <p role="alert" className="rounded-lg border border-madder/40 bg-madder-wash px-3 py-2 text-[13px] text-madder">
+              <p
+                role="alert"
+                className="rounded-lg border border-madder/40 bg-madder-wash px-3 py-2 text-[13px] text-madder"
+              >
                 {refused.sentence} {refused.remedy}
               </p>
             )}

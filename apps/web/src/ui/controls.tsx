@@ -62,7 +62,17 @@ export function LedgerHead({ title, children }: { title: string; children: React
 }
 
 /** A small choice among a few words. */
-export function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly { value: T; word: string }[]; onChange: (value: T) => void }) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly { value: T; word: string }[];
+  onChange: (value: T) => void;
+}) {
   return (
     <select
       aria-label={label}

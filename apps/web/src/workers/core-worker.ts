@@ -95,7 +95,10 @@ async function target(doc: CharacterDoc, viewId: string, pieceId: string | null)
   }
   const art = await artOf(doc, viewId, true);
   const { design } = art;
-  const { owner } = mapOwners([...art.pieces.values()].map((p) => p.face), design);
+  const { owner } = mapOwners(
+    [...art.pieces.values()].map((p) => p.face),
+    design,
+  );
   const words = wordsOf(design);
   const data = new Uint8Array(owner.length);
   for (let i = 0; i < data.length; i++) if (owner[i] === 0) data[i] = words[i] >>> 24;
@@ -105,7 +108,9 @@ async function target(doc: CharacterDoc, viewId: string, pieceId: string | null)
 const targets = new Map<string, Promise<PlacedMask | null>>();
 
 function keptTarget(doc: CharacterDoc, viewId: string, pieceId: string | null): Promise<PlacedMask | null> {
-  const key = pieceId ? `${pieceId}:${doc.pieces.find((p) => p.id === pieceId)?.face.blob}` : `rest:${doc.pieces.map((p) => p.face.blob).join()}`;
+  const key = pieceId
+    ? `${pieceId}:${doc.pieces.find((p) => p.id === pieceId)?.face.blob}`
+    : `rest:${doc.pieces.map((p) => p.face.blob).join()}`;
   const kept = targets.get(key) ?? target(doc, viewId, pieceId);
   targets.clear();
   targets.set(key, kept);
@@ -139,7 +144,10 @@ const api = {
   async offcuts(doc: CharacterDoc, viewId: string): Promise<{ offcuts: BenchOffcut[]; untakenArea: number }> {
     const art = await artOf(doc, viewId, true);
     const order = drawOrder(doc, viewId);
-    const report = findOffcuts(art.design, order.map((p) => art.pieces.get(p.id)?.face ?? null));
+    const report = findOffcuts(
+      art.design,
+      order.map((p) => art.pieces.get(p.id)?.face ?? null),
+    );
     return {
       untakenArea: report.untakenArea,
       offcuts: report.offcuts.slice(0, 200).map(({ area, place, bounds, belongsTo }) => ({
@@ -163,7 +171,12 @@ const api = {
     return null;
   },
 
-  async previewCross(doc: CharacterDoc, viewId: string, pieceId: string | null, line: number[]): Promise<CrossPreview | Refusal> {
+  async previewCross(
+    doc: CharacterDoc,
+    viewId: string,
+    pieceId: string | null,
+    line: number[],
+  ): Promise<CrossPreview | Refusal> {
     const mask = await keptTarget(doc, viewId, pieceId);
     if (!mask) return { ok: false, code: 'not-found', sentence: 'That piece has no paint to cut.' };
     const sides = crossCut(mask, line);
@@ -197,7 +210,13 @@ const api = {
   },
 
   /** One joint through its range, with progress. */
-  async sweep(doc: CharacterDoc, joint: JointRow, butt: boolean, step: number, onProgress: (share: number) => void): Promise<Sweep | null> {
+  async sweep(
+    doc: CharacterDoc,
+    joint: JointRow,
+    butt: boolean,
+    step: number,
+    onProgress: (share: number) => void,
+  ): Promise<Sweep | null> {
     const assembly = assembleJoint(doc, joint, await artOf(doc, joint.viewId, butt));
     if (!assembly) return null;
     let told = 0;
@@ -212,7 +231,13 @@ const api = {
   },
 
   /** One angle, with its daylight drawn. `key` names the state of the pieces, so that they are prepared once. */
-  async bend(doc: CharacterDoc, joint: JointRow, butt: boolean, key: string, angle: number): Promise<BendPicture | null> {
+  async bend(
+    doc: CharacterDoc,
+    joint: JointRow,
+    butt: boolean,
+    key: string,
+    angle: number,
+  ): Promise<BendPicture | null> {
     const prepared = await rigFor(doc, joint, butt, key);
     if (!prepared) return null;
     const measure = prepared.measure(angle);

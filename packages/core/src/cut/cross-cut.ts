@@ -38,10 +38,14 @@ export function crossCut(mask: PlacedMask, line: ArrayLike<number>): Result<CutS
     });
   }
   if (runs.length > 1) {
-    return refuse('crosses-twice', `The line crosses the piece ${runs.length === 2 ? 'twice' : 'several times'}. Draw it across one limb only.`, {
-      x: runs[1].x0,
-      y: runs[1].y0,
-    });
+    return refuse(
+      'crosses-twice',
+      `The line crosses the piece ${runs.length === 2 ? 'twice' : 'several times'}. Draw it across one limb only.`,
+      {
+        x: runs[1].x0,
+        y: runs[1].y0,
+      },
+    );
   }
   const sides = partAlong(mask, points);
   if (!sides) {

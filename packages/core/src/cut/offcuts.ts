@@ -1,4 +1,4 @@
-import { wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { createPlaced, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { connectedRegions, createMask, type PlacedMask } from '../raster/mask.js';
 import { mapOwners } from './owners.js';
 
@@ -68,6 +68,16 @@ export function findOffcuts(design: PlacedBitmap, faces: readonly (PlacedBitmap 
     return { ...region, belongsTo };
   });
   return { offcuts, designArea, untakenArea, labels };
+}
+
+/** The design's pixels that no piece has, as one bitmap trimmed to its paint; null where everything is cut. */
+export function uncutPaint(design: PlacedBitmap, faces: readonly (PlacedBitmap | null)[]): PlacedBitmap | null {
+  const { owner } = mapOwners(faces, design);
+  const left = createPlaced(design);
+  const from = wordsOf(design);
+  const to = wordsOf(left);
+  for (let i = 0; i < owner.length; i++) if (owner[i] === 0) to[i] = from[i];
+  return trimToPaint(left);
 }
 
 /** The pixels of one offcut as a mask over its bounds. */

@@ -14,7 +14,12 @@ export interface Taken {
 }
 
 /** Draws or clears the pixels of `mask` in a face; the result is trimmed to its paint, null when nothing is left. */
-function withPixels(face: PlacedBitmap | null, design: PlacedBitmap, mask: PlacedMask, take: boolean): { face: PlacedBitmap | null; area: number } {
+function withPixels(
+  face: PlacedBitmap | null,
+  design: PlacedBitmap,
+  mask: PlacedMask,
+  take: boolean,
+): { face: PlacedBitmap | null; area: number } {
   const common = intersectRects(mask, design);
   const rect = !take && face ? face : face ? uniteRects(face, common) : common;
   const next = createPlaced(rect);
@@ -47,14 +52,24 @@ function withPixels(face: PlacedBitmap | null, design: PlacedBitmap, mask: Place
  * @param mask any value above 0 takes the pixel
  * @returns the changed faces, or a refusal: `nothing-there`, `would-empty`
  */
-export function takePixels(design: PlacedBitmap, faces: Faces, target: string, mask: PlacedMask, nameOf: (id: string) => string): Result<Taken> {
+export function takePixels(
+  design: PlacedBitmap,
+  faces: Faces,
+  target: string,
+  mask: PlacedMask,
+  nameOf: (id: string) => string,
+): Result<Taken> {
   const changed = new Map<string, PlacedBitmap>();
   const own = withPixels(faces.get(target) ?? null, design, mask, true);
   if (!own.face || own.area === 0) {
-    return refuse('nothing-there', own.face ? `${nameOf(target)} already has every pixel in there.` : 'There is no paint of the design in there.', {
-      x: mask.x + mask.width / 2,
-      y: mask.y + mask.height / 2,
-    });
+    return refuse(
+      'nothing-there',
+      own.face ? `${nameOf(target)} already has every pixel in there.` : 'There is no paint of the design in there.',
+      {
+        x: mask.x + mask.width / 2,
+        y: mask.y + mask.height / 2,
+      },
+    );
   }
   changed.set(target, own.face);
   for (const [id, face] of faces) {
@@ -63,10 +78,14 @@ export function takePixels(design: PlacedBitmap, faces: Faces, target: string, m
     const left = withPixels(face, design, mask, false);
     if (left.area === 0) continue;
     if (!left.face) {
-      return refuse('would-empty', `This would take the last pixel of ${nameOf(id)}. Draw a smaller loop, or delete ${nameOf(id)} first.`, {
-        x: face.x + face.width / 2,
-        y: face.y + face.height / 2,
-      });
+      return refuse(
+        'would-empty',
+        `This would take the last pixel of ${nameOf(id)}. Draw a smaller loop, or delete ${nameOf(id)} first.`,
+        {
+          x: face.x + face.width / 2,
+          y: face.y + face.height / 2,
+        },
+      );
     }
     changed.set(id, left.face);
   }
@@ -78,7 +97,13 @@ export function takePixels(design: PlacedBitmap, faces: Faces, target: string, m
  * @param target the piece, or null for every piece
  * @returns the changed faces, or a refusal: `nothing-there`, `would-empty`
  */
-export function giveBackPixels(design: PlacedBitmap, faces: Faces, target: string | null, mask: PlacedMask, nameOf: (id: string) => string): Result<Taken> {
+export function giveBackPixels(
+  design: PlacedBitmap,
+  faces: Faces,
+  target: string | null,
+  mask: PlacedMask,
+  nameOf: (id: string) => string,
+): Result<Taken> {
   const changed = new Map<string, PlacedBitmap>();
   let area = 0;
   for (const [id, face] of faces) {
@@ -86,13 +111,20 @@ export function giveBackPixels(design: PlacedBitmap, faces: Faces, target: strin
     const left = withPixels(face, design, mask, false);
     if (left.area === 0) continue;
     if (!left.face) {
-      return refuse('would-empty', `This would give back all of ${nameOf(id)}. Delete the piece instead.`, { x: face.x, y: face.y });
+      return refuse('would-empty', `This would give back all of ${nameOf(id)}. Delete the piece instead.`, {
+        x: face.x,
+        y: face.y,
+      });
     }
     area += left.area;
     changed.set(id, left.face);
   }
   if (area === 0) {
-    return refuse('nothing-there', target ? `${nameOf(target)} has no pixel in there.` : 'No piece has a pixel in there.', { x: mask.x, y: mask.y });
+    return refuse(
+      'nothing-there',
+      target ? `${nameOf(target)} has no pixel in there.` : 'No piece has a pixel in there.',
+      { x: mask.x, y: mask.y },
+    );
   }
   return { ok: true, changed, area };
 }

@@ -1,3 +1,4 @@
+import { withDefaults } from '../options.js';
 import type { CharacterDoc, Diff, Row } from './rows.js';
 
 /** The diff that undoes `diff`; every row keeps counting its versions upwards when it is applied. */
@@ -16,7 +17,13 @@ export function isEmptyDiff(diff: Diff): boolean {
 
 /** The character after a diff; the one given is not changed. */
 export function applyDiff(doc: CharacterDoc, diff: Diff): CharacterDoc {
-  const next: CharacterDoc = { ...doc, views: [...doc.views], parts: [...doc.parts], pieces: [...doc.pieces], joints: [...doc.joints] };
+  const next: CharacterDoc = {
+    ...doc,
+    views: [...doc.views],
+    parts: [...doc.parts],
+    pieces: [...doc.pieces],
+    joints: [...doc.joints],
+  };
   for (const row of diff.removed) removeRow(next, row);
   for (const [, after] of diff.updated) putRow(next, after);
   for (const row of diff.added) putRow(next, row);
@@ -64,15 +71,15 @@ export class DiffBuilder {
     this.added.set(row.id, row);
   }
 
-  /** Records `change` on `row`; what is already in the builder for it is built upon. */
+  /** Records `change` on `row`; a key that is undefined counts as not given. What is already in the builder for it is built upon. */
   update<R extends Row>(row: R, change: Partial<Omit<R, 'id' | 'table' | 'version'>>): void {
     const fresh = this.added.get(row.id);
     if (fresh) {
-      this.added.set(row.id, { ...fresh, ...change } as Row);
+      this.added.set(row.id, withDefaults(fresh, change as Partial<Row>));
       return;
     }
     const [before, after] = this.updated.get(row.id) ?? [row, row];
-    const next = { ...after, ...change, version: before.version + 1 } as Row;
+    const next: Row = { ...withDefaults(after, change as Partial<Row>), version: before.version + 1 };
     if (sameContent(before, next)) this.updated.delete(row.id);
     else this.updated.set(row.id, [before, next]);
   }
@@ -85,7 +92,11 @@ export class DiffBuilder {
   }
 
   build(): Diff {
-    return { added: [...this.added.values()], updated: [...this.updated.values()], removed: [...this.removed.values()] };
+    return {
+      added: [...this.added.values()],
+      updated: [...this.updated.values()],
+      removed: [...this.removed.values()],
+    };
   }
 }
 

@@ -1,10 +1,22 @@
 import { LimberError } from '../errors.js';
+import { withDefaults } from '../options.js';
 import type { JointFit } from '../joint/fit-joint.js';
 import { labelFor, type NameTokens } from '../naming/scheme.js';
 import { usualParent, vocabularyPart } from '../naming/vocabulary.js';
 import { DiffBuilder } from './diff.js';
 import { drawOrder, hangingFrom, makesRing, parentPiece, partOf } from './family.js';
-import type { CharacterDoc, Diff, JointId, JointRow, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from './rows.js';
+import type {
+  CharacterDoc,
+  Diff,
+  JointId,
+  JointRow,
+  PartId,
+  PartRow,
+  PieceId,
+  PieceRow,
+  SheetRef,
+  ViewId,
+} from './rows.js';
 
 /** Depth between two neighbours in a fresh draw order. */
 const DEPTH_STEP = 1024;
@@ -12,7 +24,12 @@ const DEPTH_STEP = 1024;
 /** Finds a row or says in a sentence that it is gone. @throws LimberError `not-found` */
 export function pieceById(doc: CharacterDoc, id: PieceId): PieceRow {
   const piece = doc.pieces.find((p) => p.id === id);
-  if (!piece) throw new LimberError('not-found', 'That piece is no longer there.', 'Somebody may have deleted it; undo brings it back.');
+  if (!piece)
+    throw new LimberError(
+      'not-found',
+      'That piece is no longer there.',
+      'Somebody may have deleted it; undo brings it back.',
+    );
   return piece;
 }
 
@@ -26,7 +43,9 @@ export function jointById(doc: CharacterDoc, id: JointId): JointRow {
 /** The part with these tokens, or null. */
 export function findPart(doc: CharacterDoc, tokens: NameTokens): PartRow | null {
   return (
-    doc.parts.find((p) => p.group === tokens.group && p.part === tokens.part && p.side === tokens.side && p.index === tokens.index) ?? null
+    doc.parts.find(
+      (p) => p.group === tokens.group && p.part === tokens.part && p.side === tokens.side && p.index === tokens.index,
+    ) ?? null
   );
 }
 
@@ -94,7 +113,8 @@ function adoptOrphans(doc: CharacterDoc, part: PartRow, diff: DiffBuilder): void
   for (const orphan of doc.parts) {
     if (orphan.parentId !== null) continue;
     const parent = usualParent(orphan, all);
-    if (parent !== null && all[parent].id === part.id && part.parentId !== orphan.id) diff.update(orphan, { parentId: part.id });
+    if (parent !== null && all[parent].id === part.id && part.parentId !== orphan.id)
+      diff.update(orphan, { parentId: part.id });
   }
 }
 
@@ -104,7 +124,11 @@ export function renamePart(doc: CharacterDoc, partId: PartId, tokens: NameTokens
   if (!part) throw new LimberError('not-found', 'That part is no longer there.');
   const twin = findPart(doc, tokens);
   if (twin && twin.id !== partId) {
-    throw new LimberError('name-taken', `There is a ${labelFor(tokens)} already.`, 'Choose another name, or add a number.');
+    throw new LimberError(
+      'name-taken',
+      `There is a ${labelFor(tokens)} already.`,
+      'Choose another name, or add a number.',
+    );
   }
   const diff = new DiffBuilder();
   diff.update(part, { group: tokens.group, side: tokens.side, part: tokens.part, index: tokens.index });
@@ -137,7 +161,8 @@ export function moveInOrder(doc: CharacterDoc, pieceId: PieceId, behindId: Piece
   if (behindId === pieceId) return diff.build();
   const others = drawOrder(doc, piece.viewId).filter((p) => p.id !== pieceId);
   const at = behindId === null ? -1 : others.findIndex((p) => p.id === behindId);
-  if (behindId !== null && at < 0) throw new LimberError('not-found', 'The piece to go in front of is no longer there.');
+  if (behindId !== null && at < 0)
+    throw new LimberError('not-found', 'The piece to go in front of is no longer there.');
   const depth = depthBetween(others[at]?.depth ?? null, others[at + 1]?.depth ?? null);
   const below = others[at]?.depth ?? -Infinity;
   const above = others[at + 1]?.depth ?? Infinity;
@@ -155,9 +180,14 @@ export function moveInOrder(doc: CharacterDoc, pieceId: PieceId, behindId: Piece
 export function setParent(doc: CharacterDoc, partId: PartId, parentId: PartId | null): Diff {
   const part = doc.parts.find((p) => p.id === partId);
   if (!part) throw new LimberError('not-found', 'That part is no longer there.');
-  if (parentId !== null && !doc.parts.some((p) => p.id === parentId)) throw new LimberError('not-found', 'The parent is no longer there.');
+  if (parentId !== null && !doc.parts.some((p) => p.id === parentId))
+    throw new LimberError('not-found', 'The parent is no longer there.');
   if (makesRing(doc, part, parentId)) {
-    throw new LimberError('ring', `${labelFor(part)} would hang from itself that way.`, 'Choose a part that does not move with it.');
+    throw new LimberError(
+      'ring',
+      `${labelFor(part)} would hang from itself that way.`,
+      'Choose a part that does not move with it.',
+    );
   }
   const diff = new DiffBuilder();
   diff.update(part, { parentId });
@@ -176,7 +206,13 @@ export function childAndParent(doc: CharacterDoc, a: PieceRow, b: PieceRow): { c
 }
 
 /** Puts a joint between two pieces; the child moves with the parent from now on. */
-export function placeJoint(doc: CharacterDoc, jointId: JointId, childId: PieceId, parentId: PieceId, kind: JointRow['kind'], fit: JointFit): Diff {
+export function placeJoint(
+  doc: CharacterDoc,
+  jointId: JointId,
+  childId: PieceId,
+  parentId: PieceId,
+  fit: JointFit & Pick<JointRow, 'kind' | 'discOn'>,
+): Diff {
   const child = pieceById(doc, childId);
   const parent = pieceById(doc, parentId);
   if (childId === parentId || child.viewId !== parent.viewId) {
@@ -187,7 +223,11 @@ export function placeJoint(doc: CharacterDoc, jointId: JointId, childId: PieceId
   const diff = new DiffBuilder();
   if (parentPiece(doc, child)?.id !== parentId) {
     if (makesRing(doc, part, parentPart.id)) {
-      throw new LimberError('ring', `${labelFor(parentPart)} already moves with ${labelFor(part)}.`, 'Turn the family round in Stack first.');
+      throw new LimberError(
+        'ring',
+        `${labelFor(parentPart)} already moves with ${labelFor(part)}.`,
+        'Turn the family round in Stack first.',
+      );
     }
     diff.update(part, { parentId: parentPart.id });
   }
@@ -201,7 +241,7 @@ export function placeJoint(doc: CharacterDoc, jointId: JointId, childId: PieceId
     viewId: child.viewId,
     childId,
     parentId,
-    kind,
+    kind: fit.kind,
     x: round(fit.x, 100),
     y: round(fit.y, 100),
     radius: round(fit.radius, 100),
@@ -211,6 +251,7 @@ export function placeJoint(doc: CharacterDoc, jointId: JointId, childId: PieceId
     lineWidth: round(fit.lineWidth, 100),
     lineColour: fit.lineColour.map(Math.round) as unknown as JointRow['lineColour'],
     fillColour: fit.fillColour.map(Math.round) as unknown as JointRow['fillColour'],
+    discOn: old?.discOn ?? fit.discOn,
     looseness: old?.looseness ?? 0,
     rounded: false,
     confidence: round(fit.confidence, 1000),
@@ -224,19 +265,27 @@ function round(value: number, by: number): number {
 
 /** What the artist may change of a joint. */
 export type JointChange = Partial<
-  Pick<JointRow, 'x' | 'y' | 'radius' | 'rangeLow' | 'rangeHigh' | 'outlineOn' | 'lineWidth' | 'looseness' | 'rounded'>
+  Pick<
+    JointRow,
+    'x' | 'y' | 'radius' | 'rangeLow' | 'rangeHigh' | 'outlineOn' | 'discOn' | 'lineWidth' | 'looseness' | 'rounded'
+  >
 >;
 
 /** Changes a joint. @throws LimberError `bad-range`, `bad-disc`, `outside` */
 export function changeJoint(doc: CharacterDoc, jointId: JointId, change: JointChange): Diff {
   const joint = jointById(doc, jointId);
   const view = doc.views.find((v) => v.id === joint.viewId);
-  const next = { ...joint, ...change };
+  const next = withDefaults<JointRow>(joint, change);
   if (next.rangeLow > 0 || next.rangeHigh < 0 || next.rangeLow < -180 || next.rangeHigh > 180) {
-    throw new LimberError('bad-range', 'A range goes from -180° or more up to 0°, and from 0° to 180° at most.', 'Rest, 0°, is always in it.');
+    throw new LimberError(
+      'bad-range',
+      'A range goes from -180° or more up to 0°, and from 0° to 180° at most.',
+      'Rest, 0°, is always in it.',
+    );
   }
   if (next.radius < 1 || next.radius > 4000) throw new LimberError('bad-disc', 'A disc has a radius of 1 to 4000 px.');
-  if (next.lineWidth < 0 || next.lineWidth > next.radius) throw new LimberError('bad-disc', 'The line cannot be wider than the disc.');
+  if (next.lineWidth < 0 || next.lineWidth > next.radius)
+    throw new LimberError('bad-disc', 'The line cannot be wider than the disc.');
   if (view && (next.x < 0 || next.y < 0 || next.x > view.width || next.y > view.height)) {
     throw new LimberError('outside', 'The pivot would lie outside the canvas.', undefined, { x: next.x, y: next.y });
   }
@@ -250,6 +299,13 @@ export function deleteJoint(doc: CharacterDoc, jointId: JointId): Diff {
   const diff = new DiffBuilder();
   diff.remove(jointById(doc, jointId));
   return diff.build();
+}
+
+/** An end that is kept as drawn, such as a cuff, lies in front of the one that turns under it. */
+export function putDrawnEndInFront(doc: CharacterDoc, jointId: JointId): Diff {
+  const { discOn } = jointById(doc, jointId);
+  if (discOn === 'both') return new DiffBuilder().build();
+  return setInFront(doc, jointId, discOn === 'child' ? 'parent' : 'child');
 }
 
 /** Puts the joint's child (with what hangs from it) directly in front of the parent, or directly behind. */
@@ -267,12 +323,16 @@ export function setInFront(doc: CharacterDoc, jointId: JointId, inFront: 'child'
   const from = low ?? (high ?? 0) - DEPTH_STEP;
   const gap = ((high ?? from + DEPTH_STEP) - from) / (limb.length + 1);
   if (gap > 1e-6) limb.forEach((p, i) => diff.update(p, { depth: from + gap * (i + 1) }));
-  else [...others.slice(0, at), ...limb, ...others.slice(at)].forEach((p, i) => diff.update(p, { depth: i * DEPTH_STEP }));
+  else
+    [...others.slice(0, at), ...limb, ...others.slice(at)].forEach((p, i) => diff.update(p, { depth: i * DEPTH_STEP }));
   return diff.build();
 }
 
 /** The sheets that rounding gave to pieces; null clears a sheet. */
-export function setSheets(doc: CharacterDoc, sheets: Map<PieceId, { overlap: SheetRef | null; under: SheetRef | null }>): Diff {
+export function setSheets(
+  doc: CharacterDoc,
+  sheets: Map<PieceId, { overlap: SheetRef | null; under: SheetRef | null }>,
+): Diff {
   const diff = new DiffBuilder();
   for (const [id, { overlap, under }] of sheets) diff.update(pieceById(doc, id), { overlap, under });
   return diff.build();
@@ -294,7 +354,10 @@ export function joinDiffs(first: Diff, second: Diff): Diff {
 }
 
 /** Renames the character or its code, or marks it deleted. */
-export function changeCharacter(doc: CharacterDoc, change: Partial<Pick<CharacterDoc['character'], 'name' | 'code' | 'deleted' | 'scheme'>>): Diff {
+export function changeCharacter(
+  doc: CharacterDoc,
+  change: Partial<Pick<CharacterDoc['character'], 'name' | 'code' | 'deleted' | 'scheme'>>,
+): Diff {
   const diff = new DiffBuilder();
   diff.update(doc.character, change);
   return diff.build();

@@ -3,7 +3,9 @@ import type { CharacterDoc, JointRow, PartRow, PieceRow, ViewId } from './rows.j
 
 /** The pieces of a view, back to front. */
 export function drawOrder(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
-  return doc.pieces.filter((piece) => piece.viewId === viewId).sort((a, b) => a.depth - b.depth || (a.id < b.id ? -1 : 1));
+  return doc.pieces
+    .filter((piece) => piece.viewId === viewId)
+    .sort((a, b) => a.depth - b.depth || (a.id < b.id ? -1 : 1));
 }
 
 /** The part a piece draws. @throws RangeError for a broken document. */
@@ -35,7 +37,8 @@ export function hangingFrom(doc: CharacterDoc, piece: PieceRow): PieceRow[] {
   const moving = [piece];
   for (let i = 0; i < moving.length; i++) {
     for (const other of doc.pieces) {
-      if (other.viewId === piece.viewId && !moving.includes(other) && parentPiece(doc, other)?.id === moving[i].id) moving.push(other);
+      if (other.viewId === piece.viewId && !moving.includes(other) && parentPiece(doc, other)?.id === moving[i].id)
+        moving.push(other);
     }
   }
   return moving;

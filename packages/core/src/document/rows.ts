@@ -1,5 +1,5 @@
 import type { NameTokens, NamingScheme } from '../naming/scheme.js';
-import type { OutlineOn } from '../joint/round-joint.js';
+import type { DiscOn, OutlineOn } from '../joint/round-joint.js';
 import type { Rgb } from '../raster/colour.js';
 
 declare const brand: unique symbol;
@@ -87,6 +87,7 @@ export interface JointRow extends RowBase {
   rangeLow: number;
   rangeHigh: number;
   outlineOn: OutlineOn;
+  discOn: DiscOn;
   lineWidth: number;
   lineColour: Rgb;
   fillColour: Rgb;

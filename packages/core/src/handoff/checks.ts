@@ -51,10 +51,22 @@ export interface CheckOptions {
 }
 
 /** Makes every check of one view from its rows and pictures alone. */
-export function checkView(doc: CharacterDoc, viewId: ViewId, art: ViewArt, { step = 2, onProgress }: CheckOptions = {}): ViewProof {
+export function checkView(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  { step = 2, onProgress }: CheckOptions = {},
+): ViewProof {
   const tell = (share: number, what: string) => onProgress?.(share, what);
   tell(0, 'Rest match');
-  const checks: Check[] = [restMatch(doc, viewId, art), offcuts(doc, viewId, art), insideCanvas(doc, viewId, art), names(doc, viewId), family(doc, viewId), pivots(doc, viewId, art)];
+  const checks: Check[] = [
+    restMatch(doc, viewId, art),
+    offcuts(doc, viewId, art),
+    insideCanvas(doc, viewId, art),
+    names(doc, viewId),
+    family(doc, viewId),
+    pivots(doc, viewId, art),
+  ];
   const joints = proveJoints(doc, viewId, art, step, tell);
   checks.push(jointsClean(doc, viewId, joints));
   return { checks, joints };
@@ -65,17 +77,24 @@ function keyOf(doc: CharacterDoc, viewId: ViewId): string {
 }
 
 function restMatch(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
-  // What is left uncut is the offcuts' business: here it counts only where a piece has been.
   const { differing, largest, bounds } = compareAtRest(doc, viewId, art);
   const findings: Finding[] = bounds
-    ? [{ sentence: `${differing} px differ from the design, by up to ${largest} of 255. Cut what is left, or undo the last change.`, place: { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 } }]
+    ? [
+        {
+          sentence: `${differing} px differ from the design, by up to ${largest} of 255. Undo the last change, and tell us how you came here.`,
+          place: { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 },
+        },
+      ]
     : [];
   return { id: 'rest-match', view: keyOf(doc, viewId), ok: differing === 0, figure: differing, unit: 'px', findings };
 }
 
 function offcuts(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
   const order = drawOrder(doc, viewId);
-  const report = findOffcuts(art.design, order.map((p) => art.pieces.get(p.id)?.face ?? null));
+  const report = findOffcuts(
+    art.design,
+    order.map((p) => art.pieces.get(p.id)?.face ?? null),
+  );
   const findings = report.offcuts.slice(0, 40).map((offcut) => ({
     sentence:
       offcut.belongsTo === null
@@ -83,7 +102,14 @@ function offcuts(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
         : `${offcut.area} px lie beside ${pieceName(doc, order[offcut.belongsTo])} in no piece. Sweep them up.`,
     place: offcut.place,
   }));
-  return { id: 'offcuts', view: keyOf(doc, viewId), ok: report.untakenArea === 0, figure: report.untakenArea, unit: 'px', findings };
+  return {
+    id: 'offcuts',
+    view: keyOf(doc, viewId),
+    ok: report.untakenArea === 0,
+    figure: report.untakenArea,
+    unit: 'px',
+    findings,
+  };
 }
 
 function insideCanvas(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
@@ -98,12 +124,23 @@ function insideCanvas(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
       }
     }
   }
-  return { id: 'inside-canvas', view: keyOf(doc, viewId), ok: findings.length === 0, figure: order.length - findings.length, of: order.length, unit: 'pieces', findings };
+  return {
+    id: 'inside-canvas',
+    view: keyOf(doc, viewId),
+    ok: findings.length === 0,
+    figure: order.length - findings.length,
+    of: order.length,
+    unit: 'pieces',
+    findings,
+  };
 }
 
 function names(doc: CharacterDoc, viewId: ViewId): Check {
   const order = drawOrder(doc, viewId);
-  const faults = checkNames(order.map((p) => partOf(doc, p)), doc.character.scheme);
+  const faults = checkNames(
+    order.map((p) => partOf(doc, p)),
+    doc.character.scheme,
+  );
   const wrong = new Set(faults.map((f) => f.at));
   return {
     id: 'names',
@@ -127,7 +164,10 @@ function family(doc: CharacterDoc, viewId: ViewId): Check {
     figure: order.length - loose.length,
     of: order.length,
     unit: 'pieces',
-    findings: loose.map((p) => ({ sentence: `${pieceName(doc, p)} moves with nothing, and neither does ${pieceName(doc, root)}. Give it a parent in Stack.`, pieceId: p.id })),
+    findings: loose.map((p) => ({
+      sentence: `${pieceName(doc, p)} moves with nothing, and neither does ${pieceName(doc, root)}. Give it a parent in Stack.`,
+      pieceId: p.id,
+    })),
   };
 }
 
@@ -145,20 +185,44 @@ function pivots(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
           : child && parentPiece(doc, child)?.id !== joint.parentId
             ? 'turns about one piece and hangs from another. Set its parent in Stack, or place the joint again.'
             : null;
-    if (wrong) findings.push({ sentence: `The pivot of ${jointLabel(doc, joint)} ${wrong}`, jointId: joint.id, place: { x: joint.x, y: joint.y } });
+    if (wrong)
+      findings.push({
+        sentence: `The pivot of ${jointLabel(doc, joint)} ${wrong}`,
+        jointId: joint.id,
+        place: { x: joint.x, y: joint.y },
+      });
   }
-  return { id: 'pivots', view: keyOf(doc, viewId), ok: findings.length === 0, figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };
+  return {
+    id: 'pivots',
+    view: keyOf(doc, viewId),
+    ok: findings.length === 0,
+    figure: joints.length - findings.length,
+    of: joints.length,
+    unit: 'joints',
+    findings,
+  };
 }
 
-function proveJoints(doc: CharacterDoc, viewId: ViewId, art: ViewArt, step: number, tell: (share: number, what: string) => boolean | void): JointProof[] {
+function proveJoints(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  step: number,
+  tell: (share: number, what: string) => boolean | void,
+): JointProof[] {
   const joints = doc.joints.filter((j) => j.viewId === viewId);
   const proofs: JointProof[] = [];
   joints.forEach((joint, i) => {
     const assembly = assembleJoint(doc, joint, art);
     if (!assembly) return;
     const label = jointLabel(doc, joint);
-    const sweep = sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step, onProgress: (share) => tell(0.3 + (0.7 * (i + share)) / joints.length, `Sweep of ${label}`) });
-    const worst = sweep.bends.reduce((a, b) => (b.daylight + b.strayLine + b.brokenLine > a.daylight + a.strayLine + a.brokenLine ? b : a));
+    const sweep = sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], {
+      step,
+      onProgress: (share) => tell(0.3 + (0.7 * (i + share)) / joints.length, `Sweep of ${label}`),
+    });
+    const worst = sweep.bends.reduce((a, b) =>
+      b.daylight + b.strayLine + b.brokenLine > a.daylight + a.strayLine + a.brokenLine ? b : a,
+    );
     proofs.push({ jointId: joint.id, cleanRange: sweep.cleanRange, worst });
   });
   return proofs;
@@ -180,7 +244,15 @@ function jointsClean(doc: CharacterDoc, viewId: ViewId, proofs: readonly JointPr
         : `${label} is clean from ${low}° to ${high}° of ${joint.rangeLow}° to ${joint.rangeHigh}°; ${faultOf(proof.worst)} at worst. ${remedy}`;
     findings.push({ sentence, jointId: joint.id, place: proof?.worst.place ?? { x: joint.x, y: joint.y } });
   }
-  return { id: 'joints-clean', view: keyOf(doc, viewId), ok: findings.length === 0, figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };
+  return {
+    id: 'joints-clean',
+    view: keyOf(doc, viewId),
+    ok: findings.length === 0,
+    figure: joints.length - findings.length,
+    of: joints.length,
+    unit: 'joints',
+    findings,
+  };
 }
 
 /** The largest fault of a bend, in words. */

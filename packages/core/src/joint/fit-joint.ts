@@ -67,7 +67,9 @@ export function fitJoint(silhouette: PlacedMask, cut: CutLine, options?: Partial
   const found = settle(sides as [Float64Array, Float64Array], outlines, middle, width, slide);
   if (!found.ok) return found;
   const { x, y, feet, residual, slack } = found;
-  const radius = (feet[0].distance + feet[1].distance) / 2;
+  const tangent = (feet[0].distance + feet[1].distance) / 2;
+  // Where the contour steps in elsewhere (a cuff's edge), the disc gives way to it and lies inside.
+  const radius = slack > 0.5 ? tangent - slack : tangent;
   const axisRad = Math.atan2(feet[1].y - feet[0].y, feet[1].x - feet[0].x) + Math.PI / 2;
   const line = design
     ? measureLine(design, silhouette, { x, y, radius: radius * 1.3 + 4 })
@@ -82,7 +84,7 @@ export function fitJoint(silhouette: PlacedMask, cut: CutLine, options?: Partial
       { x: feet[0].x, y: feet[0].y },
       { x: feet[1].x, y: feet[1].y },
     ],
-    axis: (((axisRad * 180) / Math.PI) % 180 + 180) % 180,
+    axis: ((((axisRad * 180) / Math.PI) % 180) + 180) % 180,
     lineWidth: line.width,
     lineColour: line.colour,
     fillColour: line.fill,
@@ -116,12 +118,20 @@ function chordOf(mask: PlacedMask, cut: CutLine): Result<CutLine> {
 /** The silhouette around the cut, with an empty rim, so that the canvas' own border counts as contour. */
 function windowAt(mask: PlacedMask, middle: { x: number; y: number }, width: number): PlacedMask {
   const reach = Math.ceil(width * 1.6 + 8);
-  const rect = { x: Math.floor(middle.x) - reach, y: Math.floor(middle.y) - reach, width: 2 * reach + 1, height: 2 * reach + 1 };
+  const rect = {
+    x: Math.floor(middle.x) - reach,
+    y: Math.floor(middle.y) - reach,
+    width: 2 * reach + 1,
+    height: 2 * reach + 1,
+  };
   const common = intersectRects(rect, mask);
   const window = createPlacedMask(rect);
   for (let y = 0; y < common.height; y++) {
     const from = (common.y + y - mask.y) * mask.width + common.x - mask.x;
-    window.data.set(mask.data.subarray(from, from + common.width), (common.y + y - rect.y) * rect.width + common.x - rect.x);
+    window.data.set(
+      mask.data.subarray(from, from + common.width),
+      (common.y + y - rect.y) * rect.width + common.x - rect.x,
+    );
   }
   return window;
 }
@@ -183,7 +193,11 @@ function settle(
   width: number,
   slide: number,
 ): Result<Settled> {
-  let refusal = refuse('no-disc', 'No disc fits here: move the cut along the limb, or place the joint by hand.', middle);
+  let refusal = refuse(
+    'no-disc',
+    'No disc fits here: move the cut along the limb, or place the joint by hand.',
+    middle,
+  );
   const first = tangentDisc(sides, middle, width);
   const axis = first ? first.axis : { x: (sides[0][1] - sides[1][1]) / width, y: (sides[1][0] - sides[0][0]) / width };
   const length = Math.hypot(axis.x, axis.y) || 1;
@@ -194,7 +208,11 @@ function settle(
     const disc = k === 0 ? first : tangentDisc(sides, anchor, width);
     if (!disc) continue;
     if (disc.opposition > OPPOSITE) {
-      refusal = refuse('not-opposite', 'The two sides of the limb do not face each other here, so no disc touches both.', middle);
+      refusal = refuse(
+        'not-opposite',
+        'The two sides of the limb do not face each other here, so no disc touches both.',
+        middle,
+      );
       continue;
     }
     const radius = (disc.feet[0].distance + disc.feet[1].distance) / 2;
@@ -218,7 +236,11 @@ interface TangentDisc extends Settled {
 }
 
 /** Newton's method for the disc tangent to both sides whose centre is the point of the middle line nearest to `anchor`. */
-function tangentDisc(sides: [Float64Array, Float64Array], anchor: { x: number; y: number }, width: number): TangentDisc | null {
+function tangentDisc(
+  sides: [Float64Array, Float64Array],
+  anchor: { x: number; y: number },
+  width: number,
+): TangentDisc | null {
   const reach = Math.max(4, Math.min(60, width * 0.35));
   let { x, y } = anchor;
   let result: TangentDisc | null = null;

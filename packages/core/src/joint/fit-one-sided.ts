@@ -15,7 +15,11 @@ import { measureLine } from './measure-line.js';
  * @param cut the border between the two, px
  * @returns the disc, or a refusal: `not-on-limb`, `no-end`
  */
-export function fitOneSided(silhouette: PlacedMask, cut: CutLine, design: PlacedBitmap | null = null): Result<JointFit> {
+export function fitOneSided(
+  silhouette: PlacedMask,
+  cut: CutLine,
+  design: PlacedBitmap | null = null,
+): Result<JointFit> {
   const length = Math.hypot(cut.x1 - cut.x0, cut.y1 - cut.y0);
   const radius = length / 2;
   const middle = { x: (cut.x0 + cut.x1) / 2, y: (cut.y0 + cut.y1) / 2 };
@@ -36,7 +40,8 @@ export function fitOneSided(silhouette: PlacedMask, cut: CutLine, design: Placed
         }
       }
     }
-    if (!contact || nearest > 3 * radius) return refuse('no-end', 'The border reaches no outer contour that a joint could lie against.', middle);
+    if (!contact || nearest > 3 * radius)
+      return refuse('no-end', 'The border reaches no outer contour that a joint could lie against.', middle);
     if (Math.abs(nearest - radius) < 0.05 || nearest < 0.25) break;
     // Slide along the line through the contact: away from the contour when too near, towards it when too far.
     x += ((x - contact.x) / nearest) * (radius - nearest);
@@ -55,7 +60,7 @@ export function fitOneSided(silhouette: PlacedMask, cut: CutLine, design: Placed
     y,
     radius,
     contacts: [contact, opposite],
-    axis: (((axisRad * 180) / Math.PI) % 180 + 180) % 180,
+    axis: ((((axisRad * 180) / Math.PI) % 180) + 180) % 180,
     lineWidth: line.width,
     lineColour: line.colour,
     fillColour: line.fill,

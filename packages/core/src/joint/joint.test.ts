@@ -50,7 +50,8 @@ test('fits the inscribed disc within the figures of geometry.md on 147 limbs', (
   }
   const worst = (list: number[]) => Math.max(...list);
   if (process.env.FIGURES) {
-    for (const [name, list] of Object.entries(errors)) console.log(name, 'median', median(list).toFixed(3), 'worst', worst(list).toFixed(3));
+    for (const [name, list] of Object.entries(errors))
+      console.log(name, 'median', median(list).toFixed(3), 'worst', worst(list).toFixed(3));
   }
   expect(worst(errors.centre)).toBeLessThan(0.5);
   expect(worst(errors.radius)).toBeLessThan(0.5);
@@ -117,14 +118,24 @@ const limbs: LimbSpec[] = [
 ];
 
 describe.each(limbs)('a straight limb of $width px at $angle° with a line of $line px', (spec) => {
-  test.each([true, false])('is the design at rest and clean through ±120° once rounded (child in front: %s)', (childInFront) => {
-    const rig = rigFor(spec, { childInFront });
-    const atRest = composite(rig.design.width, rig.design.height, rig.images);
-    expect(compareBitmaps(atRest, rig.design).differing).toBe(0);
-    const sweep = sweepJoint(rig.assembly, [-120, 120], { step: 10 });
-    if (process.env.FIGURES) console.log(JSON.stringify(spec), childInFront, sweep.bends.map((b) => [b.angle, b.daylight, b.kink, b.brokenLine, b.strayLine, Math.round(b.corner)].join(' ')).join('\n'));
-    expect(sweep.cleanRange).toEqual([-120, 120]);
-  });
+  test.each([true, false])(
+    'is the design at rest and clean through ±120° once rounded (child in front: %s)',
+    (childInFront) => {
+      const rig = rigFor(spec, { childInFront });
+      const atRest = composite(rig.design.width, rig.design.height, rig.images);
+      expect(compareBitmaps(atRest, rig.design).differing).toBe(0);
+      const sweep = sweepJoint(rig.assembly, [-120, 120], { step: 10 });
+      if (process.env.FIGURES)
+        console.log(
+          JSON.stringify(spec),
+          childInFront,
+          sweep.bends
+            .map((b) => [b.angle, b.daylight, b.kink, b.brokenLine, b.strayLine, Math.round(b.corner)].join(' '))
+            .join('\n'),
+        );
+      expect(sweep.cleanRange).toEqual([-120, 120]);
+    },
+  );
 
   test('is not clean past ±5° as a butt joint', () => {
     const sweep = sweepJoint(rigFor(spec, { rounded: false }).assembly, [-15, 15], { step: 1 });

@@ -102,7 +102,8 @@ function normalRuns(art: PlacedBitmap, mask: PlacedMask, zone: MeasureZone, dept
       if (Math.hypot(x - zone.x, y - zone.y) > zone.radius) continue;
       // A contour point beside the window's own border is not the art's contour.
       const edge = 1.5;
-      if (x < mask.x + edge || y < mask.y + edge || x > mask.x + mask.width - edge || y > mask.y + mask.height - edge) continue;
+      if (x < mask.x + edge || y < mask.y + edge || x > mask.x + mask.width - edge || y > mask.y + mask.height - edge)
+        continue;
       const span = Math.min(4, (n >> 1) - 1);
       const a = (i + span) % n;
       const b = (i - span + n) % n;
@@ -147,7 +148,8 @@ function lineIn(profile: readonly Sample[]): { fill: Rgb; end: number } | null {
     for (let j = 1; j <= settle && steady; j++) steady = labDistance(here.lab, profile[k + j].lab) < SAME;
     if (!steady) continue;
     let contrast = 0;
-    for (let j = rim - 1; j < k; j++) if (profile[j].coverage > 0.5) contrast = Math.max(contrast, labDistance(here.lab, profile[j].lab));
+    for (let j = rim - 1; j < k; j++)
+      if (profile[j].coverage > 0.5) contrast = Math.max(contrast, labDistance(here.lab, profile[j].lab));
     if (contrast > 2 * SAME) return { fill: profile[k + settle].rgb, end: k };
   }
   return null;

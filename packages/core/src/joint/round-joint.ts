@@ -1,10 +1,21 @@
-import { createPlaced, cropPlaced, growRect, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import {
+  createPlaced,
+  cropPlaced,
+  growRect,
+  trimToPaint,
+  wordsOf,
+  type PlacedBitmap,
+  type Rect,
+} from '../raster/bitmap.js';
 import { colourDistance, type Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask } from '../raster/mask.js';
 
 /** Which piece's disc carries the outline. */
 export type OutlineOn = 'back' | 'front' | 'both' | 'none';
+
+/** Who carries the disc: both pieces, or only one where the other's end is kept as drawn (a cuff over a hand). */
+export type DiscOn = 'both' | 'child' | 'parent';
 
 /** The disc that a piece and its parent share, with what is drawn on it. */
 export interface Disc {
@@ -26,6 +37,8 @@ export interface EndInput {
   design: PlacedBitmap;
   /** The piece's face. */
   face: PlacedBitmap;
+  /** The face of the joint's other piece, whose visible pixels this one may carry a copy of. */
+  other: PlacedBitmap;
   /** Is this piece drawn in front of the other one of the joint? */
   inFront: boolean;
   /** Faces of all pieces that are drawn later than this one. */
@@ -56,13 +69,16 @@ function rimAt(disc: Disc, angleRad: number): number {
   const reach = loosenessReach(disc);
   if (reach === 0) return disc.radius;
   const phase = disc.x * 0.37 + disc.y * 0.11;
-  const wave = 0.5 * Math.sin(3 * angleRad + phase) + 0.3 * Math.sin(5 * angleRad + 2.1 * phase) + 0.2 * Math.sin(2 * angleRad - phase);
+  const wave =
+    0.5 * Math.sin(3 * angleRad + phase) +
+    0.3 * Math.sin(5 * angleRad + 2.1 * phase) +
+    0.2 * Math.sin(2 * angleRad - phase);
   return disc.radius - reach * (0.5 + 0.5 * wave);
 }
 
 /**
  * Rounds one piece's end to the joint's disc, without changing the picture at rest:
- * where a neighbour's pixel shows, the piece gets a copy of it (overlap); where a piece in front hides it,
+ * where the other piece's pixel shows, this one gets a copy of it (overlap); where a piece in front hides it,
  * the piece's own paint is carried on (under), from the nearest visible paint that is not line, or the
  * design's own pixels where they are of the same paint, so that shading and texture go on.
  *
@@ -70,13 +86,19 @@ function rimAt(disc: Disc, angleRad: number): number {
  * less the line width, so that no line of its own crosses the limb when it turns. Only fully opaque places
  * of the design are painted: on the rim, the soft contour stays as it is.
  */
-export function roundEnd({ design, face, inFront, later, disc }: EndInput): RoundedEnd {
+export function roundEnd({ design, face, other, inFront, later, disc }: EndInput): RoundedEnd {
   const lined = disc.lineWidth > 0;
   const shrink = inFront && lined && (disc.outlineOn === 'back' || disc.outlineOn === 'none') ? disc.lineWidth : 0;
-  const carriesLine = lined && (inFront ? disc.outlineOn === 'both' : disc.outlineOn === 'back' || disc.outlineOn === 'both');
+  const carriesLine =
+    lined && (inFront ? disc.outlineOn === 'both' : disc.outlineOn === 'back' || disc.outlineOn === 'both');
   const reach = disc.radius - shrink;
   const rect = growRect(
-    { x: Math.floor(disc.x - reach) - 1, y: Math.floor(disc.y - reach) - 1, width: Math.ceil(2 * reach) + 3, height: Math.ceil(2 * reach) + 3 },
+    {
+      x: Math.floor(disc.x - reach) - 1,
+      y: Math.floor(disc.y - reach) - 1,
+      width: Math.ceil(2 * reach) + 3,
+      height: Math.ceil(2 * reach) + 3,
+    },
     0,
     design,
   );
@@ -84,6 +106,7 @@ export function roundEnd({ design, face, inFront, later, disc }: EndInput): Roun
   const hidden = opaqueCover(later, rect);
   const own = wordsOf(cropPlaced(face, rect));
   const art = wordsOf(cropPlaced(design, rect));
+  const neighbour = wordsOf(cropPlaced(other, rect));
   const carried = carryPaint(face, disc, rect);
   const overlap = createPlaced(rect);
   const under = createPlaced(rect);
@@ -102,6 +125,7 @@ export function roundEnd({ design, face, inFront, later, disc }: EndInput): Roun
       const alpha = Math.round(255 * clamp01(rim - d + 0.5));
       if (alpha === 0) continue;
       if (!hidden[i]) {
+        if (neighbour[i] >>> 24 === 0) continue;
         overlapWords[i] = withAlpha(art[i], alpha);
         continue;
       }
@@ -126,7 +150,12 @@ function opaqueCover(faces: readonly PlacedBitmap[], rect: Rect): Uint8Array {
 
 /** For each pixel of `rect` the piece's nearest own paint that is not line, as an opaque word; 0 where there is none near. */
 function carryPaint(face: PlacedBitmap, disc: Disc, rect: Rect): Uint32Array {
-  const source = growRect(rect, Math.ceil(disc.radius * 0.5 + 2 * disc.lineWidth), { x: rect.x - 10000, y: rect.y - 10000, width: 20000, height: 20000 });
+  const source = growRect(rect, Math.ceil(disc.radius * 0.5 + 2 * disc.lineWidth), {
+    x: rect.x - 10000,
+    y: rect.y - 10000,
+    width: 20000,
+    height: 20000,
+  });
   const words = wordsOf(cropPlaced(face, source));
   const paint = createMask(source.width, source.height);
   const line = createMask(source.width, source.height);
@@ -180,7 +209,8 @@ function withAlpha(word: number, alpha: number): number {
 }
 
 function mix(from: number, to: number, share: number): number {
-  const channel = (shift: number) => Math.round(((from >>> shift) & 255) * (1 - share) + ((to >>> shift) & 255) * share) << shift;
+  const channel = (shift: number) =>
+    Math.round(((from >>> shift) & 255) * (1 - share) + ((to >>> shift) & 255) * share) << shift;
   return (channel(0) | channel(8) | channel(16) | 0xff000000) >>> 0;
 }
 
@@ -205,7 +235,14 @@ export function roundJoint(input: {
 }): RoundedJoint {
   const { design, front, behind, disc, between = [], later = [] } = input;
   return {
-    front: roundEnd({ design, face: front, inFront: true, later, disc }),
-    behind: roundEnd({ design, face: behind, inFront: false, later: [...between, front, ...later], disc }),
+    front: roundEnd({ design, face: front, other: behind, inFront: true, later, disc }),
+    behind: roundEnd({
+      design,
+      face: behind,
+      other: front,
+      inFront: false,
+      later: [...between, front, ...later],
+      disc,
+    }),
   };
 }

@@ -23,7 +23,11 @@ export function sharedBorder(a: PlacedBitmap, b: PlacedBitmap): Result<SharedBor
     { x: b.x - 1, y: b.y - 1, width: b.width + 2, height: b.height + 2 },
   );
   const solid = (src: PlacedBitmap, x: number, y: number) =>
-    x >= src.x && y >= src.y && x < src.x + src.width && y < src.y + src.height && src.data[((y - src.y) * src.width + x - src.x) * 4 + 3] > INSIDE;
+    x >= src.x &&
+    y >= src.y &&
+    x < src.x + src.width &&
+    y < src.y + src.height &&
+    src.data[((y - src.y) * src.width + x - src.x) * 4 + 3] > INSIDE;
   const points: number[] = [];
   for (let y = near.y; y < near.y + near.height; y++) {
     for (let x = near.x; x < near.x + near.width; x++) {
@@ -109,5 +113,13 @@ function straighten(points: Float64Array): SharedBorder {
     high = Math.max(high, along);
     bend = Math.max(bend, Math.abs((points[i + 1] - my) * dx - (points[i] - mx) * dy));
   }
-  return { x0: mx + low * dx, y0: my + low * dy, x1: mx + high * dx, y1: my + high * dy, points, length: high - low, bend };
+  return {
+    x0: mx + low * dx,
+    y0: my + low * dy,
+    x1: mx + high * dx,
+    y1: my + high * dy,
+    points,
+    length: high - low,
+    bend,
+  };
 }

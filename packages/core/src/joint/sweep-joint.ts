@@ -1,5 +1,13 @@
 import { withDefaults } from '../options.js';
-import { createPlaced, cropPlaced, intersectRects, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import {
+  createPlaced,
+  cropPlaced,
+  intersectRects,
+  uniteRects,
+  wordsOf,
+  type PlacedBitmap,
+  type Rect,
+} from '../raster/bitmap.js';
 import { labDistance, toLab } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
@@ -72,11 +80,19 @@ export function cleanLimits(disc: Pick<Disc, 'radius' | 'lineWidth'>): CleanLimi
 
 /** Does this bend show nothing that a viewer would see as a fault? */
 export function isCleanBend(bend: BendMeasure, limits: CleanLimits, lined: boolean): boolean {
-  return bend.daylight <= limits.daylight && (!lined || bend.brokenLine <= limits.brokenLine) && bend.strayLine <= limits.strayLine;
+  return (
+    bend.daylight <= limits.daylight &&
+    (!lined || bend.brokenLine <= limits.brokenLine) &&
+    bend.strayLine <= limits.strayLine
+  );
 }
 
 /** Turns the joint through `range` and measures every angle (0 is always among them). */
-export function sweepJoint(assembly: Assembly, range: readonly [number, number], options?: Partial<SweepOptions>): Sweep {
+export function sweepJoint(
+  assembly: Assembly,
+  range: readonly [number, number],
+  options?: Partial<SweepOptions>,
+): Sweep {
   const { step, onProgress } = withDefaults<SweepOptions>({ step: 1 }, options);
   const rig = prepareBend(assembly);
   const angles = anglesIn(range, step);
@@ -97,7 +113,10 @@ function anglesIn([low, high]: readonly [number, number], step: number): number[
 }
 
 /** The widest clean interval about 0 in a list of bends sorted by angle; null where 0 is missing or not clean. */
-export function cleanRange(bends: readonly BendMeasure[], disc: Pick<Disc, 'radius' | 'lineWidth'>): [number, number] | null {
+export function cleanRange(
+  bends: readonly BendMeasure[],
+  disc: Pick<Disc, 'radius' | 'lineWidth'>,
+): [number, number] | null {
   const limits = cleanLimits(disc);
   const lined = disc.lineWidth > 0;
   const rest = bends.findIndex((bend) => bend.angle === 0);
@@ -128,7 +147,12 @@ export function prepareBend(assembly: Assembly): BendRig {
   const { disc } = assembly;
   // A square with sides of 4 radii about the pivot.
   const half = Math.ceil(2 * disc.radius);
-  const window: Rect = { x: Math.floor(disc.x) - half, y: Math.floor(disc.y) - half, width: 2 * half + 1, height: 2 * half + 1 };
+  const window: Rect = {
+    x: Math.floor(disc.x) - half,
+    y: Math.floor(disc.y) - half,
+    width: 2 * half + 1,
+    height: 2 * half + 1,
+  };
   const { width, height } = window;
   const size = width * height;
   const parent = channelsOf([assembly.parent], window, disc);
@@ -149,7 +173,8 @@ export function prepareBend(assembly: Assembly): BendRig {
   const nearDisc = 1.25 * disc.radius;
   const fromPivot = new Float32Array(size);
   for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i++) fromPivot[i] = Math.hypot(window.x + x + 0.5 - pivotX, window.y + y + 0.5 - pivotY);
+    for (let x = 0; x < width; x++, i++)
+      fromPivot[i] = Math.hypot(window.x + x + 0.5 - pivotX, window.y + y + 0.5 - pivotY);
   }
   const restLine = createMask(width, height);
   const behind = new Uint32Array(size);
@@ -194,7 +219,10 @@ export function prepareBend(assembly: Assembly): BendRig {
       const pAlpha = p & 255;
       const bAlpha = b & 255;
       const aAlpha = a & 255;
-      const shown = pAlpha === 255 || aAlpha === 255 || bAlpha === 255 ? 255 : 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha)) / 65025;
+      const shown =
+        pAlpha === 255 || aAlpha === 255 || bAlpha === 255
+          ? 255
+          : 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha)) / 65025;
       const faces = Math.max((p >>> FACE) & 255, (b >>> FACE) & 255, (a >>> FACE) & 255);
       const wanted = faces > 127 || d <= innerDisc;
       ideal[i] = wanted ? 1 : 0;
@@ -207,9 +235,16 @@ export function prepareBend(assembly: Assembly): BendRig {
       if (!lined) continue;
       const line =
         ((a >>> LINE) & 255) +
-        (((255 - aAlpha) / 255) * (((p >>> LINE) & 255) + ((255 - pAlpha) / 255) * ((b >>> LINE) & 255)));
+        ((255 - aAlpha) / 255) * (((p >>> LINE) & 255) + ((255 - pAlpha) / 255) * ((b >>> LINE) & 255));
       lineMask.data[i] = line > 100 ? 255 : 0;
-      if (line > 127 && d < deep && nearRestLine[i] > 1.5 && ((a >>> FACE_LINE) & 255) < 60 && ((b >>> FACE_LINE) & 255) < 60) strayLine++;
+      if (
+        line > 127 &&
+        d < deep &&
+        nearRestLine[i] > 1.5 &&
+        ((a >>> FACE_LINE) & 255) < 60 &&
+        ((b >>> FACE_LINE) & 255) < 60
+      )
+        strayLine++;
     }
     return {
       angle,
@@ -227,7 +262,11 @@ export function prepareBend(assembly: Assembly): BendRig {
       const from = (y + half - zone) * width + half - zone;
       zoneMask.data.set(cover.data.subarray(from, from + zoneMask.width), y * zoneMask.width);
     }
-    return sharpestCorner(zoneMask, { x: pivotX - window.x - half + zone, y: pivotY - window.y - half + zone }, disc.radius);
+    return sharpestCorner(
+      zoneMask,
+      { x: pivotX - window.x - half + zone, y: pivotY - window.y - half + zone },
+      disc.radius,
+    );
   }
 
   function brokenLine(): number {
@@ -288,7 +327,8 @@ export function prepareBend(assembly: Assembly): BendRig {
 function spiral(reach: number): Int32Array {
   const steps: [number, number][] = [];
   const whole = Math.floor(reach);
-  for (let y = -whole; y <= whole; y++) for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= reach) steps.push([x, y]);
+  for (let y = -whole; y <= whole; y++)
+    for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= reach) steps.push([x, y]);
   steps.sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
   return Int32Array.from(steps.flat());
 }
@@ -332,7 +372,11 @@ function channelsOf(pieces: readonly SweepPiece[], rect: Rect, disc: Assembly['d
     const q = faceWords[i];
     if (p >>> 24 === 0 && q >>> 24 === 0) continue;
     out[i] =
-      (((p >>> 24) << ALPHA) | (lineness(p) << LINE) | ((q >>> 24) << FACE) | ((q === p ? lineness(p) : lineness(q)) << FACE_LINE)) >>> 0;
+      (((p >>> 24) << ALPHA) |
+        (lineness(p) << LINE) |
+        ((q >>> 24) << FACE) |
+        ((q === p ? lineness(p) : lineness(q)) << FACE_LINE)) >>>
+      0;
   }
   return out;
 }

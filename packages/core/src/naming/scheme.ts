@@ -44,7 +44,15 @@ const SIDE_WORDS = {
 export const LONGEST_NAME = 80;
 
 /** Words that no common system takes as a file name, or that a package keeps for itself. */
-const RESERVED = new Set(['design', 'con', 'prn', 'aux', 'nul', ...[1, 2, 3, 4, 5, 6, 7, 8, 9].flatMap((n) => [`com${n}`, `lpt${n}`])]);
+const RESERVED = new Set([
+  'design',
+  'uncut',
+  'con',
+  'prn',
+  'aux',
+  'nul',
+  ...[1, 2, 3, 4, 5, 6, 7, 8, 9].flatMap((n) => [`com${n}`, `lpt${n}`]),
+]);
 
 /** The name of a part in a scheme: its tokens in order, empty ones dropped. */
 export function nameFor(part: NameTokens, scheme: NamingScheme): string {
@@ -71,7 +79,9 @@ function sideWord(side: 'A' | 'B', scheme: NamingScheme, first: boolean): string
 function caseWord(text: string, scheme: NamingScheme, first: boolean): string {
   const words = plainWords(text);
   if (scheme.case === 'lower') return words.join(scheme.separator === '-' ? '_' : '-');
-  return words.map((word, i) => (scheme.case === 'camel' && first && i === 0 ? word : word[0].toUpperCase() + word.slice(1))).join('');
+  return words
+    .map((word, i) => (scheme.case === 'camel' && first && i === 0 ? word : word[0].toUpperCase() + word.slice(1)))
+    .join('');
 }
 
 /** The plain lower-case words of a text: letters and digits of ASCII, accents dropped. */
@@ -93,7 +103,13 @@ export function codeFor(text: string): string {
 /** A part as a person says it: `lower arm A`, `hair, front`, `head`. */
 export function labelFor(part: NameTokens): string {
   const limb = part.group === 'arm' || part.group === 'leg';
-  const base = !part.part ? part.group : limb && WITH_GROUP.has(part.part) ? `${part.part} ${part.group}` : limb ? part.part : `${part.group}, ${part.part}`;
+  const base = !part.part
+    ? part.group
+    : limb && WITH_GROUP.has(part.part)
+      ? `${part.part} ${part.group}`
+      : limb
+        ? part.part
+        : `${part.group}, ${part.part}`;
   return [base, part.side, part.index].filter((word) => word !== null && word !== '').join(' ');
 }
 
@@ -121,7 +137,8 @@ export function checkNames(parts: readonly NameTokens[], scheme: NamingScheme): 
     if (name === '') return add('empty', 'A piece has no name. Give it one from the list, or type your own.');
     if (name.length > LONGEST_NAME) add('too-long', `${name.slice(0, 24)}… is longer than ${LONGEST_NAME} characters.`);
     if (RESERVED.has(name.toLowerCase())) add('reserved', `${name} is kept for other uses. Choose another name.`);
-    if (!/^[A-Za-z0-9][A-Za-z0-9 _-]*$/.test(name)) add('unsafe', `${name} has characters that not every system takes in a file name.`);
+    if (!/^[A-Za-z0-9][A-Za-z0-9 _-]*$/.test(name))
+      add('unsafe', `${name} has characters that not every system takes in a file name.`);
     const twin = seen.get(name.toLowerCase());
     if (twin !== undefined) add('duplicate', `Two pieces are named ${name}. Number them, or rename one.`);
     seen.set(name.toLowerCase(), name);

@@ -15,7 +15,13 @@ const limb = (side: 'A' | 'B'): VocabularyPart[] => {
   const leg = `Leg ${side}` as const;
   // Side B's limbs bend the other way round on screen.
   const turn = (low: number, high: number): readonly [number, number] => (side === 'A' ? [low, high] : [-high, -low]);
-  const part = (heading: VocabularyPart['heading'], group: string, name: string, parent: string, range: readonly [number, number]) => ({
+  const part = (
+    heading: VocabularyPart['heading'],
+    group: string,
+    name: string,
+    parent: string,
+    range: readonly [number, number],
+  ) => ({
     heading,
     group,
     side,
@@ -35,7 +41,13 @@ const limb = (side: 'A' | 'B'): VocabularyPart[] => {
   ];
 };
 
-const single = (heading: VocabularyPart['heading'], group: string, part: string | null, parent: string | null, turn = 30): VocabularyPart => ({
+const single = (
+  heading: VocabularyPart['heading'],
+  group: string,
+  part: string | null,
+  parent: string | null,
+  turn = 30,
+): VocabularyPart => ({
   heading,
   group,
   side: null,
@@ -80,7 +92,8 @@ export function usualParent(tokens: NameTokens, parts: readonly NameTokens[]): n
   const side = tokens.side;
   for (let rung = 0; entry?.parent && rung < 8; rung++) {
     const [group, name] = entry.parent.split('/');
-    const fits = (p: NameTokens) => p.group === group && (p.part ?? '') === name && (p.side === null || p.side === side);
+    const fits = (p: NameTokens) =>
+      p.group === group && (p.part ?? '') === name && (p.side === null || p.side === side);
     const at = parts.findIndex(fits);
     if (at >= 0) return at;
     entry = VOCABULARY.find(fits) ?? null;

@@ -43,8 +43,7 @@ function over(src: number, dst: number): number {
   if (da === 0) return src;
   const back = (da * (255 - sa)) / 255;
   const alpha = sa + back;
-  const mix = (shift: number) =>
-    Math.round((((src >>> shift) & 255) * sa + ((dst >>> shift) & 255) * back) / alpha);
+  const mix = (shift: number) => Math.round((((src >>> shift) & 255) * sa + ((dst >>> shift) & 255) * back) / alpha);
   return (mix(0) | (mix(8) << 8) | (mix(16) << 16) | (Math.round(alpha) << 24)) >>> 0;
 }
 

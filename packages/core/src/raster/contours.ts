@@ -61,7 +61,13 @@ export function contours(mask: Mask, level = 127.5): Contour[] {
         const value = data[row + x];
         if (value === 0 || value === 255) {
           const from = x;
-          while (x + 1 < width && data[row + x + 1] === value && data[row + width + x] === value && data[row + width + x + 1] === value) x++;
+          while (
+            x + 1 < width &&
+            data[row + x + 1] === value &&
+            data[row + width + x] === value &&
+            data[row + width + x + 1] === value
+          )
+            x++;
           if (x > from) {
             x--;
             continue;

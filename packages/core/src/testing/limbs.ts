@@ -74,6 +74,11 @@ export function drawLimb(spec: LimbSpec, offset = { x: 0.31, y: -0.17 }): Limb {
     }
   }
   const silhouette = { ...coverageOf(design), x: 0, y: 0 };
-  const cut = { x0: centre.x - ay * half * 1.2, y0: centre.y + ax * half * 1.2, x1: centre.x + ay * half * 1.2, y1: centre.y - ax * half * 1.2 };
+  const cut = {
+    x0: centre.x - ay * half * 1.2,
+    y0: centre.y + ax * half * 1.2,
+    x1: centre.x + ay * half * 1.2,
+    y1: centre.y - ax * half * 1.2,
+  };
   return { design, silhouette, cut, centre, radius: half * cos };
 }

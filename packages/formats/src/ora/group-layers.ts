@@ -12,5 +12,7 @@ export function groupInRuns(layers: readonly { layer: OraLayer; group: string | 
     if (last && group !== null && last.group === group) last.layers.push(layer);
     else runs.push({ group, layers: [layer] });
   }
-  return runs.flatMap(({ group, layers: run }): OraNode[] => (group !== null && run.length > 1 ? [{ group, layers: run }] : run));
+  return runs.flatMap(({ group, layers: run }): OraNode[] =>
+    group !== null && run.length > 1 ? [{ group, layers: run }] : run,
+  );
 }

@@ -57,12 +57,23 @@ export function writeOpenRaster(document: OraDocument): Uint8Array {
     'group' in node
       ? {
           stack: topFirst(node.layers),
-          ':@': { '@_name': node.group, '@_opacity': '1.0', '@_visibility': 'visible', '@_composite-op': 'svg:src-over', '@_isolation': 'auto' },
+          ':@': {
+            '@_name': node.group,
+            '@_opacity': '1.0',
+            '@_visibility': 'visible',
+            '@_composite-op': 'svg:src-over',
+            '@_isolation': 'auto',
+          },
         }
       : layerNode(node);
   // OpenRaster lists the top layer first.
   const topFirst = (nodes: readonly OraNode[]) => nodes.map(stackNode).reverse();
-  const builder = new XMLBuilder({ preserveOrder: true, ignoreAttributes: false, format: true, suppressEmptyNode: true });
+  const builder = new XMLBuilder({
+    preserveOrder: true,
+    ignoreAttributes: false,
+    format: true,
+    suppressEmptyNode: true,
+  });
   const xml = builder.build([
     { '?xml': [{ '#text': '' }], ':@': { '@_version': '1.0', '@_encoding': 'UTF-8' } },
     {
@@ -100,10 +111,16 @@ interface XmlNode {
  * Reads the layers of an OpenRaster file, groups flattened into paths such as `arm A/arm_A_lower`.
  * @throws LimberError `damaged-file`
  */
-export function readOpenRaster(bytes: Uint8Array): { width: number; height: number; layers: (OraLayer & { path: string })[]; merged: Uint8Array | null } {
+export function readOpenRaster(bytes: Uint8Array): {
+  width: number;
+  height: number;
+  layers: (OraLayer & { path: string })[];
+  merged: Uint8Array | null;
+} {
   const files = new Map(readZip(bytes).map((file) => [file.path, file.bytes]));
   const text = (path: string) => new TextDecoder().decode(files.get(path) ?? new Uint8Array());
-  if (text('mimetype').trim() !== MIME || !files.has('stack.xml')) throw new LimberError('damaged-file', 'This is not an OpenRaster file.');
+  if (text('mimetype').trim() !== MIME || !files.has('stack.xml'))
+    throw new LimberError('damaged-file', 'This is not an OpenRaster file.');
   const parser = new XMLParser({ preserveOrder: true, ignoreAttributes: false, processEntities: false });
   const root = (parser.parse(text('stack.xml')) as XmlNode[]).find((node) => node.image);
   if (!root?.image) throw new LimberError('damaged-file', 'The OpenRaster file has no layer stack.');
@@ -123,5 +140,10 @@ export function readOpenRaster(bytes: Uint8Array): { width: number; height: numb
   };
   walk(root.image, '', 0, 0);
   const size = root[':@'] ?? {};
-  return { width: Number(size['@_w']), height: Number(size['@_h']), layers, merged: files.get('mergedimage.png') ?? null };
+  return {
+    width: Number(size['@_w']),
+    height: Number(size['@_h']),
+    layers,
+    merged: files.get('mergedimage.png') ?? null,
+  };
 }

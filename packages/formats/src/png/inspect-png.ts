@@ -43,19 +43,28 @@ function crc32(bytes: Uint8Array): number {
  * @throws LimberError `not-a-png`, `damaged-file`, `too-large`: one sentence saying what is wrong and what would do
  */
 export function inspectPng(bytes: Uint8Array): PngInfo {
-  if (bytes.length === 0) throw new LimberError('not-a-png', 'The file is empty.', 'Choose a PNG of the finished design.');
+  if (bytes.length === 0)
+    throw new LimberError('not-a-png', 'The file is empty.', 'Choose a PNG of the finished design.');
   if (bytes.length > PNG_LIMITS.bytes) {
-    throw new LimberError('too-large', `The file is larger than ${PNG_LIMITS.bytes / 1024 / 1024} MB.`, 'Save it smaller.');
+    throw new LimberError(
+      'too-large',
+      `The file is larger than ${PNG_LIMITS.bytes / 1024 / 1024} MB.`,
+      'Save it smaller.',
+    );
   }
   if (bytes.length < 8 || SIGNATURE.some((b, i) => bytes[i] !== b)) {
-    throw new LimberError('not-a-png', 'This is not a PNG file.', 'Save the finished design as a PNG with a transparent background.');
+    throw new LimberError(
+      'not-a-png',
+      'This is not a PNG file.',
+      'Save the finished design as a PNG with a transparent background.',
+    );
   }
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let info: PngInfo | null = null;
   let sawData = false;
   let sawPalette = false;
   let sawEnd = false;
-  for (let at = 8; at < bytes.length && !sawEnd; ) {
+  for (let at = 8; at < bytes.length && !sawEnd;) {
     if (at + 12 > bytes.length) throw damaged('The PNG file ends too early.');
     const length = view.getUint32(at);
     if (length > 0x7fffffff || at + 12 + length > bytes.length) throw damaged('The PNG file ends too early.');
@@ -90,7 +99,8 @@ function readHeader(view: DataView, at: number, length: number): PngInfo {
   const depth = view.getUint8(at + 8);
   const colour = COLOURS[view.getUint8(at + 9)];
   const interlaced = view.getUint8(at + 12) === 1;
-  if (width === 0 || height === 0 || !colour || !DEPTHS[colour].includes(depth)) throw damaged('The PNG header is damaged.');
+  if (width === 0 || height === 0 || !colour || !DEPTHS[colour].includes(depth))
+    throw damaged('The PNG header is damaged.');
   if (width > PNG_LIMITS.side || height > PNG_LIMITS.side || width * height > PNG_LIMITS.pixels) {
     throw new LimberError(
       'too-large',

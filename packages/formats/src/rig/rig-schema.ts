@@ -17,7 +17,13 @@ const point = {
 };
 const sha256 = { type: 'string', pattern: '^[0-9a-f]{64}$' };
 const name = { type: 'string', minLength: 1, maxLength: 96, pattern: '^[A-Za-z0-9][A-Za-z0-9 _-]*$' };
-const angles = { type: 'array', prefixItems: [{ type: 'number' }, { type: 'number' }], items: false, minItems: 2, maxItems: 2 };
+const angles = {
+  type: 'array',
+  prefixItems: [{ type: 'number' }, { type: 'number' }],
+  items: false,
+  minItems: 2,
+  maxItems: 2,
+};
 const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 const sheetImage = { role: { enum: ['line', 'shade'] }, image: { type: 'string' }, sha256, bounds };
 
@@ -40,7 +46,23 @@ const joint = {
 
 const piece = {
   type: 'object',
-  required: ['id', 'name', 'group', 'part', 'side', 'index', 'parent', 'image', 'sha256', 'bounds', 'pivot', 'joint', 'atlas', 'sheets', 'swapSet'],
+  required: [
+    'id',
+    'name',
+    'group',
+    'part',
+    'side',
+    'index',
+    'parent',
+    'image',
+    'sha256',
+    'bounds',
+    'pivot',
+    'joint',
+    'atlas',
+    'sheets',
+    'swapSet',
+  ],
   additionalProperties: false,
   properties: {
     id: { type: 'string', format: 'uuid' },
@@ -56,7 +78,10 @@ const piece = {
     pivot: orNull(point),
     joint: orNull(joint),
     atlas: orNull(bounds),
-    sheets: { type: 'array', items: { type: 'object', required: Object.keys(sheetImage), additionalProperties: false, properties: sheetImage } },
+    sheets: {
+      type: 'array',
+      items: { type: 'object', required: Object.keys(sheetImage), additionalProperties: false, properties: sheetImage },
+    },
     swapSet: { type: ['string', 'null'] },
   },
 };
@@ -82,19 +107,39 @@ export const RIG_SCHEMA = {
   $id: 'urn:limber-sheaf:rig:1',
   title: 'Limber Sheaf rig manifest',
   description:
-    'Lengths are pixels of the exported canvas, origin top left, x right, y down, a pixel\'s centre at +0.5. Angles are degrees, positive clockwise on screen. Colours are sRGB, straight alpha, 8 bits.',
+    "Lengths are pixels of the exported canvas, origin top left, x right, y down, a pixel's centre at +0.5. Angles are degrees, positive clockwise on screen. Colours are sRGB, straight alpha, 8 bits.",
   type: 'object',
-  required: ['format', 'formatVersion', 'generator', 'character', 'version', 'previousVersion', 'createdAt', 'scale', 'naming', 'checks', 'views'],
+  required: [
+    'format',
+    'formatVersion',
+    'generator',
+    'character',
+    'version',
+    'previousVersion',
+    'createdAt',
+    'scale',
+    'naming',
+    'checks',
+    'views',
+  ],
   additionalProperties: false,
   properties: {
     format: { const: 'limber-sheaf-rig' },
     formatVersion: { const: 1 },
-    generator: { type: 'object', required: ['name', 'version'], properties: { name: { type: 'string' }, version: { type: 'string' } } },
+    generator: {
+      type: 'object',
+      required: ['name', 'version'],
+      properties: { name: { type: 'string' }, version: { type: 'string' } },
+    },
     character: {
       type: 'object',
       required: ['id', 'name', 'code'],
       additionalProperties: false,
-      properties: { id: { type: 'string', format: 'uuid' }, name: { type: 'string' }, code: { type: 'string', pattern: '^[a-z0-9-]+$' } },
+      properties: {
+        id: { type: 'string', format: 'uuid' },
+        name: { type: 'string' },
+        code: { type: 'string', pattern: '^[a-z0-9-]+$' },
+      },
     },
     version: { type: 'integer', minimum: 1 },
     previousVersion: { type: ['integer', 'null'], minimum: 1 },
@@ -119,7 +164,13 @@ export const RIG_SCHEMA = {
         type: 'object',
         required: ['id', 'view', 'ok', 'figure', 'unit'],
         additionalProperties: false,
-        properties: { id: { type: 'string' }, view: { type: 'string' }, ok: { type: 'boolean' }, figure: { type: 'number' }, unit: { type: 'string' } },
+        properties: {
+          id: { type: 'string' },
+          view: { type: 'string' },
+          ok: { type: 'boolean' },
+          figure: { type: 'number' },
+          unit: { type: 'string' },
+        },
       },
     },
     views: {
@@ -131,7 +182,11 @@ export const RIG_SCHEMA = {
         additionalProperties: false,
         properties: {
           key: { type: 'string', pattern: '^[a-z0-9-]+$' },
-          canvas: { type: 'object', required: ['width', 'height'], properties: { width: { type: 'integer', minimum: 1 }, height: { type: 'integer', minimum: 1 } } },
+          canvas: {
+            type: 'object',
+            required: ['width', 'height'],
+            properties: { width: { type: 'integer', minimum: 1 }, height: { type: 'integer', minimum: 1 } },
+          },
           floorY: { type: 'number' },
           design: { type: 'object', required: ['image', 'sha256'], properties: { image: { type: 'string' }, sha256 } },
           drawOrder: { type: 'array', items: name, uniqueItems: true },

@@ -64,7 +64,13 @@ export function LightTable() {
             pieces
               .filter((piece) => !solo || piece.id === solo)
               .map((piece) => (
-                <PieceNode key={piece.id} piece={piece} placement={placements.get(piece.id)} opacity={lit && !lit.has(piece.id) ? 0.3 : 1} butt={butt && bending} />
+                <PieceNode
+                  key={piece.id}
+                  piece={piece}
+                  placement={placements.get(piece.id)}
+                  opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
+                  butt={butt && bending}
+                />
               ))}
         </Layer>
         <Layer>

@@ -30,7 +30,13 @@ export function PickedContour({ palette, placements }: { palette: Palette; place
       {outline.lines.map((points, i) => (
         <Group key={i}>
           <Line points={points} closed stroke={palette.sheet} strokeWidth={3.4 / viewport.scale} />
-          <Line points={points} closed stroke={palette.woad} strokeWidth={2.4 / viewport.scale} dash={[7 / viewport.scale, 4 / viewport.scale]} />
+          <Line
+            points={points}
+            closed
+            stroke={palette.woad}
+            strokeWidth={2.4 / viewport.scale}
+            dash={[7 / viewport.scale, 4 / viewport.scale]}
+          />
         </Group>
       ))}
     </Group>

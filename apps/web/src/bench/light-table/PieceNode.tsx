@@ -20,7 +20,13 @@ interface Props {
 /** A piece on the light table: under, overlap, face, in that order, turned as its joints are bent. */
 export const PieceNode = memo(function PieceNode({ piece, placement, opacity, butt }: Props) {
   return (
-    <Group rotation={placement?.angle ?? 0} x={placement?.tx ?? 0} y={placement?.ty ?? 0} opacity={opacity} listening={false}>
+    <Group
+      rotation={placement?.angle ?? 0}
+      x={placement?.tx ?? 0}
+      y={placement?.ty ?? 0}
+      opacity={opacity}
+      listening={false}
+    >
       {piece.under && !butt && <SheetNode sheet={piece.under} />}
       {piece.overlap && !butt && <SheetNode sheet={piece.overlap} />}
       <SheetNode sheet={piece.face} />

@@ -8,5 +8,19 @@ export interface Palette {
   madder: string;
 }
 
-export const DAY: Palette = { paper: '#f4efe4', ink: '#25303a', sheet: '#fbf8f1', woad: '#2b5c86', brass: '#b5842a', madder: '#b23a33' };
-export const NIGHT: Palette = { paper: '#22262b', ink: '#ece6d8', sheet: '#2a2f35', woad: '#8cbbe2', brass: '#d9ab55', madder: '#ee8a80' };
+export const DAY: Palette = {
+  paper: '#f4efe4',
+  ink: '#25303a',
+  sheet: '#fbf8f1',
+  woad: '#2b5c86',
+  brass: '#b5842a',
+  madder: '#b23a33',
+};
+export const NIGHT: Palette = {
+  paper: '#22262b',
+  ink: '#ece6d8',
+  sheet: '#2a2f35',
+  woad: '#8cbbe2',
+  brass: '#d9ab55',
+  madder: '#ee8a80',
+};

@@ -26,7 +26,11 @@ export function useBlobImage(blob: string | null | undefined): HTMLImageElement 
   useEffect(() => {
     let wanted = true;
     if (!blob) setImage(undefined);
-    else loadBlobImage(blob).then((loaded) => wanted && setImage(loaded), () => undefined);
+    else
+      loadBlobImage(blob).then(
+        (loaded) => wanted && setImage(loaded),
+        () => undefined,
+      );
     return () => {
       wanted = false;
     };

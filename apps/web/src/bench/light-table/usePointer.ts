@@ -30,7 +30,11 @@ function onCanvas(event: PointerEvents): { x: number; y: number } {
 function jointTurning(doc: CharacterDoc, pieceId: string): JointRow | null {
   const piece = doc.pieces.find((p) => p.id === pieceId);
   if (!piece) return null;
-  return doc.joints.find((j) => j.childId === pieceId) ?? doc.joints.find((j) => hangingFrom(doc, pieceById(doc, j.childId)).some((p) => p.id === pieceId)) ?? null;
+  return (
+    doc.joints.find((j) => j.childId === pieceId) ??
+    doc.joints.find((j) => hangingFrom(doc, pieceById(doc, j.childId)).some((p) => p.id === pieceId)) ??
+    null
+  );
 }
 
 /** What the pointer does on the light table: moves the paper, draws with the tool in hand, bends limbs, picks. */
@@ -93,7 +97,10 @@ export function usePointer(placements: Map<string, Placement>) {
     const at = placements.get(joint.parentId);
     if (!at) return { x: joint.x, y: joint.y };
     const rad = (at.angle * Math.PI) / 180;
-    return { x: Math.cos(rad) * joint.x - Math.sin(rad) * joint.y + at.tx, y: Math.sin(rad) * joint.x + Math.cos(rad) * joint.y + at.ty };
+    return {
+      x: Math.cos(rad) * joint.x - Math.sin(rad) * joint.y + at.tx,
+      y: Math.sin(rad) * joint.x + Math.cos(rad) * joint.y + at.ty,
+    };
   };
 
   const down = (event: PointerEvents) => {

@@ -20,14 +20,21 @@ function hatch(context: CanvasRenderingContext2D, colour: string): CanvasPattern
 }
 
 /** The part of the design that no piece has taken, pale and hatched; null while it is made. */
-export function useUncut(view: ViewRow, pieces: readonly PieceRow[], veil: string, line: string): HTMLCanvasElement | null {
+export function useUncut(
+  view: ViewRow,
+  pieces: readonly PieceRow[],
+  veil: string,
+  line: string,
+): HTMLCanvasElement | null {
   const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);
   const key = pieces.map((p) => `${p.face.blob}@${p.face.x},${p.face.y}`).join();
   useEffect(() => {
     let wanted = true;
     void (async () => {
       const design = await loadBlobImage(view.designBlob);
-      const faces = await Promise.all(pieces.map(async (p) => ({ image: await loadBlobImage(p.face.blob), x: p.face.x, y: p.face.y })));
+      const faces = await Promise.all(
+        pieces.map(async (p) => ({ image: await loadBlobImage(p.face.blob), x: p.face.x, y: p.face.y })),
+      );
       const next = document.createElement('canvas');
       next.width = view.width;
       next.height = view.height;

@@ -5,7 +5,11 @@ const LEAST = 0.02;
 const MOST = 24;
 
 /** The viewport that shows a rectangle of the canvas whole, with room for the actions above it. */
-export function viewportFor(rect: { x: number; y: number; width: number; height: number }, table: { width: number; height: number }, most = 3): Viewport {
+export function viewportFor(
+  rect: { x: number; y: number; width: number; height: number },
+  table: { width: number; height: number },
+  most = 3,
+): Viewport {
   const top = 52;
   const margin = 16;
   const scale = Math.min((table.width - 2 * margin) / rect.width, (table.height - top - margin) / rect.height, most);
@@ -24,7 +28,10 @@ export function zoomAbout(viewport: Viewport, factor: number, x: number, y: numb
 }
 
 /** Keeps the table's size, follows what is to be looked at, and zooms with the wheel. */
-export function useViewport(box: RefObject<HTMLDivElement | null>, canvas: { width: number; height: number }): { width: number; height: number } {
+export function useViewport(
+  box: RefObject<HTMLDivElement | null>,
+  canvas: { width: number; height: number },
+): { width: number; height: number } {
   const [size, setSize] = useState({ width: 800, height: 600 });
   const known = useRef(false);
   const lookAt = useBench((s) => s.lookAt);
@@ -42,7 +49,12 @@ export function useViewport(box: RefObject<HTMLDivElement | null>, canvas: { wid
       const frame = element.getBoundingClientRect();
       const step = event.deltaMode === 1 ? event.deltaY * 16 : event.deltaY;
       useBench.setState(({ viewport }) => ({
-        viewport: zoomAbout(viewport, Math.exp(-step * (event.ctrlKey ? 0.01 : 0.0016)), event.clientX - frame.left, event.clientY - frame.top),
+        viewport: zoomAbout(
+          viewport,
+          Math.exp(-step * (event.ctrlKey ? 0.01 : 0.0016)),
+          event.clientX - frame.left,
+          event.clientY - frame.top,
+        ),
       }));
     };
     element.addEventListener('wheel', wheel, { passive: false });

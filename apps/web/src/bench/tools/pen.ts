@@ -27,7 +27,9 @@ export const PEN_IDLE: PenState = { kind: 'idle' };
 const enough = (points: readonly number[], rules: PenRules) => points.length >= (rules.closed ? 6 : 4);
 
 function finish(points: number[], rules: PenRules): { state: PenState; effect: PenEffect } {
-  return enough(points, rules) ? { state: PEN_IDLE, effect: { kind: 'finished', points } } : { state: PEN_IDLE, effect: null };
+  return enough(points, rules)
+    ? { state: PEN_IDLE, effect: { kind: 'finished', points } }
+    : { state: PEN_IDLE, effect: null };
 }
 
 const stay = (state: PenState): { state: PenState; effect: PenEffect } => ({ state, effect: null });
@@ -45,7 +47,11 @@ export function penStep(state: PenState, event: PenEvent, rules: PenRules): { st
   }
 }
 
-function pressed(state: Extract<PenState, { kind: 'pressed' }>, event: PenEvent, rules: PenRules): { state: PenState; effect: PenEffect } {
+function pressed(
+  state: Extract<PenState, { kind: 'pressed' }>,
+  event: PenEvent,
+  rules: PenRules,
+): { state: PenState; effect: PenEffect } {
   const { points } = state;
   const n = points.length;
   switch (event.kind) {
@@ -68,7 +74,11 @@ function pressed(state: Extract<PenState, { kind: 'pressed' }>, event: PenEvent,
   }
 }
 
-function between(state: Extract<PenState, { kind: 'between' }>, event: PenEvent, rules: PenRules): { state: PenState; effect: PenEffect } {
+function between(
+  state: Extract<PenState, { kind: 'between' }>,
+  event: PenEvent,
+  rules: PenRules,
+): { state: PenState; effect: PenEffect } {
   const { points } = state;
   switch (event.kind) {
     case 'move':

@@ -36,7 +36,8 @@ export function CutActions() {
   useHotkeys('t', () => pick('trace'));
   useHotkeys('g', () => pick('give'));
   useHotkeys('enter', () => (proposal ? void take() : send({ kind: 'close' })), {}, [proposal, send, take]);
-  const swap = () => proposal && usePenStore.setState({ proposal: { ...proposal, take: proposal.take === 'left' ? 'right' : 'left' } });
+  const swap = () =>
+    proposal && usePenStore.setState({ proposal: { ...proposal, take: proposal.take === 'left' ? 'right' : 'left' } });
   useHotkeys('x', swap, {}, [proposal]);
   useHotkeys('escape', () => (proposal ? usePenStore.setState(NO_PEN) : send({ kind: 'back' })), {}, [proposal, send]);
 

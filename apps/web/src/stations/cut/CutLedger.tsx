@@ -18,10 +18,17 @@ export function CutLedger() {
   const own = ownParts(doc);
   return (
     <>
-      <LedgerHead title="Cut">{pieces.length === 0 ? 'Pick a part, then trace it on the design.' : `${pieces.length} ${pieces.length === 1 ? 'part' : 'parts'} cut from the design`}</LedgerHead>
+      <LedgerHead title="Cut">
+        {pieces.length === 0
+          ? 'Pick a part, then trace it on the design.'
+          : `${pieces.length} ${pieces.length === 1 ? 'part' : 'parts'} cut from the design`}
+      </LedgerHead>
       <div className="mb-4 grid grid-cols-2 gap-2.5">
         <Figure value={`${(Math.floor(share * 1000) / 10).toFixed(1)}%`}>of the design is cut</Figure>
-        <Figure value={report ? (pieces.length === 0 ? '–' : report.offcuts.length) : '…'} wrong={pieces.length > 0 && (report?.offcuts.length ?? 0) > 0}>
+        <Figure
+          value={report ? (pieces.length === 0 ? '–' : report.offcuts.length) : '…'}
+          wrong={pieces.length > 0 && (report?.offcuts.length ?? 0) > 0}
+        >
           {report && pieces.length > 0 ? `offcuts, ${report.untakenArea.toLocaleString('en')} px` : 'offcuts'}
         </Figure>
       </div>
@@ -54,11 +61,24 @@ export function CutLedger() {
             {report.offcuts.slice(0, 40).map((offcut) => {
               const piece = doc.pieces.find((p) => p.id === offcut.pieceId);
               return (
-                <li key={`${offcut.place.x},${offcut.place.y}`} className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
+                <li
+                  key={`${offcut.place.x},${offcut.place.y}`}
+                  className="flex items-center gap-2 border-b border-rule py-1 text-[13px]"
+                >
                   <button
                     type="button"
                     className="figures min-w-0 flex-1 cursor-pointer text-left hover:underline"
-                    onClick={() => useBench.setState({ lookAt: { kind: 'rect', x: offcut.bounds.x - 40, y: offcut.bounds.y - 40, width: offcut.bounds.width + 80, height: offcut.bounds.height + 80 } })}
+                    onClick={() =>
+                      useBench.setState({
+                        lookAt: {
+                          kind: 'rect',
+                          x: offcut.bounds.x - 40,
+                          y: offcut.bounds.y - 40,
+                          width: offcut.bounds.width + 80,
+                          height: offcut.bounds.height + 80,
+                        },
+                      })
+                    }
                   >
                     {offcut.area.toLocaleString('en')} px
                   </button>
@@ -81,7 +101,11 @@ export function CutLedger() {
           {report.offcuts.some((o) => o.pieceId && o.area < view.designArea * 0.05) && (
             <Action
               className="mt-2"
-              onClick={() => void edit('POST', `/views/${view.id}/cut/sweep-up`, {}).then((state) => state?.summary && toast(state.summary))}
+              onClick={() =>
+                void edit('POST', `/views/${view.id}/cut/sweep-up`, {}).then(
+                  (state) => state?.summary && toast(state.summary),
+                )
+              }
               title="Every offcut goes to the part it shares the longest border with"
             >
               Sweep up all
@@ -110,7 +134,11 @@ function PartChip({ tokens, word }: { tokens: NameTokens; word: string }) {
     pickPiece(piece?.id ?? null, tokens);
     if (!piece && !proposal) useBench.setState(({ tool }) => ({ tool: tool ?? 'trace' }));
   };
-  const tone = picked ? 'border-woad bg-woad-wash text-ink font-medium' : piece ? 'border-sap/70 text-sap' : 'border-rule text-soft hover:border-soft';
+  const tone = picked
+    ? 'border-woad bg-woad-wash text-ink font-medium'
+    : piece
+      ? 'border-sap/70 text-sap'
+      : 'border-rule text-soft hover:border-soft';
   return (
     <button
       type="button"
@@ -132,7 +160,9 @@ function NewPart() {
     if (!text.trim()) return;
     const tokens = parseName(text);
     if (!tokens) {
-      toast.error('That is no name for a part.', { description: 'Use letters and digits, at most some 70 of them: “left mitten”, “arm A lower”.' });
+      toast.error('That is no name for a part.', {
+        description: 'Use letters and digits, at most some 70 of them: “left mitten”, “arm A lower”.',
+      });
       return;
     }
     const { proposal } = usePenStore.getState();

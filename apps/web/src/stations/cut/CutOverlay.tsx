@@ -38,7 +38,14 @@ export function CutOverlay({ palette }: { palette: Palette }) {
       {preview && <Image image={preview.tint} x={preview.rect.x} y={preview.rect.y} opacity={0.9} />}
       {points.length >= 4 && (
         <>
-          <Line points={points} closed={tool !== 'cross' && pen.kind === 'pressed'} stroke={palette.sheet} strokeWidth={4 * px} lineJoin="round" lineCap="round" />
+          <Line
+            points={points}
+            closed={tool !== 'cross' && pen.kind === 'pressed'}
+            stroke={palette.sheet}
+            strokeWidth={4 * px}
+            lineJoin="round"
+            lineCap="round"
+          />
           <Line
             points={points}
             closed={tool !== 'cross' && pen.kind === 'pressed'}
@@ -52,14 +59,37 @@ export function CutOverlay({ palette }: { palette: Palette }) {
       )}
       {pen.kind === 'between' &&
         Array.from({ length: pen.points.length / 2 }, (_, i) => (
-          <Circle key={i} x={pen.points[2 * i]} y={pen.points[2 * i + 1]} radius={(i === 0 ? 5 : 3.4) * px} fill={palette.sheet} stroke={palette.woad} strokeWidth={1.6 * px} />
+          <Circle
+            key={i}
+            x={pen.points[2 * i]}
+            y={pen.points[2 * i + 1]}
+            radius={(i === 0 ? 5 : 3.4) * px}
+            fill={palette.sheet}
+            stroke={palette.woad}
+            strokeWidth={1.6 * px}
+          />
         ))}
       {preview &&
         names &&
         (['left', 'right'] as const).map((side) => (
           <Label key={side} x={preview.centres[side].x} y={preview.centres[side].y}>
-            <Tag fill={palette.sheet} cornerRadius={5 * px} pointerDirection="down" pointerWidth={8 * px} pointerHeight={5 * px} stroke={side === 'left' ? palette.woad : palette.brass} strokeWidth={1.4 * px} />
-            <Text text={names[side]} fill={palette.ink} fontFamily="Figtree Variable" fontSize={13 * px} fontStyle={side === proposal?.take ? '600' : '400'} padding={6 * px} />
+            <Tag
+              fill={palette.sheet}
+              cornerRadius={5 * px}
+              pointerDirection="down"
+              pointerWidth={8 * px}
+              pointerHeight={5 * px}
+              stroke={side === 'left' ? palette.woad : palette.brass}
+              strokeWidth={1.4 * px}
+            />
+            <Text
+              text={names[side]}
+              fill={palette.ink}
+              fontFamily="Figtree Variable"
+              fontSize={13 * px}
+              fontStyle={side === proposal?.take ? '600' : '400'}
+              padding={6 * px}
+            />
           </Label>
         ))}
     </Group>

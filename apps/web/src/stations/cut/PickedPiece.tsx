@@ -1,16 +1,36 @@
-import { labelFor, nameFor, parseName, partOf, pieceById, pieceName, type CharacterDoc, type PieceRow } from '@limber-sheaf/core';
+import {
+  labelFor,
+  nameFor,
+  parseName,
+  partOf,
+  pieceById,
+  pieceName,
+  type CharacterDoc,
+  type PieceRow,
+} from '@limber-sheaf/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
+import { pieceOfTokens, tokensOf } from './parts';
 
 /** The picked part: its name, its size, what can be done with it. */
 export function PickedPiece() {
-  const { doc } = useOnBench();
+  const { doc, view, edit } = useOnBench();
   const { pickedPiece, pickedPart } = useBench();
   const piece = doc.pieces.find((p) => p.id === pickedPiece);
   if (!pickedPart) return null;
+  const uncut = doc.pieces.reduce((sum, p) => sum + (p.viewId === view.id ? p.face.area : 0), 0) < view.designArea;
+  const takeRest = async () => {
+    const state = await edit(
+      'POST',
+      `/views/${view.id}/cut/take-rest`,
+      piece ? { pieceId: piece.id } : { tokens: tokensOf(pickedPart) },
+    );
+    const made = state && pieceOfTokens(state.doc, view.id, pickedPart);
+    if (made) pickPiece(made.id, pickedPart);
+  };
   return (
     <section className="mb-4 rounded-lg border border-woad/50 bg-woad-wash/50 px-3 py-2.5" aria-label="Picked part">
       {piece ? (
@@ -19,10 +39,16 @@ export function PickedPiece() {
         <>
           <strong className="text-[14px] font-semibold">{labelFor(pickedPart)}</strong>
           <p className="text-[12.5px] text-soft">
-            Not cut yet. Trace it <kbd className="font-mono">T</kbd>, or cut it off a limb <kbd className="font-mono">C</kbd>. Its name will be{' '}
+            Not cut yet. Trace it <kbd className="font-mono">T</kbd>, or cut it off a limb{' '}
+            <kbd className="font-mono">C</kbd>. Its name will be{' '}
             <span className="figures text-woad">{nameFor(pickedPart, doc.character.scheme)}</span>
           </p>
         </>
+      )}
+      {uncut && doc.pieces.length > 0 && (
+        <Action className="mt-2" title="Everything that no part has goes to this one" onClick={() => void takeRest()}>
+          Take all that is left
+        </Action>
       )}
     </section>
   );

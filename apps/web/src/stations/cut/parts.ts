@@ -1,4 +1,13 @@
-import { VOCABULARY, findPart, findPiece, vocabularyPart, type CharacterDoc, type NameTokens, type PieceRow, type VocabularyPart } from '@limber-sheaf/core';
+import {
+  VOCABULARY,
+  findPart,
+  findPiece,
+  vocabularyPart,
+  type CharacterDoc,
+  type NameTokens,
+  type PieceRow,
+  type VocabularyPart,
+} from '@limber-sheaf/core';
 
 /** The piece of a part in a view, or null where it is not cut yet. */
 export function pieceOfTokens(doc: CharacterDoc, viewId: string, tokens: NameTokens): PieceRow | null {
@@ -13,14 +22,22 @@ export function tokensOf({ group, side, part, index }: NameTokens): NameTokens {
 
 /** Are two parts the same by name? */
 export function sameTokens(a: NameTokens | null, b: NameTokens | null): boolean {
-  return a !== null && b !== null && a.group === b.group && a.side === b.side && a.part === b.part && a.index === b.index;
+  return (
+    a !== null && b !== null && a.group === b.group && a.side === b.side && a.part === b.part && a.index === b.index
+  );
 }
 
 /** The part that most likely comes next after one: farther along the same limb, or else the next in the list that is not cut. */
 export function nextPart(doc: CharacterDoc, viewId: string, after: NameTokens | null): NameTokens | null {
   const uncut = (entry: VocabularyPart) => pieceOfTokens(doc, viewId, tokensOf(entry)) === null;
-  const at = after ? VOCABULARY.findIndex((v) => v.group === after.group && v.part === after.part && v.side === after.side) : -1;
-  const limb = after && VOCABULARY.slice(at + 1).find((v) => v.group === after.group && v.side === after.side && after.side !== null && uncut(v));
+  const at = after
+    ? VOCABULARY.findIndex((v) => v.group === after.group && v.part === after.part && v.side === after.side)
+    : -1;
+  const limb =
+    after &&
+    VOCABULARY.slice(at + 1).find(
+      (v) => v.group === after.group && v.side === after.side && after.side !== null && uncut(v),
+    );
   const next = limb ?? VOCABULARY.slice(at + 1).find(uncut) ?? VOCABULARY.find(uncut);
   return next ? tokensOf(next) : null;
 }

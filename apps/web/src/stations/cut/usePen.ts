@@ -23,7 +23,12 @@ export function usePen() {
       return;
     }
     usePenStore.setState({ busy: true });
-    const state = await edit('POST', `/views/${view.id}/cut/cross`, { pieceId: cut.pieceId ?? undefined, line: cut.line, take: cut.take, tokens: cut.tokens });
+    const state = await edit('POST', `/views/${view.id}/cut/cross`, {
+      pieceId: cut.pieceId ?? undefined,
+      line: cut.line,
+      take: cut.take,
+      tokens: cut.tokens,
+    });
     usePenStore.setState(state ? NO_PEN : { busy: false });
     if (!state) return;
     const made = pieceOfTokens(state.doc, view.id, cut.tokens);
@@ -35,7 +40,11 @@ export function usePen() {
       const { pickedPiece, pickedPart } = useBench.getState();
       const tokens = pickedPart ?? nextPart(doc, view.id, null);
       usePenStore.setState({ ...NO_PEN, busy: true });
-      const state = await edit('POST', `/views/${view.id}/cut/trace`, pickedPiece ? { pieceId: pickedPiece, loop } : { tokens, loop });
+      const state = await edit(
+        'POST',
+        `/views/${view.id}/cut/trace`,
+        pickedPiece ? { pieceId: pickedPiece, loop } : { tokens, loop },
+      );
       usePenStore.setState({ busy: false });
       if (!state || !tokens) return;
       const piece = pieceOfTokens(state.doc, view.id, tokens);
@@ -84,7 +93,11 @@ export function usePen() {
       const { pickedPart } = useBench.getState();
       const chosen = pickedPart && !pieceOfTokens(doc, view.id, pickedPart) ? pickedPart : null;
       const tokens: NameTokens | null = chosen ?? nextPart(doc, view.id, piece ? partOf(doc, piece) : null);
-      usePenStore.setState({ ...NO_PEN, preview, proposal: { line, pieceId, take: farther(preview.centres, view), tokens } });
+      usePenStore.setState({
+        ...NO_PEN,
+        preview,
+        proposal: { line, pieceId, take: farther(preview.centres, view), tokens },
+      });
     },
     [doc, view, pieceAcross],
   );
@@ -141,12 +154,16 @@ export function usePen() {
 /** The point a share of the way along a polyline. */
 function along(line: readonly number[], share: number): { x: number; y: number } {
   const lengths: number[] = [];
-  for (let i = 0; i + 3 < line.length; i += 2) lengths.push(Math.hypot(line[i + 2] - line[i], line[i + 3] - line[i + 1]));
+  for (let i = 0; i + 3 < line.length; i += 2)
+    lengths.push(Math.hypot(line[i + 2] - line[i], line[i + 3] - line[i + 1]));
   let left = share * lengths.reduce((a, b) => a + b, 0);
   for (let k = 0; k < lengths.length; k++) {
     if (left <= lengths[k] && lengths[k] > 0) {
       const t = left / lengths[k];
-      return { x: line[2 * k] + t * (line[2 * k + 2] - line[2 * k]), y: line[2 * k + 1] + t * (line[2 * k + 3] - line[2 * k + 1]) };
+      return {
+        x: line[2 * k] + t * (line[2 * k + 2] - line[2 * k]),
+        y: line[2 * k + 1] + t * (line[2 * k + 3] - line[2 * k + 1]),
+      };
     }
     left -= lengths[k];
   }
@@ -154,7 +171,10 @@ function along(line: readonly number[], share: number): { x: number; y: number }
 }
 
 /** The side that lies farther out from the middle of the figure: the far end of a limb. */
-function farther(centres: { left: { x: number; y: number }; right: { x: number; y: number } }, view: { width: number; height: number }): 'left' | 'right' {
+function farther(
+  centres: { left: { x: number; y: number }; right: { x: number; y: number } },
+  view: { width: number; height: number },
+): 'left' | 'right' {
   const out = (p: { x: number; y: number }) => Math.hypot(p.x - view.width / 2, p.y - view.height * 0.42);
   return out(centres.left) > out(centres.right) ? 'left' : 'right';
 }

@@ -21,7 +21,15 @@ export function HandOffLedger() {
   return (
     <>
       <LedgerHead title="Hand-off">
-        {error ? (error as Error).message : !proof ? 'Checking…' : !fresh ? 'Checking again…' : failed === 0 ? `All ${proof.checks.length} checks hold` : `${failed} of ${proof.checks.length} checks stand in the way`}
+        {error
+          ? (error as Error).message
+          : !proof
+            ? 'Checking…'
+            : !fresh
+              ? 'Checking again…'
+              : failed === 0
+                ? `All ${proof.checks.length} checks hold`
+                : `${failed} of ${proof.checks.length} checks stand in the way`}
       </LedgerHead>
       <ul className={fresh ? '' : 'opacity-60'}>
         {proof?.checks.map((check) => (
@@ -37,15 +45,22 @@ export function HandOffLedger() {
           </Action>
         )}
         {list?.job?.state === 'failed' && <p className="mt-2 text-[13px] text-madder">{list.job.sentence}</p>}
-        {list?.job?.state === 'cancelled' && <p className="mt-2 text-[13px] text-soft">Stopped. Nothing was kept of it.</p>}
-        {failed > 0 && !running && <p className="mt-2 text-[12.5px] text-soft">A package may leave with failed checks; the manifest says so.</p>}
+        {list?.job?.state === 'cancelled' && (
+          <p className="mt-2 text-[13px] text-soft">Stopped. Nothing was kept of it.</p>
+        )}
+        {failed > 0 && !running && (
+          <p className="mt-2 text-[12.5px] text-soft">A package may leave with failed checks; the manifest says so.</p>
+        )}
       </div>
       {list && list.versions.length > 0 && (
         <section className="mt-5">
           <h3 className="mb-1 text-[15px]">Versions</h3>
           <ul>
             {list.versions.map((version) => (
-              <li key={version.id} className="flex items-center justify-between gap-2 border-b border-rule py-1.5 text-[13px]">
+              <li
+                key={version.id}
+                className="flex items-center justify-between gap-2 border-b border-rule py-1.5 text-[13px]"
+              >
                 <span className="min-w-0">
                   <span className="figures block truncate text-[12.5px]" title={version.name}>
                     v{String(version.number).padStart(3, '0')} · {version.createdAt.slice(0, 10)}
@@ -55,7 +70,12 @@ export function HandOffLedger() {
                     {version.revision === revision ? ' · as it is now' : ''}
                   </span>
                 </span>
-                <a href={`/api/handoffs/${version.id}/package.zip`} download className="text-woad underline" aria-label={`Download version ${version.number}`}>
+                <a
+                  href={`/api/handoffs/${version.id}/package.zip`}
+                  download
+                  className="text-woad underline"
+                  aria-label={`Download version ${version.number}`}
+                >
                   Download
                 </a>
               </li>
@@ -85,21 +105,39 @@ function CheckLine({ check }: { check: Check }) {
   };
   return (
     <li className="border-b border-rule py-2">
-      <button type="button" className="flex w-full cursor-pointer items-center gap-2.5 text-left disabled:cursor-default" disabled={check.findings.length === 0} aria-expanded={open} onClick={() => setOpen(!open)}>
-        <span className={`grid size-5 shrink-0 place-items-center rounded-full text-sheet ${check.ok ? 'bg-sap' : 'bg-madder'}`}>
-          {check.ok ? <Tick size={13} strokeWidth={3} aria-label="holds" /> : <X size={13} strokeWidth={3} aria-label="does not hold" />}
+      <button
+        type="button"
+        className="flex w-full cursor-pointer items-center gap-2.5 text-left disabled:cursor-default"
+        disabled={check.findings.length === 0}
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        <span
+          className={`grid size-5 shrink-0 place-items-center rounded-full text-sheet ${check.ok ? 'bg-sap' : 'bg-madder'}`}
+        >
+          {check.ok ? (
+            <Tick size={13} strokeWidth={3} aria-label="holds" />
+          ) : (
+            <X size={13} strokeWidth={3} aria-label="does not hold" />
+          )}
         </span>
         <span className="min-w-0 flex-1">
           <span className="block text-[13.5px] font-medium">{name}</span>
           <span className="block text-[12.5px] text-soft">{asks}</span>
         </span>
-        <span className={`figures text-right text-[12.5px] whitespace-nowrap ${check.ok ? '' : 'text-madder'}`}>{figureOf(check)}</span>
+        <span className={`figures text-right text-[12.5px] whitespace-nowrap ${check.ok ? '' : 'text-madder'}`}>
+          {figureOf(check)}
+        </span>
       </button>
       {open && (
         <ul className="mt-1.5 ml-7 max-h-52 overflow-y-auto">
           {check.findings.map((finding, i) => (
             <li key={i}>
-              <button type="button" className="w-full cursor-pointer border-l-[3px] border-madder py-1 pl-2 text-left text-[12.5px] hover:bg-madder-wash" onClick={() => follow(finding)}>
+              <button
+                type="button"
+                className="w-full cursor-pointer border-l-[3px] border-madder py-1 pl-2 text-left text-[12.5px] hover:bg-madder-wash"
+                onClick={() => follow(finding)}
+              >
                 {finding.sentence}
               </button>
             </li>

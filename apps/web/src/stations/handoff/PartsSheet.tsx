@@ -8,16 +8,22 @@ export function PartsSheet() {
   const { doc, view } = useOnBench();
   const order = drawOrder(doc, view.id);
   return (
-    <section className="absolute inset-4 flex flex-col overflow-hidden rounded-xl border border-rule bg-sheet shadow-sm" aria-label="Parts sheet">
+    <section
+      className="absolute inset-4 flex flex-col overflow-hidden rounded-xl border border-rule bg-sheet shadow-sm"
+      aria-label="Parts sheet"
+    >
       <header className="flex items-baseline gap-3 px-5 pt-3.5 pb-2">
         <h2 className="text-[18px]">Parts sheet</h2>
         <p className="text-[13px] text-soft">what the rigger gets on one page</p>
       </header>
       {order.length === 0 ? (
-        <p className="px-5 text-[13.5px] text-soft">No piece yet. Cut the design first; each part then lies here by its name.</p>
+        <p className="px-5 text-[13.5px] text-soft">
+          No piece yet. Cut the design first; each part then lies here by its name.
+        </p>
       ) : (
         <div className="flex min-h-0 flex-1 gap-6 px-5 pb-5">
           <figure className="relative h-full shrink-0" style={{ aspectRatio: `${view.width} / ${view.height}` }}>
+            <img src={blobUrl(view.designBlob, 1024)} alt="" className="absolute inset-0 size-full opacity-20" />
             {order.map((piece) => (
               <PieceImages key={piece.id} piece={piece} width={view.width} height={view.height} />
             ))}
@@ -35,7 +41,12 @@ export function PartsSheet() {
           <ul className="grid min-w-0 flex-1 auto-rows-min grid-cols-[repeat(auto-fill,minmax(104px,1fr))] gap-3 overflow-y-auto">
             {order.map((piece) => (
               <li key={piece.id}>
-                <button type="button" className="w-full cursor-pointer rounded-lg border border-rule bg-white/60 p-2 hover:border-woad [[data-theme=night]_&]:bg-[#d9d3c6]" onClick={() => pickPiece(piece.id, partOf(doc, piece))} aria-label={labelFor(partOf(doc, piece))}>
+                <button
+                  type="button"
+                  className="w-full cursor-pointer rounded-lg border border-rule bg-white/60 p-2 hover:border-woad [[data-theme=night]_&]:bg-[#d9d3c6]"
+                  onClick={() => pickPiece(piece.id, partOf(doc, piece))}
+                  aria-label={labelFor(partOf(doc, piece))}
+                >
                   <SpreadPiece piece={piece} />
                 </button>
                 <p className="figures mt-1 truncate text-center text-[12px]" title={pieceName(doc, piece)}>
@@ -62,7 +73,12 @@ function PieceImages({ piece, width, height }: { piece: PieceRow; width: number;
       src={blobUrl(sheet.blob)}
       alt=""
       className="absolute max-w-none"
-      style={{ left: `${(sheet.x / width) * 100}%`, top: `${(sheet.y / height) * 100}%`, width: `${(sheet.width / width) * 100}%`, height: `${(sheet.height / height) * 100}%` }}
+      style={{
+        left: `${(sheet.x / width) * 100}%`,
+        top: `${(sheet.y / height) * 100}%`,
+        width: `${(sheet.width / width) * 100}%`,
+        height: `${(sheet.height / height) * 100}%`,
+      }}
     />
   ));
 }
@@ -76,9 +92,20 @@ function SpreadPiece({ piece }: { piece: PieceRow }) {
   const height = Math.max(...sheets.map((s) => s.y + s.height)) - top;
   return (
     <span className="grid h-28 place-items-center">
-      <svg viewBox={`${left} ${top} ${width} ${height}`} className="max-h-28 max-w-full" style={{ aspectRatio: `${width} / ${height}`, height: '100%' }}>
+      <svg
+        viewBox={`${left} ${top} ${width} ${height}`}
+        className="max-h-28 max-w-full"
+        style={{ aspectRatio: `${width} / ${height}`, height: '100%' }}
+      >
         {sheets.map((sheet) => (
-          <image key={sheet.blob} href={blobUrl(sheet.blob)} x={sheet.x} y={sheet.y} width={sheet.width} height={sheet.height} />
+          <image
+            key={sheet.blob}
+            href={blobUrl(sheet.blob)}
+            x={sheet.x}
+            y={sheet.y}
+            width={sheet.width}
+            height={sheet.height}
+          />
         ))}
       </svg>
     </span>

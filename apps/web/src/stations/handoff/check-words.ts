@@ -13,5 +13,7 @@ export const CHECK_WORDS: Record<CheckId, { name: string; asks: string }> = {
 
 /** A check's figure in words: `0 px`, `14 / 14`. */
 export function figureOf(check: Check): string {
-  return check.of === undefined ? `${check.figure.toLocaleString('en')} ${check.unit}` : `${check.figure} / ${check.of}`;
+  return check.of === undefined
+    ? `${check.figure.toLocaleString('en')} ${check.unit}`
+    : `${check.figure} / ${check.of}`;
 }

@@ -38,7 +38,10 @@ export function BendBar() {
             ))}
         </Slider.Track>
         <span aria-hidden className="absolute h-3.5 w-0.5 bg-ink/60" style={{ left: at(0) }} />
-        <Slider.Thumb aria-label={`Bend of ${jointLabel(doc, joint)}, degrees`} className="block size-4.5 cursor-grab rounded-full border-2 border-sheet bg-ink shadow" />
+        <Slider.Thumb
+          aria-label={`Bend of ${jointLabel(doc, joint)}, degrees`}
+          className="block size-4.5 cursor-grab rounded-full border-2 border-sheet bg-ink shadow"
+        />
       </Slider.Root>
       <span className="figures w-14 text-right text-[13px]">{angle.toFixed(angle % 1 === 0 ? 0 : 1)}°</span>
     </div>

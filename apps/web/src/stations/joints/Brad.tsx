@@ -36,7 +36,9 @@ export function Brad({ joint, palette, bend }: Props) {
   const commit = () => {
     if (!draft) return;
     const rounded = Object.fromEntries(Object.entries(draft).map(([key, value]) => [key, Math.round(value * 10) / 10]));
-    void edit('PATCH', `/joints/${joint.id}`, { ...rounded, saw: { [joint.id]: joint.version } }).then((state) => !state && setDraft(null));
+    void edit('PATCH', `/joints/${joint.id}`, { ...rounded, saw: { [joint.id]: joint.version } }).then(
+      (state) => !state && setDraft(null),
+    );
   };
   const stop = (event: Drag) => {
     event.cancelBubble = true;
@@ -59,9 +61,32 @@ export function Brad({ joint, palette, bend }: Props) {
     const label = tip(angle, leg + 20 * px);
     return (
       <Group key={which}>
-        <Line points={[now.x, now.y, end.x, end.y]} stroke={palette.sheet} strokeWidth={7.5 * px} lineCap="round" listening={false} />
-        <Line points={[now.x, now.y, end.x, end.y]} stroke={palette.brass} strokeWidth={5 * px} lineCap="round" listening={false} />
-        <Text text={`${Math.round(angle)}°`} x={label.x - 30 * px} y={label.y - 7 * px} width={60 * px} align="center" fill={palette.brass} fontFamily="IBM Plex Mono" fontStyle="600" fontSize={12.5 * px} listening={false} />
+        <Line
+          points={[now.x, now.y, end.x, end.y]}
+          stroke={palette.sheet}
+          strokeWidth={7.5 * px}
+          lineCap="round"
+          listening={false}
+        />
+        <Line
+          points={[now.x, now.y, end.x, end.y]}
+          stroke={palette.brass}
+          strokeWidth={5 * px}
+          lineCap="round"
+          listening={false}
+        />
+        <Text
+          text={`${Math.round(angle)}°`}
+          x={label.x - 30 * px}
+          y={label.y - 7 * px}
+          width={60 * px}
+          align="center"
+          fill={palette.brass}
+          fontFamily="IBM Plex Mono"
+          fontStyle="600"
+          fontSize={12.5 * px}
+          listening={false}
+        />
         <Circle
           {...handle}
           x={end.x}
@@ -74,7 +99,8 @@ export function Brad({ joint, palette, bend }: Props) {
           onDragMove={(event) => {
             stop(event);
             const turned = angleOf(event);
-            const limited = which === 'rangeLow' ? Math.max(-180, Math.min(0, turned)) : Math.max(0, Math.min(180, turned));
+            const limited =
+              which === 'rangeLow' ? Math.max(-180, Math.min(0, turned)) : Math.max(0, Math.min(180, turned));
             setDraft((d) => ({ ...d, [which]: limited }));
             event.target.position(tip(limited));
           }}
@@ -85,8 +111,24 @@ export function Brad({ joint, palette, bend }: Props) {
   const bendTip = tip(bend, leg * 0.86);
   return (
     <Group>
-      <Circle x={now.x} y={now.y} radius={now.radius} stroke={palette.sheet} strokeWidth={3.6 * px} opacity={0.8} listening={false} />
-      <Circle x={now.x} y={now.y} radius={now.radius} stroke={palette.brass} strokeWidth={1.8 * px} dash={[7 * px, 5 * px]} listening={false} />
+      <Circle
+        x={now.x}
+        y={now.y}
+        radius={now.radius}
+        stroke={palette.sheet}
+        strokeWidth={3.6 * px}
+        opacity={0.8}
+        listening={false}
+      />
+      <Circle
+        x={now.x}
+        y={now.y}
+        radius={now.radius}
+        stroke={palette.brass}
+        strokeWidth={1.8 * px}
+        dash={[7 * px, 5 * px]}
+        listening={false}
+      />
       <Arc
         x={now.x}
         y={now.y}
@@ -100,7 +142,15 @@ export function Brad({ joint, palette, bend }: Props) {
         lineCap="round"
         listening={false}
       />
-      {bend !== 0 && <Line points={[now.x, now.y, bendTip.x, bendTip.y]} stroke={palette.ink} strokeWidth={1.6 * px} dash={[3 * px, 4 * px]} listening={false} />}
+      {bend !== 0 && (
+        <Line
+          points={[now.x, now.y, bendTip.x, bendTip.y]}
+          stroke={palette.ink}
+          strokeWidth={1.6 * px}
+          dash={[3 * px, 4 * px]}
+          listening={false}
+        />
+      )}
       {drawnLeg(now.rangeLow, 'rangeLow')}
       {drawnLeg(now.rangeHigh, 'rangeHigh')}
       <Circle
@@ -116,7 +166,10 @@ export function Brad({ joint, palette, bend }: Props) {
           stop(event);
           const radius = Math.max(2, Math.hypot(event.target.x() - now.x, event.target.y() - now.y));
           setDraft((d) => ({ ...d, radius }));
-          event.target.position({ x: now.x + radius * Math.cos(rest - Math.PI / 2), y: now.y + radius * Math.sin(rest - Math.PI / 2) });
+          event.target.position({
+            x: now.x + radius * Math.cos(rest - Math.PI / 2),
+            y: now.y + radius * Math.sin(rest - Math.PI / 2),
+          });
         }}
       />
       <Circle

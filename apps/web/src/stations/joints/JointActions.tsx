@@ -18,7 +18,8 @@ export function JointActions() {
     usePlacing.setState(NO_PLACING);
     useBench.setState(({ placing: old }) => ({ placing: old ? null : { first: null } }));
   };
-  const round = () => joint && void edit('PATCH', `/joints/${joint.id}`, { rounded: !joint.rounded, saw: { [joint.id]: joint.version } });
+  const round = () =>
+    joint && void edit('PATCH', `/joints/${joint.id}`, { rounded: !joint.rounded, saw: { [joint.id]: joint.version } });
   const rest = () => useBench.setState({ bends: {} });
 
   /** Swings the picked limb through its range once, from rest to rest. */
@@ -53,7 +54,10 @@ export function JointActions() {
     useBench.setState(({ placing: old }) => ({ placing: old?.first ? { first: null } : null }));
   });
 
-  const first = placing?.first && doc.pieces.some((p) => p.id === placing.first) ? pieceName(doc, pieceById(doc, placing.first)) : null;
+  const first =
+    placing?.first && doc.pieces.some((p) => p.id === placing.first)
+      ? pieceName(doc, pieceById(doc, placing.first))
+      : null;
   return (
     <>
       <Action tone={placing ? 'on' : 'plain'} hotkey="J" onClick={place} disabled={doc.pieces.length < 2}>
@@ -65,7 +69,12 @@ export function JointActions() {
       <Action hotkey="B" disabled={!joint} onClick={sweep}>
         Sweep range
       </Action>
-      <Action tone={butt ? 'on' : 'plain'} disabled={!joint} onClick={() => useBench.setState({ butt: !butt })} title="The same bend with square-cut ends">
+      <Action
+        tone={butt ? 'on' : 'plain'}
+        disabled={!joint}
+        onClick={() => useBench.setState({ butt: !butt })}
+        title="The same bend with square-cut ends"
+      >
         Compare butt joint
       </Action>
       {bent && <Action onClick={rest}>Back to rest</Action>}

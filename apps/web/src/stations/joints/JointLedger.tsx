@@ -13,7 +13,9 @@ export function JointLedger() {
   const { sweeps, pickedJoint } = useBench();
   const joints = doc.joints.filter((j) => j.viewId === view.id);
   const open = joints.filter((j) => !j.rounded || isShortOfRange(j, sweeps[j.id]?.sweep ?? null)).length;
-  const bare = drawOrder(doc, view.id).filter((piece) => parentPiece(doc, piece) !== null && !joints.some((j) => j.childId === piece.id));
+  const bare = drawOrder(doc, view.id).filter(
+    (piece) => parentPiece(doc, piece) !== null && !joints.some((j) => j.childId === piece.id),
+  );
   return (
     <>
       <LedgerHead title="Joints">
@@ -70,17 +72,34 @@ function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
         </button>
       </td>
       <td className="w-[104px]">
-        <span className="relative block h-2 rounded bg-rule" role="img" aria-label={`from ${joint.rangeLow}° to ${joint.rangeHigh}°${short ? ', not clean throughout' : ''}`}>
-          <span className={`absolute inset-y-0 rounded ${sweep ? 'bg-sap' : 'bg-soft/50'}`} style={{ left: `${across(joint.rangeLow)}%`, right: `${100 - across(joint.rangeHigh)}%` }} />
+        <span
+          className="relative block h-2 rounded bg-rule"
+          role="img"
+          aria-label={`from ${joint.rangeLow}° to ${joint.rangeHigh}°${short ? ', not clean throughout' : ''}`}
+        >
+          <span
+            className={`absolute inset-y-0 rounded ${sweep ? 'bg-sap' : 'bg-soft/50'}`}
+            style={{ left: `${across(joint.rangeLow)}%`, right: `${100 - across(joint.rangeHigh)}%` }}
+          />
           {sweep &&
             foulStretches(joint, sweep).map(([low, high]) => (
-              <span key={low} className="absolute inset-y-0 min-w-[2px] bg-madder" style={{ left: `${across(low)}%`, right: `${100 - across(high)}%` }} />
+              <span
+                key={low}
+                className="absolute inset-y-0 min-w-[2px] bg-madder"
+                style={{ left: `${across(low)}%`, right: `${100 - across(high)}%` }}
+              />
             ))}
           <span className="absolute -inset-y-0.5 left-1/2 w-px bg-ink/60" />
         </span>
       </td>
       <td className={`figures text-right text-[12.5px] whitespace-nowrap ${short ? 'text-madder' : 'text-soft'}`}>
-        {sweep ? (worst === 0 && short ? 'line' : `${Math.round(worst)} px`) : state ? `${Math.round(state.share * 100)} %` : '…'}
+        {sweep
+          ? worst === 0 && short
+            ? 'line'
+            : `${Math.round(worst)} px`
+          : state
+            ? `${Math.round(state.share * 100)} %`
+            : '…'}
       </td>
     </tr>
   );

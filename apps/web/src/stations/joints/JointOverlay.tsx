@@ -56,15 +56,37 @@ export function JointOverlay({ palette }: { palette: Palette }) {
       {picked && picture && picture.measure.daylight > 0 && (
         <Group listening={false} {...around(picked)}>
           <Label x={(picture.measure.place?.x ?? picked.x) + 14 * px} y={picture.measure.place?.y ?? picked.y}>
-            <Tag fill={palette.sheet} stroke={palette.madder} strokeWidth={1.2 * px} cornerRadius={6 * px} pointerDirection="left" pointerWidth={8 * px} pointerHeight={8 * px} />
-            <Text text={`Daylight, ${Math.round(picture.measure.daylight)} px`} fill={palette.madder} fontFamily="Figtree Variable" fontStyle="600" fontSize={13 * px} padding={7 * px} />
+            <Tag
+              fill={palette.sheet}
+              stroke={palette.madder}
+              strokeWidth={1.2 * px}
+              cornerRadius={6 * px}
+              pointerDirection="left"
+              pointerWidth={8 * px}
+              pointerHeight={8 * px}
+            />
+            <Text
+              text={`Daylight, ${Math.round(picture.measure.daylight)} px`}
+              fill={palette.madder}
+              fontFamily="Figtree Variable"
+              fontStyle="600"
+              fontSize={13 * px}
+              padding={7 * px}
+            />
           </Label>
         </Group>
       )}
       {proposed && (
         <Group listening={false}>
           <Circle x={proposed.x} y={proposed.y} radius={proposed.radius} stroke={palette.sheet} strokeWidth={4 * px} />
-          <Circle x={proposed.x} y={proposed.y} radius={proposed.radius} stroke={palette.woad} strokeWidth={2 * px} dash={[6 * px, 4 * px]} />
+          <Circle
+            x={proposed.x}
+            y={proposed.y}
+            radius={proposed.radius}
+            stroke={palette.woad}
+            strokeWidth={2 * px}
+            dash={[6 * px, 4 * px]}
+          />
           <Circle x={proposed.x} y={proposed.y} radius={4 * px} fill={palette.woad} />
         </Group>
       )}

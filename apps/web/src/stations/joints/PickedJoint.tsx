@@ -1,4 +1,12 @@
-import { inFrontOf, jointLabel, pieceById, pieceName, toHex, type JointChange, type JointRow } from '@limber-sheaf/core';
+import {
+  inFrontOf,
+  jointLabel,
+  pieceById,
+  pieceName,
+  toHex,
+  type JointChange,
+  type JointRow,
+} from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { pickJoint, setBend, useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
@@ -34,7 +42,11 @@ function JointFigures({ joint }: { joint: JointRow }) {
         {parent} ⟷ {child}
         {butt && <span className="text-madder"> · as a butt joint</span>}
       </p>
-      {sweep ? <SweepChart joint={joint} sweep={sweep} angle={angle} /> : <p className="my-3 text-[13px] text-soft">Sweeping… {state ? `${Math.round(state.share * 100)} %` : ''}</p>}
+      {sweep ? (
+        <SweepChart joint={joint} sweep={sweep} angle={angle} />
+      ) : (
+        <p className="my-3 text-[13px] text-soft">Sweeping… {state ? `${Math.round(state.share * 100)} %` : ''}</p>
+      )}
       {finding && (
         <p className="my-2 border-l-[3px] border-madder bg-madder-wash py-1.5 pr-2 pl-2.5 text-[13px]">
           <button type="button" className="cursor-pointer text-left" onClick={() => setBend(joint.id, finding.angle)}>
@@ -42,13 +54,41 @@ function JointFigures({ joint }: { joint: JointRow }) {
           </button>
         </p>
       )}
-      <LedgerRow name="Clean range">{sweep ? (sweep.cleanRange ? `${sweep.cleanRange[0]}° to ${sweep.cleanRange[1]}°` : <span className="text-madder">not even at rest</span>) : '…'}</LedgerRow>
+      <LedgerRow name="Clean range">
+        {sweep ? (
+          sweep.cleanRange ? (
+            `${sweep.cleanRange[0]}° to ${sweep.cleanRange[1]}°`
+          ) : (
+            <span className="text-madder">not even at rest</span>
+          )
+        ) : (
+          '…'
+        )}
+      </LedgerRow>
       <LedgerRow name="Range">
-        <NumberField label="Range from" value={joint.rangeLow} unit="" digits={0} onCommit={(rangeLow) => change({ rangeLow })} />
-        <NumberField label="Range to" value={joint.rangeHigh} unit="°" digits={0} onCommit={(rangeHigh) => change({ rangeHigh })} />
+        <NumberField
+          label="Range from"
+          value={joint.rangeLow}
+          unit=""
+          digits={0}
+          onCommit={(rangeLow) => change({ rangeLow })}
+        />
+        <NumberField
+          label="Range to"
+          value={joint.rangeHigh}
+          unit="°"
+          digits={0}
+          onCommit={(rangeHigh) => change({ rangeHigh })}
+        />
       </LedgerRow>
       <LedgerRow name="Disc">
-        <NumberField label="Radius" value={joint.radius} unit="px" step={0.1} onCommit={(radius) => change({ radius })} />
+        <NumberField
+          label="Radius"
+          value={joint.radius}
+          unit="px"
+          step={0.1}
+          onCommit={(radius) => change({ radius })}
+        />
       </LedgerRow>
       <LedgerRow name="Pivot">
         <NumberField label="Pivot x" value={joint.x} unit="" step={0.1} onCommit={(x) => change({ x })} />
@@ -56,8 +96,17 @@ function JointFigures({ joint }: { joint: JointRow }) {
       </LedgerRow>
       <LedgerRow name="Line">
         <span className="inline-flex items-center gap-1.5">
-          <span className="inline-block size-3.5 rounded-sm border border-rule" style={{ background: toHex(joint.lineWidth > 0 ? joint.lineColour : joint.fillColour) }} />
-          <NumberField label="Line width" value={joint.lineWidth} unit="px" step={0.1} onCommit={(lineWidth) => change({ lineWidth })} />
+          <span
+            className="inline-block size-3.5 rounded-sm border border-rule"
+            style={{ background: toHex(joint.lineWidth > 0 ? joint.lineColour : joint.fillColour) }}
+          />
+          <NumberField
+            label="Line width"
+            value={joint.lineWidth}
+            unit="px"
+            step={0.1}
+            onCommit={(lineWidth) => change({ lineWidth })}
+          />
         </span>
       </LedgerRow>
       <LedgerRow name="In front">
@@ -84,10 +133,31 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onChange={(outlineOn) => change({ outlineOn })}
         />
       </LedgerRow>
-      <LedgerRow name="Looseness">
-        <NumberField label="Looseness" value={joint.looseness * 100} unit="%" step={10} digits={0} onCommit={(percent) => change({ looseness: Math.max(0, Math.min(1, percent / 100)) })} />
+      <LedgerRow name="Rounded end of">
+        <Choice
+          label="Rounded end of"
+          value={joint.discOn}
+          options={[
+            { value: 'both', word: 'both' },
+            { value: 'child', word: child },
+            { value: 'parent', word: parent },
+          ]}
+          onChange={(discOn) => change({ discOn })}
+        />
       </LedgerRow>
-      <LedgerRow name="Fit">{joint.confidence >= 0.8 ? 'sure' : joint.confidence >= 0.5 ? 'fair' : 'unsure: look closely'}</LedgerRow>
+      <LedgerRow name="Looseness">
+        <NumberField
+          label="Looseness"
+          value={joint.looseness * 100}
+          unit="%"
+          step={10}
+          digits={0}
+          onCommit={(percent) => change({ looseness: Math.max(0, Math.min(1, percent / 100)) })}
+        />
+      </LedgerRow>
+      <LedgerRow name="Fit">
+        {joint.confidence >= 0.8 ? 'sure' : joint.confidence >= 0.5 ? 'fair' : 'unsure: look closely'}
+      </LedgerRow>
       <div className="mt-3 flex flex-wrap gap-1.5">
         <Action tone={joint.rounded ? 'plain' : 'go'} onClick={() => change({ rounded: !joint.rounded })}>
           {joint.rounded ? 'Unround' : 'Round both ends'}

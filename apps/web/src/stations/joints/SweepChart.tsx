@@ -24,8 +24,17 @@ export function SweepChart({ joint, sweep, angle }: Props) {
   const top = max(bends, (b) => Math.max(b.daylight, b.kink, lined ? b.brokenLine : 0, b.strayLine)) ?? 0;
   const x = scaleLinear([joint.rangeLow, joint.rangeHigh], [EDGE.left, WIDTH - EDGE.right]);
   const y = scaleLinear([0, Math.max(10, top)], [HEIGHT - EDGE.bottom, EDGE.top]).nice(3);
-  const path = (value: (b: Bend) => number) => line<Bend>((b) => x(b.angle), (b) => y(value(b)))(bends) ?? '';
-  const daylight = area<Bend>((b) => x(b.angle), y(0), (b) => y(b.daylight))(bends) ?? '';
+  const path = (value: (b: Bend) => number) =>
+    line<Bend>(
+      (b) => x(b.angle),
+      (b) => y(value(b)),
+    )(bends) ?? '';
+  const daylight =
+    area<Bend>(
+      (b) => x(b.angle),
+      y(0),
+      (b) => y(b.daylight),
+    )(bends) ?? '';
   const limits = cleanLimits(joint);
   const here = bends[Math.min(bends.length - 1, bisector((b: Bend) => b.angle).left(bends, angle))];
   const show = (clientX: number, box: DOMRect) => {
@@ -53,15 +62,43 @@ export function SweepChart({ joint, sweep, angle }: Props) {
         <path d={daylight} fill="var(--madder)" opacity={0.35} />
         <path d={path((b) => b.daylight)} fill="none" stroke="var(--madder)" strokeWidth={1.8} />
         <path d={path((b) => b.kink)} fill="none" stroke="var(--soft)" strokeWidth={1.2} strokeDasharray="1 3" />
-        {lined && <path d={path((b) => b.brokenLine)} fill="none" stroke="var(--brass)" strokeWidth={1.5} strokeDasharray="6 3" />}
+        {lined && (
+          <path
+            d={path((b) => b.brokenLine)}
+            fill="none"
+            stroke="var(--brass)"
+            strokeWidth={1.5}
+            strokeDasharray="6 3"
+          />
+        )}
         <path d={path((b) => b.strayLine)} fill="none" stroke="var(--ink)" strokeWidth={1.3} strokeDasharray="2 2" />
-        <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(limits.daylight)} y2={y(limits.daylight)} stroke="var(--sap)" strokeWidth={0.8} />
-        {[joint.rangeLow, 0, joint.rangeHigh].map((tick, i) => (
-          <text key={`${tick}-${i}`} x={x(tick)} y={HEIGHT - 5} textAnchor={i === 0 ? 'start' : i === 2 ? 'end' : 'middle'} fontSize="12" fill="var(--soft)">
-            {Math.round(tick)}°
+        <line
+          x1={EDGE.left}
+          x2={WIDTH - EDGE.right}
+          y1={y(limits.daylight)}
+          y2={y(limits.daylight)}
+          stroke="var(--sap)"
+          strokeWidth={0.8}
+        />
+        <text x={x(joint.rangeLow)} y={HEIGHT - 5} textAnchor="start" fontSize="12" fill="var(--soft)">
+          {Math.round(joint.rangeLow)}°
+        </text>
+        {x(0) - x(joint.rangeLow) > 48 && x(joint.rangeHigh) - x(0) > 48 && (
+          <text x={x(0)} y={HEIGHT - 5} textAnchor="middle" fontSize="12" fill="var(--soft)">
+            0°
           </text>
-        ))}
-        <line x1={x(angle)} x2={x(angle)} y1={EDGE.top} y2={HEIGHT - EDGE.bottom} stroke="var(--ink)" strokeWidth={1.2} />
+        )}
+        <text x={x(joint.rangeHigh)} y={HEIGHT - 5} textAnchor="end" fontSize="12" fill="var(--soft)">
+          {Math.round(joint.rangeHigh)}°
+        </text>
+        <line
+          x1={x(angle)}
+          x2={x(angle)}
+          y1={EDGE.top}
+          y2={HEIGHT - EDGE.bottom}
+          stroke="var(--ink)"
+          strokeWidth={1.2}
+        />
       </svg>
       <figcaption className="grid grid-cols-2 gap-x-3 text-[12px]">
         <Legend colour="var(--madder)" word="daylight" px={here?.daylight} />

@@ -1,4 +1,13 @@
-import { cleanLimits, drawOrder, hangingFrom, isCleanBend, pieceById, type CharacterDoc, type JointRow, type Sweep } from '@limber-sheaf/core';
+import {
+  cleanLimits,
+  drawOrder,
+  hangingFrom,
+  isCleanBend,
+  pieceById,
+  type CharacterDoc,
+  type JointRow,
+  type Sweep,
+} from '@limber-sheaf/core';
 
 /** Everything that a joint's sweep depends on, as one text. */
 export function sweepSignature(doc: CharacterDoc, joint: JointRow, butt: boolean): string {
@@ -9,7 +18,19 @@ export function sweepSignature(doc: CharacterDoc, joint: JointRow, butt: boolean
   const pieces = drawOrder(doc, joint.viewId)
     .filter((p) => moving.has(p.id))
     .map((p) => [p.id, p.face.blob, p.overlap?.blob, p.under?.blob]);
-  return JSON.stringify([x, y, radius, rangeLow, rangeHigh, lineWidth, lineColour, fillColour, looseness, butt, pieces]);
+  return JSON.stringify([
+    x,
+    y,
+    radius,
+    rangeLow,
+    rangeHigh,
+    lineWidth,
+    lineColour,
+    fillColour,
+    looseness,
+    butt,
+    pieces,
+  ]);
 }
 
 /** Is a joint's clean range narrower than the range it should have? False while that is not known. */
@@ -39,8 +60,12 @@ export function foulStretches(joint: JointRow, sweep: Sweep): [number, number][]
 export function findingOf(joint: JointRow, sweep: Sweep, name: string): { sentence: string; angle: number } | null {
   const stretches = foulStretches(joint, sweep);
   if (stretches.length === 0) return null;
-  const [from] = stretches.map(([low, high]) => (low > 0 ? low : high < 0 ? high : 0)).sort((a, b) => Math.abs(a) - Math.abs(b));
-  const worst = sweep.bends.reduce((a, b) => (b.daylight + b.strayLine + b.brokenLine > a.daylight + a.strayLine + a.brokenLine ? b : a));
+  const [from] = stretches
+    .map(([low, high]) => (low > 0 ? low : high < 0 ? high : 0))
+    .sort((a, b) => Math.abs(a) - Math.abs(b));
+  const worst = sweep.bends.reduce((a, b) =>
+    b.daylight + b.strayLine + b.brokenLine > a.daylight + a.strayLine + a.brokenLine ? b : a,
+  );
   const limits = cleanLimits(joint);
   const fault =
     worst.daylight > limits.daylight
@@ -48,6 +73,13 @@ export function findingOf(joint: JointRow, sweep: Sweep, name: string): { senten
       : worst.strayLine > limits.strayLine
         ? { word: 'Stray line', px: worst.strayLine }
         : { word: 'Broken line', px: worst.brokenLine };
-  const mend = !joint.rounded ? 'Round both ends.' : fault.word === 'Daylight' ? 'Fit the disc again, or narrow the range.' : 'Put the outline on the other piece, or narrow the range.';
-  return { sentence: `${fault.word} at ${name} from ${Math.round(from)}°, ${Math.round(fault.px)} px at worst. ${mend}`, angle: worst.angle };
+  const mend = !joint.rounded
+    ? 'Round both ends.'
+    : fault.word === 'Daylight'
+      ? 'Fit the disc again, or narrow the range.'
+      : 'Put the outline on the other piece, or narrow the range.';
+  return {
+    sentence: `${fault.word} at ${name} from ${Math.round(from)}°, ${Math.round(fault.px)} px at worst. ${mend}`,
+    angle: worst.angle,
+  };
 }

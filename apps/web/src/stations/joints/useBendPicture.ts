@@ -19,7 +19,8 @@ export function useBendPicture(joint: JointRow | undefined, angle: number): Bend
       setPicture(null);
       return;
     }
-    wish.current = async () => setPicture(await handWorker().bend(doc, joint, butt, sweepSignature(doc, joint, butt), angle));
+    wish.current = async () =>
+      setPicture(await handWorker().bend(doc, joint, butt, sweepSignature(doc, joint, butt), angle));
     if (running.current) return;
     running.current = true;
     void (async () => {

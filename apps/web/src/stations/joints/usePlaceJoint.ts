@@ -58,7 +58,9 @@ export function usePlaceJoint() {
       if (disc) {
         const [a, b] = await piecesUnder(disc);
         if (!b) {
-          toast.error('The disc lies on one piece only.', { description: 'Draw it over the border between two pieces.' });
+          toast.error('The disc lies on one piece only.', {
+            description: 'Draw it over the border between two pieces.',
+          });
           return;
         }
         await place({ pieceId: a, otherId: b, disc });

@@ -17,7 +17,9 @@ export function useSweeps(): void {
   const { butt, pickedJoint } = useBench();
   useEffect(() => {
     let wanted = true;
-    const joints = doc.joints.filter((j) => j.viewId === view.id).sort((a, b) => Number(b.id === pickedJoint) - Number(a.id === pickedJoint));
+    const joints = doc.joints
+      .filter((j) => j.viewId === view.id)
+      .sort((a, b) => Number(b.id === pickedJoint) - Number(a.id === pickedJoint));
     void (async () => {
       for (const joint of joints) {
         const signature = sweepSignature(doc, joint, butt);

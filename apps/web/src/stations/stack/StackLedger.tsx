@@ -22,7 +22,11 @@ export function StackLedger() {
           <StackLine key={piece.id} piece={piece} depth={generation(piece)} />
         ))}
       </ul>
-      {order.length > 1 && <p className="mt-3 text-[12.5px] text-soft">Front at the top. Drag a card in the sheaf, or press Alt ← →, to change the order.</p>}
+      {order.length > 1 && (
+        <p className="mt-3 text-[12.5px] text-soft">
+          Front at the top. Drag a card in the sheaf, or press Alt ← →, to change the order.
+        </p>
+      )}
     </>
   );
 
@@ -40,8 +44,16 @@ function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
   const part = partOf(doc, piece);
   const others = doc.parts.filter((p) => p.id !== part.id && !makesRing(doc, part, p.id));
   return (
-    <li className={`flex items-center justify-between gap-2 border-b border-rule py-1.5 ${picked ? 'bg-woad-wash' : ''}`}>
-      <button type="button" aria-pressed={picked} onClick={() => pickPiece(piece.id, part)} className="min-w-0 flex-1 cursor-pointer truncate text-left text-[13px] font-medium" title={pieceName(doc, piece)}>
+    <li
+      className={`flex items-center justify-between gap-2 border-b border-rule py-1.5 ${picked ? 'bg-woad-wash' : ''}`}
+    >
+      <button
+        type="button"
+        aria-pressed={picked}
+        onClick={() => pickPiece(piece.id, part)}
+        className="min-w-0 flex-1 cursor-pointer truncate text-left text-[13px] font-medium"
+        title={pieceName(doc, piece)}
+      >
         <span className="figures text-soft" aria-hidden>
           {'· '.repeat(Math.min(6, depth))}
         </span>
@@ -52,7 +64,12 @@ function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
         label={`${labelFor(part)} moves with`}
         value={part.parentId ?? ''}
         options={[{ value: '', word: 'nothing' }, ...others.map((p) => ({ value: p.id as string, word: labelFor(p) }))]}
-        onChange={(parentId) => void edit('PATCH', `/parts/${part.id}/parent`, { parentId: parentId || null, saw: { [part.id]: part.version } })}
+        onChange={(parentId) =>
+          void edit('PATCH', `/parts/${part.id}/parent`, {
+            parentId: parentId || null,
+            saw: { [part.id]: part.version },
+          })
+        }
       />
     </li>
   );

@@ -1,0 +1,91 @@
+import { expect, test } from './bench';
+
+const CANVAS = { width: 2000, height: 3000 };
+
+test('undo and redo say what they do, and outlive a reload', async ({ bench, page }) => {
+  const id = await bench.open('Juniper Vane', 'joints');
+  await page.getByRole('button', { name: 'elbow A' }).click();
+  const field = page.getByLabel('Range to');
+  await field.fill('120');
+  await field.press('Enter');
+  await expect(page.getByText('-10° to 120°')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Set range of elbow A');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Undid: Set range of elbow A')).toBeVisible();
+  expect((await bench.doc(id)).joints.map((j) => j.rangeHigh)).toContain(130);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByText('Redid: Set range of elbow A')).toBeVisible();
+  expect((await bench.doc(id)).joints.map((j) => j.rangeHigh)).toContain(120);
+});
+
+test('a limb is bent by dragging it, and a butt joint shows its daylight', async ({ bench, page }) => {
+  await bench.open('Juniper Vane', 'joints');
+  await page.waitForTimeout(800);
+  // Drag the lower arm outwards: it turns about the elbow.
+  await bench.draw(CANVAS, [540, 1780, 500, 1800, 420, 1800, 330, 1760], 6);
+  const slider = page.getByRole('slider', { name: /Bend of elbow A/ });
+  await expect(slider).toBeVisible();
+  expect(Number(await slider.getAttribute('aria-valuenow'))).toBeGreaterThan(15);
+  await page.getByRole('button', { name: 'Compare butt joint' }).click();
+  await expect(page.getByText(/Daylight at elbow A from/)).toBeVisible();
+});
+
+test('the order changes by key and by dragging a card; a parent is set in Stack', async ({ bench, page }) => {
+  const id = await bench.open('Juniper Vane', 'stack');
+  const names = async () => {
+    const doc = await bench.doc(id);
+    return [...doc.pieces].sort((a, b) => a.depth - b.depth).map((p) => doc.parts.find((q) => q.id === p.partId)?.part);
+  };
+  const before = await names();
+  await page.getByRole('contentinfo').getByRole('button', { name: 'upper arm A' }).click();
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect.poll(names).not.toEqual(before);
+  await page.keyboard.press('Control+z');
+  await expect.poll(names).toEqual(before);
+
+  const card = await page.getByRole('contentinfo').getByRole('button', { name: 'upper arm A' }).boundingBox();
+  const last = await page.getByRole('contentinfo').getByRole('button', { name: 'lower arm A' }).boundingBox();
+  if (!card || !last) throw new Error('no cards');
+  await page.mouse.move(card.x + 40, card.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(last.x + 60, last.y + 42, { steps: 12 });
+  await page.mouse.up();
+  await expect.poll(async () => (await names()).at(-1)).toBe('upper');
+  await page.keyboard.press('Control+z');
+  await expect.poll(names).toEqual(before);
+
+  await page.getByLabel('hand A moves with').selectOption({ label: 'nothing' });
+  await expect(page.getByText('1 move with nothing')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('all in one family')).toBeVisible();
+});
+
+test('wrong moves in Cut are told in a sentence and change nothing', async ({ bench, page }) => {
+  const id = await bench.open('Juniper Vane', 'cut');
+  const before = await bench.doc(id);
+  await page.keyboard.press('c');
+  await bench.click(CANVAS, [100, 300, 300, 500]);
+  await expect(page.getByText('The line does not cross the piece')).toBeVisible();
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'neck' }).click();
+  await bench.draw(CANVAS, [60, 60, 260, 60, 260, 260, 60, 260]);
+  await expect(page.getByText('There is no paint of the design in there.')).toBeVisible();
+  await page.getByLabel('Another part').fill('///');
+  await page.getByRole('button', { name: 'Pick' }).click();
+  await expect(page.getByText('That is no name for a part.')).toBeVisible();
+  expect(await bench.doc(id)).toEqual(before);
+});
+
+test('everything fits a narrow window, by day and by night', async ({ bench, page }) => {
+  await page.setViewportSize({ width: 900, height: 640 });
+  for (const station of ['cut', 'joints', 'stack', 'handoff']) {
+    await bench.open('Juniper Vane', station);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(wide).toBeLessThanOrEqual(0);
+  }
+  await page.getByRole('button', { name: 'Night' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+});
