@@ -13,6 +13,8 @@ const swc = [
 const shared = {
   transform: { '^.+\\.tsx?$': swc },
   testEnvironment: 'node',
+  // Jest's clean-up of globals walks fast-check's endless lazy structures and never comes back.
+  testEnvironmentOptions: { globalsCleanup: 'off' },
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     '^@limber-sheaf/core$': '<rootDir>/packages/core/src/index.ts',

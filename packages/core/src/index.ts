@@ -65,19 +65,15 @@ export {
   type RoundedJoint,
 } from './joint/round-joint.js';
 export { sharedBorder, type SharedBorder } from './joint/shared-border.js';
+export { prepareBend, type Assembly, type BendMeasure, type BendRig, type SweepPiece } from './joint/bend-rig.js';
 export {
   cleanLimits,
   cleanRange,
   isCleanBend,
-  prepareBend,
   sweepJoint,
-  type Assembly,
-  type BendMeasure,
-  type BendRig,
   type CleanLimits,
   type Sweep,
   type SweepOptions,
-  type SweepPiece,
 } from './joint/sweep-joint.js';
 
 // Names

@@ -15,7 +15,7 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { checkNames, drawOrder, labelFor, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { blobUrl } from '../api/client';
 import { isShortOfRange } from '../stations/joints/joint-words';
 import { useOnBench } from './context';
@@ -27,13 +27,12 @@ export function Sheaf() {
   const sweeps = useBench((s) => s.sweeps);
   const order = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   // While the server answers, the cards already lie as they were dropped.
-  const [dropped, setDropped] = useState<string[] | null>(null);
-  useEffect(() => setDropped(null), [order]);
+  const [dropped, setDropped] = useState<{ from: PieceRow[]; ids: string[] } | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const cards = dropped ? dropped.flatMap((id) => order.find((p) => p.id === id) ?? []) : order;
+  const cards = dropped?.from === order ? dropped.ids.flatMap((id) => order.find((p) => p.id === id) ?? []) : order;
   const wrong = useMemo(() => marks(doc, order, sweeps), [doc, order, sweeps]);
 
   const drop = ({ active, over }: DragEndEvent) => {
@@ -43,7 +42,7 @@ export function Sheaf() {
     const to = ids.indexOf(String(over.id));
     const rest = ids.filter((id) => id !== active.id);
     const next = [...rest.slice(0, to), ids[from], ...rest.slice(to)];
-    setDropped(next);
+    setDropped({ from: order, ids: next });
     void edit('POST', `/pieces/${ids[from]}/order`, { inFrontOf: to === 0 ? null : next[to - 1] }).then(
       (state) => !state && setDropped(null),
     );

@@ -1,6 +1,6 @@
 import { composePiece, mergeSheets, type SheetBitmaps } from '../joint/compose-piece.js';
 import { roundEnd, type Disc, type DiscOn } from '../joint/round-joint.js';
-import type { Assembly, SweepPiece } from '../joint/sweep-joint.js';
+import type { Assembly, SweepPiece } from '../joint/bend-rig.js';
 import { uncutPaint } from '../cut/offcuts.js';
 import { refuse, type Result } from '../errors.js';
 import { composite } from '../raster/composite.js';

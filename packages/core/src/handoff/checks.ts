@@ -3,7 +3,8 @@ import { findOffcuts } from '../cut/offcuts.js';
 import { drawOrder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
 import type { CharacterDoc, ViewId } from '../document/rows.js';
 import { assembleJoint, compareAtRest, type ViewArt } from '../document/view-art.js';
-import { sweepJoint, type BendMeasure } from '../joint/sweep-joint.js';
+import type { BendMeasure } from '../joint/bend-rig.js';
+import { sweepJoint } from '../joint/sweep-joint.js';
 import { checkNames } from '../naming/scheme.js';
 
 /** The checks that are made so far, in the order they are shown. */

@@ -6,22 +6,28 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { drawLimb, FILL, INK, type Limb, type LimbSpec } from '../testing/limbs.js';
 import { composePiece } from './compose-piece.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
-import { median } from './statistics.js';
 import { roundJoint, type OutlineOn } from './round-joint.js';
-import { sweepJoint, type Assembly } from './sweep-joint.js';
+import type { Assembly } from './bend-rig.js';
+import { sweepJoint } from './sweep-joint.js';
 import { colourDistance } from '../raster/colour.js';
 
+/** A spread of limbs; `npm run bench` measures hundreds more, up to 400 px wide. */
 function specs(): LimbSpec[] {
   const all: LimbSpec[] = [];
-  const widths = [24, 40, 64, 100, 160, 250, 400];
-  const angles = [0, 17, 45, 73, 90, 128, 161];
+  const widths = [24, 40, 64, 100];
+  const angles = [0, 45, 73, 161];
   widths.forEach((width, w) =>
     angles.forEach((angle, a) => {
-      const line = [0, 2, 4, 8, 12, 16, 24][(w + a) % 7];
+      const line = [0, 2, 4, 8, 12][(w + a) % 5];
       const fits = line < width / 5 ? line : 4;
-      all.push({ width, angle, line: fits });
-      all.push({ width, angle: angle + 3, line: fits, bendRadius: width * (2 + (a % 3)) });
-      all.push({ width, angle: angle + 7, line: fits, taper: [4, 9, 15][a % 3] });
+      const kind = (w + a) % 3;
+      all.push({
+        width,
+        angle,
+        line: fits,
+        ...(kind === 1 ? { bendRadius: width * (2 + (a % 3)) } : {}),
+        ...(kind === 2 ? { taper: 15 } : {}),
+      });
     }),
   );
   return all;
@@ -33,7 +39,7 @@ function fitted(limb: Limb): JointFit {
   return fit;
 }
 
-test('fits the inscribed disc within the figures of geometry.md on 147 limbs', () => {
+test('fits the inscribed disc within the figures of geometry.md', () => {
   const errors = { centre: [] as number[], radius: [] as number[], line: [] as number[], tapered: [] as number[] };
   for (const spec of specs()) {
     const limb = drawLimb(spec);
@@ -49,10 +55,6 @@ test('fits the inscribed disc within the figures of geometry.md on 147 limbs', (
     else expect(fit.lineWidth).toBe(0);
   }
   const worst = (list: number[]) => Math.max(...list);
-  if (process.env.FIGURES) {
-    for (const [name, list] of Object.entries(errors))
-      console.log(name, 'median', median(list).toFixed(3), 'worst', worst(list).toFixed(3));
-  }
   expect(worst(errors.centre)).toBeLessThan(0.5);
   expect(worst(errors.radius)).toBeLessThan(0.5);
   expect(worst(errors.tapered)).toBeLessThan(1);
@@ -111,10 +113,8 @@ function rigFor(spec: LimbSpec, { rounded = true, childInFront = true, outlineOn
 
 const limbs: LimbSpec[] = [
   { width: 40, angle: 12, line: 4 },
-  { width: 100, angle: 0, line: 8 },
-  { width: 100, angle: 63, line: 8 },
-  { width: 96, angle: 140, line: 0 },
-  { width: 160, angle: 33, line: 12 },
+  { width: 60, angle: 63, line: 6 },
+  { width: 56, angle: 140, line: 0 },
 ];
 
 describe.each(limbs)('a straight limb of $width px at $angle° with a line of $line px', (spec) => {
@@ -124,15 +124,7 @@ describe.each(limbs)('a straight limb of $width px at $angle° with a line of $l
       const rig = rigFor(spec, { childInFront });
       const atRest = composite(rig.design.width, rig.design.height, rig.images);
       expect(compareBitmaps(atRest, rig.design).differing).toBe(0);
-      const sweep = sweepJoint(rig.assembly, [-120, 120], { step: 10 });
-      if (process.env.FIGURES)
-        console.log(
-          JSON.stringify(spec),
-          childInFront,
-          sweep.bends
-            .map((b) => [b.angle, b.daylight, b.kink, b.brokenLine, b.strayLine, Math.round(b.corner)].join(' '))
-            .join('\n'),
-        );
+      const sweep = sweepJoint(rig.assembly, [-120, 120], { step: 20 });
       expect(sweep.cleanRange).toEqual([-120, 120]);
     },
   );

@@ -25,8 +25,7 @@ export function useBlobImage(blob: string | null | undefined): HTMLImageElement 
   const [image, setImage] = useState<HTMLImageElement>();
   useEffect(() => {
     let wanted = true;
-    if (!blob) setImage(undefined);
-    else
+    if (blob)
       loadBlobImage(blob).then(
         (loaded) => wanted && setImage(loaded),
         () => undefined,
@@ -35,5 +34,5 @@ export function useBlobImage(blob: string | null | undefined): HTMLImageElement 
       wanted = false;
     };
   }, [blob]);
-  return image;
+  return blob ? image : undefined;
 }

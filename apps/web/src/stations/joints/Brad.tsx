@@ -1,6 +1,6 @@
 import type { JointRow } from '@limber-sheaf/core';
 import type Konva from 'konva';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Arc, Circle, Group, Line, Text } from 'react-konva';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
@@ -21,7 +21,6 @@ export function Brad({ joint, palette, bend }: Props) {
   const { doc, edit } = useOnBench();
   const scale = useBench((s) => s.viewport.scale);
   const [draft, setDraft] = useState<Draft | null>(null);
-  useEffect(() => setDraft(null), [joint]);
   const now = { ...joint, ...draft };
   const px = 1 / scale;
   const child = doc.pieces.find((p) => p.id === joint.childId);

@@ -34,7 +34,7 @@ export function JointOverlay({ palette }: { palette: Palette }) {
       {joints.map((joint) => (
         <Group key={joint.id} {...around(joint)}>
           {joint.id === pickedJoint ? (
-            <Brad joint={joint} palette={palette} bend={angle} />
+            <Brad key={`${joint.id}:${joint.version}`} joint={joint} palette={palette} bend={angle} />
           ) : (
             <Circle
               name="handle"

@@ -16,7 +16,6 @@ export function useBendPicture(joint: JointRow | undefined, angle: number): Bend
   useEffect(() => {
     if (!joint || angle === 0) {
       wish.current = null;
-      setPicture(null);
       return;
     }
     wish.current = async () =>

@@ -1,0 +1,295 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import type { CharacterDoc } from '@limber-sheaf/core';
+import { compareBitmaps, composite } from '@limber-sheaf/core';
+import { decodePng, readOpenRaster, readZip, rigFaults, type Rig } from '@limber-sheaf/formats';
+import { call, design, end, limbPng, startServer, type Running } from './server-under-test';
+
+interface State {
+  doc: CharacterDoc;
+  revision: number;
+  undo: string | null;
+  redo: string | null;
+  summary?: string;
+  notes?: string[];
+  code?: string;
+  sentence?: string;
+}
+interface JobState {
+  id: string;
+  state: string;
+  sentence: string | null;
+  result: { handOffId: string; number: number; name: string } | null;
+}
+
+let server: Running;
+let production: string;
+jest.setTimeout(120_000);
+
+beforeAll(async () => {
+  server = await startServer();
+  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Test tide' })).body.id;
+});
+afterAll(() => end(server));
+
+const arm = (part: string) => ({ group: 'arm', side: 'A', part });
+const ALL = [0, 0, 200, 0, 200, 300, 0, 300];
+
+async function bringIn(name = 'Mast'): Promise<State> {
+  return (await call<State>(server, 'POST', `/productions/${production}/characters`, design(name, limbPng()))).body;
+}
+
+/** A limb cut across and jointed: upper, lower, elbow. */
+async function jointed(): Promise<{ id: string; view: string; state: State }> {
+  const { doc } = await bringIn();
+  const view = doc.views[0].id;
+  const upper = (await call<State>(server, 'POST', `/views/${view}/cut/trace`, { tokens: arm('upper'), loop: ALL }))
+    .body.doc.pieces[0].id;
+  const cut = await call<State>(server, 'POST', `/views/${view}/cut/cross`, {
+    pieceId: upper,
+    line: [50, 150, 150, 150],
+    take: 'right',
+    tokens: arm('lower'),
+  });
+  const lower = cut.body.doc.pieces.find((p) => p.id !== upper)?.id;
+  const state = (
+    await call<State>(server, 'POST', `/views/${view}/joints`, { pieceId: upper, otherId: lower, round: true })
+  ).body;
+  return { id: doc.character.id, view, state };
+}
+
+async function finished(id: string): Promise<JobState> {
+  for (let i = 0; i < 200; i++) {
+    const { body } = await call<JobState>(server, 'GET', `/jobs/${id}`);
+    if (!['waiting', 'running'].includes(body.state)) return body;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  throw new Error('the job does not end');
+}
+
+async function packageOf(characterId: string): Promise<{ rig: Rig; files: Map<string, Uint8Array>; name: string }> {
+  const job = await finished((await call<JobState>(server, 'POST', `/characters/${characterId}/handoffs`)).body.id);
+  if (!job.result) throw new Error(job.sentence ?? 'no result');
+  const zip = new Uint8Array(
+    await (await fetch(`${server.address}/api/handoffs/${job.result.handOffId}/package.zip`)).arrayBuffer(),
+  );
+  const name = job.result.name;
+  const files = new Map(readZip(zip).map((file) => [file.path.slice(name.length + 1), file.bytes]));
+  return { rig: JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig, files, name };
+}
+
+test('the schema comes up, goes down, comes up the same, and two servers may bring it up at once', () => {
+  const script = spawnSync(process.execPath, [join(__dirname, 'schema-round-trip.mjs')], { encoding: 'utf8' });
+  expect(script.stderr).toBe('');
+  const { first, down, again } = JSON.parse(script.stdout) as { first: unknown[]; down: unknown[]; again: unknown[] };
+  expect(first.length).toBeGreaterThan(50);
+  expect(down).toEqual([]);
+  expect(again).toEqual(first);
+});
+
+test('a limb is cut, jointed, rounded and clean, and the rest is the design', async () => {
+  const { view, state } = await jointed();
+  expect(state.doc.joints[0]).toMatchObject({
+    x: 100,
+    y: 150,
+    radius: 40,
+    lineWidth: 6,
+    rounded: true,
+    discOn: 'both',
+  });
+  expect(state.doc.pieces.every((p) => p.under !== null || p.overlap !== null)).toBe(true);
+  const { body } = await call<{
+    checks: { id: string; ok: boolean; figure: number }[];
+    joints: { cleanRange: number[] }[];
+  }>(server, 'GET', `/views/${view}/checks`);
+  expect(body.checks.filter((c) => !c.ok)).toEqual([]);
+  expect(body.joints[0].cleanRange).toEqual([-10, 130]);
+});
+
+test('the package proves itself: schema, rest match, same layers, same bytes, versions that count up', async () => {
+  const { id } = await jointed();
+  const first = await packageOf(id);
+  expect(rigFaults(first.rig)).toEqual([]);
+  expect(first.name).toMatch(/^mast(-\d+)?_v001_\d{4}-\d\d-\d\d$/);
+  const [view] = first.rig.views;
+  const file = (path: string) => first.files.get(path) ?? new Uint8Array();
+  const whole = decodePng(file(view.design.image));
+  const images = view.pieces.map((piece) => ({
+    ...decodePng(file(piece.image)),
+    x: piece.bounds.x,
+    y: piece.bounds.y,
+  }));
+  images.forEach((image, i) =>
+    expect([image.width, image.height]).toEqual([view.pieces[i].bounds.width, view.pieces[i].bounds.height]),
+  );
+  expect(compareBitmaps(composite(200, 300, images), whole)).toMatchObject({ differing: 0, largest: 0 });
+  const ora = readOpenRaster(file(`${first.rig.character.code}_front.ora`));
+  expect(ora.layers.map((l) => l.name)).toEqual(view.drawOrder);
+  ora.layers.forEach((layer, i) => expect(decodePng(layer.png).data).toEqual(images[i].data));
+  expect(JSON.parse(new TextDecoder().decode(file('rig.schema.json')))).toHaveProperty('$id');
+
+  const second = await packageOf(id);
+  expect(second.rig).toMatchObject({ version: 2, previousVersion: 1 });
+  const same = (rig: Rig) => ({ ...rig, version: 0, previousVersion: 0, createdAt: '' });
+  expect(same(second.rig)).toEqual(same(first.rig));
+  for (const [path, bytes] of first.files)
+    if (path !== 'rig.json') expect(Buffer.compare(bytes, second.files.get(path) ?? new Uint8Array())).toBe(0);
+});
+
+test('what is still uncut leaves as a piece of its own, and the failed check is in the manifest', async () => {
+  const { doc } = await bringIn('Half');
+  await call(server, 'POST', `/views/${doc.views[0].id}/cut/trace`, {
+    tokens: { group: 'head' },
+    loop: [0, 0, 200, 0, 200, 90, 0, 90],
+  });
+  const { rig } = await packageOf(doc.character.id);
+  expect(rig.views[0].drawOrder).toEqual(['uncut', 'head']);
+  expect(rig.checks.filter((c) => !c.ok).map((c) => c.id)).toEqual(['offcuts']);
+});
+
+test('undo and redo name what they do, and outlive a server killed at once', async () => {
+  const { id, state } = await jointed();
+  expect(state.undo).toBe('Place and round elbow A');
+  await end(server, 'SIGKILL');
+  server = await startServer();
+  const undone = (await call<State>(server, 'POST', `/characters/${id}/undo`)).body;
+  expect(undone).toMatchObject({
+    summary: 'Undid: Place and round elbow A',
+    undo: 'Cut lower arm A from upper arm A',
+    redo: 'Place and round elbow A',
+  });
+  expect(undone.doc.joints).toEqual([]);
+  expect(undone.doc.pieces.every((p) => p.under === null && p.overlap === null)).toBe(true);
+  const redone = (await call<State>(server, 'POST', `/characters/${id}/redo`)).body;
+  expect(redone.doc.joints).toHaveLength(1);
+  const strip = (doc: CharacterDoc) =>
+    JSON.stringify([doc.parts, doc.pieces, doc.joints].map((rows) => rows.map((row) => ({ ...row, version: 0 }))));
+  expect(strip(redone.doc)).toBe(strip(state.doc));
+  expect((await call(server, 'POST', `/characters/${id}/redo`)).body).toMatchObject({ code: 'nothing-to-redo' });
+});
+
+test('one person’s undo leaves another’s work alone', async () => {
+  const { id, state } = await jointed();
+  const joint = state.doc.joints[0];
+  await call(server, 'PATCH', `/joints/${joint.id}`, { rangeHigh: 90 }, 'other');
+  const undone = (await call<State>(server, 'POST', `/characters/${id}/undo`, {}, 'other')).body;
+  expect(undone.doc.joints[0].rangeHigh).toBe(130);
+  await call(server, 'PATCH', `/joints/${joint.id}`, { rangeHigh: 80 }, 'other');
+  const clash = await call<State>(server, 'POST', `/characters/${id}/undo`);
+  expect(clash).toMatchObject({ status: 409, body: { code: 'stale' } });
+});
+
+test('an edit on rows that have changed since is refused with the rows as they are; others go through', async () => {
+  const { state } = await jointed();
+  const joint = state.doc.joints[0];
+  expect(
+    (await call(server, 'PATCH', `/joints/${joint.id}`, { rangeHigh: 100, saw: { [joint.id]: joint.version } })).status,
+  ).toBe(200);
+  const late = await call<{ code: string; current: { rangeHigh: number }[] }>(server, 'PATCH', `/joints/${joint.id}`, {
+    rangeHigh: 60,
+    saw: { [joint.id]: joint.version },
+  });
+  expect(late).toMatchObject({ status: 409, body: { code: 'stale', current: [{ rangeHigh: 100, rounded: true }] } });
+  const piece = state.doc.pieces[0];
+  expect(
+    (await call(server, 'POST', `/pieces/${piece.id}/order`, { inFrontOf: null, saw: { [piece.id]: piece.version } }))
+      .status,
+  ).toBe(200);
+});
+
+test('many edits at once are all kept', async () => {
+  const { id, state } = await jointed();
+  const before = state.revision;
+  const answers = await Promise.all(
+    Array.from({ length: 8 }, (_, i) =>
+      call<State>(server, 'PATCH', `/joints/${state.doc.joints[0].id}`, { rangeHigh: 60 + i }, `person${i}`),
+    ),
+  );
+  expect(answers.map((a) => a.status)).toEqual(Array(8).fill(200));
+  expect((await call<State>(server, 'GET', `/characters/${id}`)).body.revision).toBe(before + 8);
+});
+
+test('changing the order rounds both ends anew, and back gives the same sheets', async () => {
+  const { state } = await jointed();
+  const [joint] = state.doc.joints;
+  const sheets = (doc: CharacterDoc) => doc.pieces.map((p) => [p.id, p.overlap?.blob, p.under?.blob]).sort();
+  const parent = (await call<State>(server, 'POST', `/joints/${joint.id}/in-front`, { inFront: 'parent' })).body.doc;
+  expect(sheets(parent)).not.toEqual(sheets(state.doc));
+  const child = (await call<State>(server, 'POST', `/joints/${joint.id}/in-front`, { inFront: 'child' })).body.doc;
+  expect(sheets(child)).toEqual(sheets(state.doc));
+});
+
+test('refusals say why, where, and change nothing', async () => {
+  const { id, view, state } = await jointed();
+  const [upper, lower] = state.doc.pieces;
+  const refusals: [string, string, object, string][] = [
+    [
+      'POST',
+      `/views/${view}/cut/cross`,
+      { pieceId: upper.id, line: [0, 5, 190, 5], take: 'left', tokens: arm('hand') },
+      'does-not-cross',
+    ],
+    [
+      'POST',
+      `/views/${view}/cut/cross`,
+      { pieceId: upper.id, line: [50, 60, 150, 60], take: 'left', tokens: arm('lower') },
+      'name-taken',
+    ],
+    ['POST', `/views/${view}/cut/trace`, { tokens: arm('hand'), loop: ALL }, 'would-empty'],
+    ['POST', `/views/${view}/cut/trace`, { tokens: arm('hand'), loop: [0, 0, 20, 0, 20, 20] }, 'nothing-there'],
+    ['POST', `/views/${view}/cut/trace`, { loop: [0, 0, 20, 0, 20, 20] }, 'no-part'],
+    ['POST', `/views/${view}/cut/trace`, { tokens: { group: '///' }, loop: ALL }, 'bad-name'],
+    ['POST', `/views/${view}/cut/give-back`, { pieceId: upper.id, loop: ALL }, 'would-empty'],
+    ['POST', `/views/${view}/cut/take-rest`, { pieceId: upper.id }, 'nothing-there'],
+    ['POST', `/views/${view}/cut/sweep-up`, {}, 'nothing-there'],
+    ['POST', `/views/${view}/joints`, { pieceId: upper.id, otherId: upper.id }, 'do-not-touch'],
+    ['PATCH', `/joints/${state.doc.joints[0].id}`, { rangeLow: 4 }, 'bad-range'],
+    ['PATCH', `/parts/${upper.partId}/parent`, { parentId: lower.partId }, 'ring'],
+    ['PATCH', `/parts/${upper.partId}/name`, { tokens: { group: 'uncut' } }, 'bad-name'],
+    ['POST', `/views/${view}/cut/trace`, { tokens: arm('hand'), loop: [1, 2, 3] }, 'bad-request'],
+    ['POST', `/views/${view}/cut/trace`, { tokens: arm('hand'), loop: ALL, colour: 'red' }, 'bad-request'],
+  ];
+  const upperOf = state.doc.pieces.find((p) => p.id === upper.id);
+  expect(upperOf).toBeDefined();
+  for (const [method, path, body, code] of refusals) {
+    const answer = await call<{ code: string; sentence: string }>(server, method, path, body);
+    expect([path, answer.body.code]).toEqual([path, code]);
+    expect(answer.body.sentence).toMatch(/^[A-Z].{8,}\.$/s);
+  }
+  expect((await call<State>(server, 'GET', `/characters/${id}`)).body).toMatchObject({ revision: state.revision });
+});
+
+test('a character is renamed, copied, deleted and brought back; its code stays its own', async () => {
+  const { doc } = await bringIn('Juniper Väne / raw');
+  expect(doc.character.code).toBe('juniper-vane-raw');
+  const { id } = doc.character;
+  expect(
+    (await call<State>(server, 'PATCH', `/characters/${id}`, { name: '  Mizzen   top ' })).body.doc.character,
+  ).toMatchObject({ name: 'Mizzen top', code: 'mizzen-top' });
+  const copy = (await call<State>(server, 'POST', `/characters/${id}/duplicate`, { name: 'Mizzen top' })).body.doc
+    .character;
+  expect(copy).toMatchObject({ name: 'Mizzen top', code: 'mizzen-top-2' });
+  await call(server, 'DELETE', `/characters/${copy.id}`);
+  const cards = async () =>
+    (await call<{ id: string; deleted: boolean }[]>(server, 'GET', `/productions/${production}/characters`)).body;
+  expect((await cards()).find((c) => c.id === copy.id)?.deleted).toBe(true);
+  expect((await call<State>(server, 'POST', `/characters/${copy.id}/undo`)).body.doc.character.deleted).toBe(false);
+  expect((await call(server, 'PATCH', `/characters/${id}`, { name: 'x'.repeat(300) })).status).toBe(400);
+});
+
+test('a job can be stopped, and made again', async () => {
+  const { id } = await jointed();
+  const job = (await call<JobState>(server, 'POST', `/characters/${id}/handoffs`)).body;
+  expect((await call(server, 'POST', `/characters/${id}/handoffs`)).body).toMatchObject({ code: 'busy' });
+  expect((await call<JobState>(server, 'DELETE', `/jobs/${job.id}`)).body.state).toBe('cancelled');
+  expect((await finished(job.id)).state).toBe('cancelled');
+  expect((await packageOf(id)).rig.version).toBe(1);
+});
+
+test('the API describes itself', async () => {
+  const { body } = await call<{ paths: Record<string, unknown> }>(server, 'GET', '/docs-json');
+  expect(Object.keys(body.paths)).toEqual(
+    expect.arrayContaining(['/api/views/{id}/cut/trace', '/api/characters/{id}/handoffs', '/api/health']),
+  );
+  expect((await call(server, 'GET', '/nothing-here')).body).toMatchObject({ code: 'not-found' });
+});
