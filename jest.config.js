@@ -11,10 +11,10 @@ const swc = [
   },
 ];
 const shared = {
-  transform: { '^.+\\.tsx?$': swc },
+  transform: { '^.+\\.[tj]sx?$': swc },
+  // Shipped as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer)/)'],
   testEnvironment: 'node',
-  // Jest's clean-up of globals walks fast-check's endless lazy structures and never comes back.
-  testEnvironmentOptions: { globalsCleanup: 'off' },
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     '^@limber-sheaf/core$': '<rootDir>/packages/core/src/index.ts',

@@ -15,13 +15,28 @@ export function render(svg) {
   return sharp(Buffer.from(svg), { density: 72, limitInputPixels: 40_000_000 }).png({ compressionLevel: 6 }).toBuffer();
 }
 
+/** The drawing's named groups, each with the named groups around it, outermost first. */
+function namedGroups(svg) {
+  const groups = new Map();
+  const open = [];
+  for (const [tag, id] of svg.matchAll(/<g\b(?:[^>]*?\sid="([^"]+)")?[^>]*>|<\/g>/g)) {
+    if (tag === '</g>') open.pop();
+    else {
+      if (id) groups.set(id, open.filter(Boolean));
+      open.push(id);
+    }
+  }
+  return groups;
+}
+
 /** The same drawing with only one of its groups shown: what a careful hand would trace. */
 export function only(svg, id) {
-  const groups = [...svg.matchAll(/^<g id="([^"]+)"/gm)].map((m) => m[1]);
-  // Names nest: arm_A holds arm_A_hand, so neither what is inside nor what is around is hidden.
-  const related = (group) => group === id || group.startsWith(`${id}_`) || id.startsWith(`${group}_`);
-  const hidden = groups.filter((group) => !related(group)).map((group) => `#${group}{display:none}`);
-  return svg.replace('<style>', `<style>${hidden.join('')}`);
+  const groups = namedGroups(svg);
+  const kept = new Set([id, ...groups.get(id)]);
+  const beside = [...groups].filter(
+    ([group, around]) => !kept.has(group) && around.every((outer) => kept.has(outer) && outer !== id),
+  );
+  return svg.replace('<style>', `<style>${beside.map(([group]) => `#${group}{display:none}`).join('')}`);
 }
 
 if (process.argv[1] === new URL(import.meta.url).pathname) {

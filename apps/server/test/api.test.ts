@@ -242,7 +242,7 @@ test('refusals say why, where, and change nothing', async () => {
     ['POST', `/views/${view}/cut/give-back`, { pieceId: upper.id, loop: ALL }, 'would-empty'],
     ['POST', `/views/${view}/cut/take-rest`, { pieceId: upper.id }, 'nothing-there'],
     ['POST', `/views/${view}/cut/sweep-up`, {}, 'nothing-there'],
-    ['POST', `/views/${view}/joints`, { pieceId: upper.id, otherId: upper.id }, 'do-not-touch'],
+    ['POST', `/views/${view}/joints`, { pieceId: upper.id, otherId: upper.id }, 'not-two-pieces'],
     ['PATCH', `/joints/${state.doc.joints[0].id}`, { rangeLow: 4 }, 'bad-range'],
     ['PATCH', `/parts/${upper.partId}/parent`, { parentId: lower.partId }, 'ring'],
     ['PATCH', `/parts/${upper.partId}/name`, { tokens: { group: 'uncut' } }, 'bad-name'],

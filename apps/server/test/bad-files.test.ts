@@ -1,5 +1,5 @@
 import { deflateSync } from 'node:zlib';
-import type { CharacterDoc } from '@limber-sheaf/core';
+import { compareBitmaps, type CharacterDoc } from '@limber-sheaf/core';
 import { decodePng } from '@limber-sheaf/formats';
 import sharp from 'sharp';
 import { call, design, end, limbPng, startServer, type Running } from './server-under-test';
@@ -84,7 +84,7 @@ test('other kinds of PNG are read, with a note on what was converted', async () 
   const kinds: [string, Buffer, RegExp | null][] = [
     ['interlaced', await base.clone().png({ progressive: true }).toBuffer(), null],
     ['palette', await base.clone().png({ palette: true }).toBuffer(), /palette/],
-    ['greyscale', await base.clone().greyscale().png().toBuffer(), /greyscale/i],
+    ['greyscale', await base.clone().toColourspace('b-w').png().toBuffer(), /greyscale/i],
     ['16-bit', await base.clone().toColourspace('rgb16').png().toBuffer(), /16 bits/],
   ];
   const want = decodePng(limbPng());
@@ -98,7 +98,9 @@ test('other kinds of PNG are read, with a note on what was converted', async () 
     const kept = decodePng(
       new Uint8Array(await (await fetch(`${server.address}/api/blobs/${view.designBlob}`)).arrayBuffer()),
     );
-    if (what !== 'greyscale') expect(Buffer.compare(kept.data, want.data)).toBe(0);
+    // Making a palette picks the nearest colours; reading one, or anything else, changes none.
+    if (what !== 'greyscale')
+      expect(compareBitmaps(kept, want).largest).toBeLessThanOrEqual(what === 'palette' ? 4 : 0);
   }
 });
 

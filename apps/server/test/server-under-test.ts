@@ -75,6 +75,6 @@ export function limbPng(): Uint8Array {
 export function design(name: string, bytes: Uint8Array): FormData {
   const form = new FormData();
   form.append('name', name);
-  form.append('design', new Blob([bytes.slice().buffer as ArrayBuffer], { type: 'image/png' }), 'design.png');
+  form.append('design', new Blob([new Uint8Array(bytes).buffer], { type: 'image/png' }), 'design.png');
   return form;
 }

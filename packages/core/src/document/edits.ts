@@ -185,7 +185,7 @@ export function setParent(doc: CharacterDoc, partId: PartId, parentId: PartId | 
   if (makesRing(doc, part, parentId)) {
     throw new LimberError(
       'ring',
-      `${labelFor(part)} would hang from itself that way.`,
+      `That way ${labelFor(part)} would hang from itself.`,
       'Choose a part that does not move with it.',
     );
   }
@@ -225,7 +225,7 @@ export function placeJoint(
     if (makesRing(doc, part, parentPart.id)) {
       throw new LimberError(
         'ring',
-        `${labelFor(parentPart)} already moves with ${labelFor(part)}.`,
+        `The ${labelFor(parentPart)} already moves with ${labelFor(part)}.`,
         'Turn the family round in Stack first.',
       );
     }

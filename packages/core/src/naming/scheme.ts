@@ -135,10 +135,11 @@ export function checkNames(parts: readonly NameTokens[], scheme: NamingScheme): 
     const name = nameFor(part, scheme);
     const add = (fault: NameFault['fault'], sentence: string) => faults.push({ at, name, fault, sentence });
     if (name === '') return add('empty', 'A piece has no name. Give it one from the list, or type your own.');
-    if (name.length > LONGEST_NAME) add('too-long', `${name.slice(0, 24)}… is longer than ${LONGEST_NAME} characters.`);
-    if (RESERVED.has(name.toLowerCase())) add('reserved', `${name} is kept for other uses. Choose another name.`);
+    if (name.length > LONGEST_NAME)
+      add('too-long', `The name ${name.slice(0, 24)}… is longer than ${LONGEST_NAME} characters.`);
+    if (RESERVED.has(name.toLowerCase())) add('reserved', `The name ${name} is kept for other uses. Choose another.`);
     if (!/^[A-Za-z0-9][A-Za-z0-9 _-]*$/.test(name))
-      add('unsafe', `${name} has characters that not every system takes in a file name.`);
+      add('unsafe', `The name ${name} has characters that not every system takes in a file name.`);
     const twin = seen.get(name.toLowerCase());
     if (twin !== undefined) add('duplicate', `Two pieces are named ${name}. Number them, or rename one.`);
     seen.set(name.toLowerCase(), name);
