@@ -25,7 +25,7 @@ export function LightTable() {
   const palette = night ? NIGHT : DAY;
   const pieces = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   const design = useBlobImage(view.designBlob);
-  const uncut = useUncut(view, pieces, palette.paper, palette.ink);
+  const uncut = useUncut(view, pieces, palette.canvas, palette.ink);
   const bending = station === 'joints';
   const placements = useMemo(() => placePieces(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
   const lit = useMemo(() => {
@@ -57,7 +57,7 @@ export function LightTable() {
         onDblClick={pointer.double}
       >
         <Layer listening={false} imageSmoothingEnabled={viewport.scale < 3}>
-          <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.sheet} opacity={0.5} />
+          <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.canvas} />
           {peek && design && <Image image={design} />}
           {!peek && !solo && uncut && <Image image={uncut} opacity={lit ? 0.5 : 1} />}
           {!peek &&

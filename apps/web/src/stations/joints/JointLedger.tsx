@@ -114,14 +114,8 @@ function Unjointed({ piece }: { piece: PieceRow }) {
   return (
     <div
       className="flex items-center justify-between gap-2 border-b border-rule py-1"
-      onMouseEnter={() => {
-        useBench.setState({ placing: useBench.getState().placing ?? { first: null } });
-        void lookAhead(piece.id, parent.id);
-      }}
-      onMouseLeave={() => {
-        usePlacing.setState({ fit: null });
-        useBench.setState({ placing: null });
-      }}
+      onMouseEnter={() => void lookAhead(piece.id, parent.id)}
+      onMouseLeave={() => usePlacing.setState({ fit: null })}
     >
       <span className="figures min-w-0 text-[12.5px] leading-5">
         {pieceName(doc, piece)}

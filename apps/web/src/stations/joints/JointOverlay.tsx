@@ -11,7 +11,7 @@ import { usePlacing } from './usePlaceJoint';
 /** What Joints draws on the art: a brad at each joint, the picked one with its disc and legs, daylight in solid madder. */
 export function JointOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
-  const { viewport, pickedJoint, bends, placing } = useBench();
+  const { viewport, pickedJoint, bends } = useBench();
   const { disc, fit } = usePlacing();
   const px = 1 / viewport.scale;
   const placed = placePieces(doc, view.id, bends);
@@ -19,7 +19,7 @@ export function JointOverlay({ palette }: { palette: Palette }) {
   const picked = joints.find((j) => j.id === pickedJoint);
   const angle = picked ? (bends[picked.id] ?? 0) : 0;
   const picture = useBendPicture(picked, angle);
-  const proposed = disc ?? (fit && placing ? fit : null);
+  const proposed = disc ?? fit;
   const around = (joint: JointRow) => {
     const at = placed.get(joint.parentId);
     return { rotation: at?.angle ?? 0, x: at?.tx ?? 0, y: at?.ty ?? 0 };

@@ -2,7 +2,7 @@ import { childAndParent, drawOrder, pieceById, type PairFit } from '@limber-shea
 import { useCallback } from 'react';
 import { create } from 'zustand';
 import { useOnBench } from '../../bench/context';
-import { pickJoint, useBench } from '../../bench/store';
+import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { handWorker } from '../../workers/core';
 import { toast } from 'sonner';
 
@@ -28,8 +28,11 @@ export function usePlaceJoint() {
       usePlacing.setState(NO_PLACING);
       const state = await edit('POST', `/views/${view.id}/joints`, { ...body, round: true });
       const made = state?.doc.joints.find((j) => !before.has(j.id));
-      if (made) pickJoint(made.id);
-      else useBench.setState({ placing: { first: null } });
+      if (made) {
+        pickJoint(made.id);
+        lookAtPlace(made.x, made.y, made.radius * 5.5);
+      }
+      useBench.setState({ placing: made || !useBench.getState().placing ? null : { first: null } });
     },
     [doc, view.id, edit],
   );
