@@ -1,0 +1,62 @@
+import { Sequelize } from 'sequelize-typescript';
+import { Umzug } from 'umzug';
+import type { Transaction } from 'sequelize';
+import { MODELS } from './models.js';
+import * as foundation from './migrations/0001-foundation.js';
+
+interface Migration {
+  name: string;
+  up(sequelize: Sequelize, transaction: Transaction): Promise<void>;
+  down(sequelize: Sequelize, transaction: Transaction): Promise<void>;
+}
+
+/** In the order they run. */
+const MIGRATIONS: readonly Migration[] = [foundation];
+
+/** Any number that only migrations use: two servers that start at once take turns. */
+const MIGRATION_LOCK = 4410_0001;
+
+/** Opens the database with all models bound to it. */
+export function openDatabase(url: string): Sequelize {
+  return new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    models: MODELS,
+    pool: { max: 12, acquire: 30_000 },
+    define: { underscored: true },
+  });
+}
+
+/** Brings the schema to `to` (the newest by default; `none` takes everything down), one transaction in all. */
+export async function migrate(sequelize: Sequelize, to: 'newest' | 'none' = 'newest'): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    await sequelize.query(`SET LOCAL lock_timeout = '30s'`, { transaction });
+    await sequelize.query(`SELECT pg_advisory_xact_lock(${MIGRATION_LOCK})`, { transaction });
+    await sequelize.query(
+      'CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, run_at timestamptz NOT NULL DEFAULT now())',
+      { transaction },
+    );
+    const umzug = new Umzug({
+      migrations: MIGRATIONS.map((migration) => ({
+        name: migration.name,
+        up: () => migration.up(sequelize, transaction),
+        down: () => migration.down(sequelize, transaction),
+      })),
+      storage: {
+        logMigration: async ({ name }) => {
+          await sequelize.query('INSERT INTO migration (name) VALUES ($1)', { bind: [name], transaction });
+        },
+        unlogMigration: async ({ name }) => {
+          await sequelize.query('DELETE FROM migration WHERE name = $1', { bind: [name], transaction });
+        },
+        executed: async () => {
+          const [rows] = await sequelize.query('SELECT name FROM migration ORDER BY name', { transaction });
+          return (rows as { name: string }[]).map((row) => row.name);
+        },
+      },
+      logger: undefined,
+    });
+    if (to === 'newest') await umzug.up();
+    else await umzug.down({ to: 0 });
+  });
+}

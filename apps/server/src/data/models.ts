@@ -1,0 +1,138 @@
+import type { Diff, DiscOn, NamingScheme, OutlineOn, Rgb, SheetRef } from '@limber-sheaf/core';
+import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
+
+const options = { underscored: true, timestamps: false, freezeTableName: true } as const;
+
+@Table({ ...options, tableName: 'production' })
+export class Production extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.TEXT) declare name: string;
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
+@Table({ ...options, tableName: 'character' })
+export class Character extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare productionId: string;
+  @Column(DataType.TEXT) declare name: string;
+  @Column(DataType.TEXT) declare code: string;
+  @Column(DataType.JSONB) declare scheme: NamingScheme;
+  @Column(DataType.BOOLEAN) declare deleted: boolean;
+  @Column(DataType.INTEGER) declare version: number;
+  /** Counts the edits of everything that belongs to the character. */
+  @Column(DataType.INTEGER) declare revision: number;
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
+@Table({ ...options, tableName: 'view' })
+export class View extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.TEXT) declare key: string;
+  @Column(DataType.INTEGER) declare width: number;
+  @Column(DataType.INTEGER) declare height: number;
+  @Column(DataType.TEXT) declare designBlob: string;
+  @Column(DataType.INTEGER) declare designArea: number;
+  @Column(DataType.INTEGER) declare floorY: number;
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'part' })
+export class Part extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.TEXT) declare group: string;
+  @Column(DataType.TEXT) declare side: 'A' | 'B' | null;
+  @Column(DataType.TEXT) declare part: string | null;
+  @Column(DataType.INTEGER) declare index: number | null;
+  @Column(DataType.UUID) declare parentId: string | null;
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'piece' })
+export class Piece extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare viewId: string;
+  @Column(DataType.UUID) declare partId: string;
+  @Column(DataType.DOUBLE) declare depth: number;
+  @Column(DataType.JSONB) declare face: SheetRef;
+  @Column(DataType.JSONB) declare overlap: SheetRef | null;
+  @Column(DataType.JSONB) declare under: SheetRef | null;
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'joint' })
+export class Joint extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare viewId: string;
+  @Column(DataType.UUID) declare childId: string;
+  @Column(DataType.UUID) declare parentId: string;
+  @Column(DataType.TEXT) declare kind: 'hinge' | 'one-sided';
+  @Column(DataType.DOUBLE) declare x: number;
+  @Column(DataType.DOUBLE) declare y: number;
+  @Column(DataType.DOUBLE) declare radius: number;
+  @Column(DataType.DOUBLE) declare rangeLow: number;
+  @Column(DataType.DOUBLE) declare rangeHigh: number;
+  @Column(DataType.TEXT) declare outlineOn: OutlineOn;
+  @Column(DataType.TEXT) declare discOn: DiscOn;
+  @Column(DataType.DOUBLE) declare lineWidth: number;
+  @Column(DataType.JSONB) declare lineColour: Rgb;
+  @Column(DataType.JSONB) declare fillColour: Rgb;
+  @Column(DataType.DOUBLE) declare looseness: number;
+  @Column(DataType.BOOLEAN) declare rounded: boolean;
+  @Column(DataType.DOUBLE) declare confidence: number;
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+/** One line of the journal. */
+@Table({ ...options, tableName: 'edit' })
+export class Edit extends Model {
+  @PrimaryKey @Column({ type: DataType.BIGINT, autoIncrement: true }) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  /** Whose edit: a browser's own mark, so that one person's undo never takes back another's work. */
+  @Column(DataType.TEXT) declare actor: string;
+  @Column(DataType.TEXT) declare kind: string;
+  @Column(DataType.TEXT) declare summary: string;
+  @Column(DataType.JSONB) declare diff: Diff;
+  /** `dropped`: undone, and then something else was done. */
+  @Column(DataType.TEXT) declare state: 'done' | 'undone' | 'dropped';
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
+@Table({ ...options, tableName: 'blob' })
+export class Blob extends Model {
+  @PrimaryKey @Column(DataType.TEXT) declare sha256: string;
+  @Column(DataType.BLOB) declare bytes: Buffer;
+  @Column(DataType.TEXT) declare mediaType: string;
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
+@Table({ ...options, tableName: 'handoff' })
+export class HandOff extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.INTEGER) declare number: number;
+  @Column(DataType.INTEGER) declare revision: number;
+  @Column(DataType.TEXT) declare packageBlob: string;
+  @Column(DataType.TEXT) declare packageName: string;
+  @Column(DataType.JSONB) declare manifest: object;
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
+/** Long work: what it is at, and how it ended. */
+@Table({ ...options, tableName: 'job' })
+export class Job extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.TEXT) declare kind: string;
+  @Column(DataType.TEXT) declare state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+  @Column(DataType.DOUBLE) declare share: number;
+  @Column(DataType.TEXT) declare doing: string;
+  @Column(DataType.JSONB) declare result: object | null;
+  @Column(DataType.TEXT) declare sentence: string | null;
+  /** A running job without a beat for a while has lost its server. */
+  @Column(DataType.DATE) declare beatAt: Date;
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
+export const MODELS = [Production, Character, View, Part, Piece, Joint, Edit, Blob, HandOff, Job];
