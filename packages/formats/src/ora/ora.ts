@@ -121,7 +121,12 @@ export function readOpenRaster(bytes: Uint8Array): {
   const text = (path: string) => new TextDecoder().decode(files.get(path) ?? new Uint8Array());
   if (text('mimetype').trim() !== MIME || !files.has('stack.xml'))
     throw new LimberError('damaged-file', 'This is not an OpenRaster file.');
-  const parser = new XMLParser({ preserveOrder: true, ignoreAttributes: false, processEntities: false });
+  const parser = new XMLParser({
+    preserveOrder: true,
+    ignoreAttributes: false,
+    processEntities: false,
+    trimValues: false,
+  });
   const root = (parser.parse(text('stack.xml')) as XmlNode[]).find((node) => node.image);
   if (!root?.image) throw new LimberError('damaged-file', 'The OpenRaster file has no layer stack.');
   const layers: (OraLayer & { path: string })[] = [];

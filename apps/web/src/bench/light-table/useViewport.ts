@@ -34,6 +34,8 @@ export function useViewport(
 ): { width: number; height: number } {
   const [size, setSize] = useState({ width: 800, height: 600 });
   const known = useRef(false);
+  // What was last brought into view; it stays so when the window changes, until the paper is moved.
+  const looked = useRef<{ viewport: Viewport; all: boolean } | null>(null);
   const lookAt = useBench((s) => s.lookAt);
 
   useEffect(() => {
@@ -65,9 +67,15 @@ export function useViewport(
   }, [box]);
 
   useEffect(() => {
-    if (!lookAt || !known.current) return;
-    const rect = lookAt.kind === 'all' ? { x: 0, y: 0, ...canvas } : lookAt;
-    useBench.setState({ viewport: viewportFor(rect, size), lookAt: null });
+    if (!known.current) return;
+    const untouched = looked.current?.all && looked.current.viewport === useBench.getState().viewport;
+    const look = lookAt ?? (untouched ? ({ kind: 'all' } as const) : null);
+    if (!look) return;
+    const all = look.kind === 'all';
+    const rect = all ? { x: 0, y: 0, width: canvas.width, height: canvas.height } : look;
+    const viewport = viewportFor(rect, size);
+    looked.current = { viewport, all };
+    useBench.setState({ viewport, lookAt: null });
   }, [lookAt, size, canvas]);
 
   return size;

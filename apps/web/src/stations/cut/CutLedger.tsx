@@ -14,7 +14,7 @@ export function CutLedger() {
   const { doc, view, edit } = useOnBench();
   const report = useOffcuts();
   const pieces = doc.pieces.filter((p) => p.viewId === view.id);
-  const share = report ? 1 - report.untakenArea / Math.max(1, view.designArea) : 0;
+  const share = pieces.reduce((sum, piece) => sum + piece.face.area, 0) / Math.max(1, view.designArea);
   const own = ownParts(doc);
   return (
     <>

@@ -1,7 +1,7 @@
 import type { JointRow } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useState } from 'react';
-import { Arc, Circle, Group, Line, Text } from 'react-konva';
+import { Arc, Circle, Group, Label, Line, Tag, Text } from 'react-konva';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
@@ -74,18 +74,19 @@ export function Brad({ joint, palette, bend }: Props) {
           lineCap="round"
           listening={false}
         />
-        <Text
-          text={`${Math.round(angle)}°`}
-          x={label.x - 30 * px}
-          y={label.y - 7 * px}
-          width={60 * px}
-          align="center"
-          fill={palette.brass}
-          fontFamily="IBM Plex Mono"
-          fontStyle="600"
-          fontSize={12.5 * px}
-          listening={false}
-        />
+        <Label x={label.x} y={label.y - 10 * px} offsetX={20 * px} listening={false}>
+          <Tag fill={palette.sheet} opacity={0.86} cornerRadius={4 * px} />
+          <Text
+            text={`${Math.round(angle)}°`}
+            width={44 * px}
+            align="center"
+            padding={4 * px}
+            fill={palette.brass}
+            fontFamily="IBM Plex Mono"
+            fontStyle="600"
+            fontSize={12.5 * px}
+          />
+        </Label>
         <Circle
           {...handle}
           x={end.x}

@@ -1,0 +1,90 @@
+import { DEFAULT_SCHEME, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
+import fc from 'fast-check';
+import { apply, placePieces, unapply } from './bends';
+import { viewportFor, zoomAbout } from './useViewport';
+
+const piece = (id: string): PieceRow => ({
+  table: 'piece',
+  id,
+  version: 1,
+  viewId: 'v',
+  partId: `part-${id}`,
+  depth: 0,
+  face: { blob: id, x: 0, y: 0, width: 1, height: 1, area: 1 },
+  overlap: null,
+  under: null,
+});
+const joint = (childId: string, parentId: string, x: number, y: number) =>
+  ({ id: `j-${childId}`, viewId: 'v', childId, parentId, x, y }) as unknown as JointRow;
+
+/** upper ← lower ← hand, with an elbow at (0, 100) and a wrist at (0, 200). */
+const doc: CharacterDoc = {
+  character: {
+    table: 'character',
+    id: 'c',
+    version: 1,
+    productionId: 'p',
+    name: '',
+    code: '',
+    scheme: DEFAULT_SCHEME,
+    deleted: false,
+  },
+  views: [],
+  parts: ['upper', 'lower', 'hand'].map((name, i, all) => ({
+    table: 'part',
+    id: `part-${name}`,
+    version: 1,
+    characterId: 'c',
+    group: 'arm',
+    side: 'A',
+    part: name,
+    index: null,
+    parentId: i === 0 ? null : `part-${all[i - 1]}`,
+  })),
+  pieces: ['hand', 'upper', 'lower'].map(piece),
+  joints: [joint('lower', 'upper', 0, 100), joint('hand', 'lower', 0, 200)],
+};
+
+test('a bent elbow takes the hand along, and the wrist turns about where it has come to', () => {
+  const placed = placePieces(doc, 'v', { 'j-lower': 90, 'j-hand': 90 });
+  const at = (id: string, x: number, y: number) => {
+    const { x: px, y: py } = apply(placed.get(id) ?? { angle: 0, tx: 0, ty: 0 }, x, y);
+    return [Math.round(px), Math.round(py)];
+  };
+  expect(at('upper', 0, 50)).toEqual([0, 50]);
+  expect(at('lower', 0, 200)).toEqual([-100, 100]);
+  expect(at('hand', 0, 200)).toEqual([-100, 100]);
+  expect(at('hand', 0, 250)).toEqual([-100, 50]);
+});
+
+test('unapply takes every point back to where it came from', () => {
+  const number = fc.double({ min: -900, max: 900, noNaN: true });
+  fc.assert(
+    fc.property(number, number, number, number, number, (angle, tx, ty, x, y) => {
+      const there = apply({ angle, tx, ty }, x, y);
+      const back = unapply({ angle, tx, ty }, there.x, there.y);
+      expect(back.x).toBeCloseTo(x, 6);
+      expect(back.y).toBeCloseTo(y, 6);
+    }),
+  );
+});
+
+test('zooming keeps the point under the pointer, and stays within bounds', () => {
+  const viewport = { scale: 0.5, x: 30, y: -20 };
+  const zoomed = zoomAbout(viewport, 1.7, 200, 120);
+  expect((200 - zoomed.x) / zoomed.scale).toBeCloseTo((200 - viewport.x) / viewport.scale, 9);
+  expect((120 - zoomed.y) / zoomed.scale).toBeCloseTo((120 - viewport.y) / viewport.scale, 9);
+  expect(zoomAbout(viewport, 1e9, 0, 0).scale).toBe(24);
+});
+
+test('what is looked at comes into view whole', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 5000 }), fc.integer({ min: 1, max: 5000 }), (width, height) => {
+      const { scale, x, y } = viewportFor({ x: 100, y: 50, width, height }, { width: 794, height: 616 });
+      expect(100 * scale + x).toBeGreaterThanOrEqual(0);
+      expect(50 * scale + y).toBeGreaterThanOrEqual(0);
+      expect((100 + width) * scale + x).toBeLessThanOrEqual(794.01);
+      expect((50 + height) * scale + y).toBeLessThanOrEqual(616.01);
+    }),
+  );
+});
