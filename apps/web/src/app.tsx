@@ -28,7 +28,8 @@ export function App() {
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>
       <Toaster
-        position="bottom-center"
+        position="top-center"
+        offset={{ top: 60 }}
         theme={night ? 'dark' : 'light'}
         toastOptions={{ style: { fontFamily: 'var(--font-sans)', fontSize: 13 } }}
       />

@@ -70,6 +70,7 @@ export {
   cleanLimits,
   cleanRange,
   isCleanBend,
+  sweepAngles,
   sweepJoint,
   type CleanLimits,
   type Sweep,

@@ -19,7 +19,7 @@ import { useMemo, useRef, useState } from 'react';
 import { blobUrl } from '../api/client';
 import { isShortOfRange } from '../stations/joints/joint-words';
 import { useOnBench } from './context';
-import { pickPiece, useBench } from './store';
+import { knownSweep, pickPiece, useBench } from './store';
 
 /** Every piece as a card, back to front from left to right; drag to change the draw order. */
 export function Sheaf() {
@@ -107,7 +107,7 @@ function marks(
   ))
     found.set(order[fault.at].id, fault.sentence);
   for (const joint of doc.joints) {
-    if (isShortOfRange(joint, sweeps[joint.id]?.sweep ?? null))
+    if (isShortOfRange(joint, knownSweep(sweeps[joint.id])))
       found.set(joint.childId, 'Its joint is not clean through its range.');
   }
   return found;

@@ -13,7 +13,7 @@ export interface Viewport {
 
 /** A joint's sweep as far as it is known. */
 export interface SweepState {
-  /** What it was computed from; another signature makes it stale. */
+  /** What it was computed from; another signature makes it stale. Empty while it is computed anew. */
   signature: string;
   share: number;
   sweep: Sweep | null;
@@ -42,6 +42,11 @@ export interface BenchState {
   finder: boolean;
   keysShown: boolean;
   panels: boolean;
+}
+
+/** A sweep that holds for the joint as it is now; null while that is not known. */
+export function knownSweep(state: SweepState | undefined): Sweep | null {
+  return state && state.signature !== '' ? state.sweep : null;
 }
 
 const THEME_KEY = 'limber-sheaf.night';

@@ -2,7 +2,7 @@ import { checkNames, parentPiece, partOf } from '@limber-sheaf/core';
 import { useHandOffs } from '../api/useHandOffs';
 import { isShortOfRange } from '../stations/joints/joint-words';
 import { useOnBench } from './context';
-import { useBench, type StationKey } from './store';
+import { knownSweep, useBench, type StationKey } from './store';
 
 /** What is left at a station: a word or figure, the share done, and whether something is wrong. */
 export interface RunFigure {
@@ -20,9 +20,7 @@ export function useRunFigures(): Record<StationKey, RunFigure> {
   const taken = pieces.reduce((sum, piece) => sum + piece.face.area, 0);
   const share = view.designArea > 0 ? taken / view.designArea : 0;
   const joints = doc.joints.filter((j) => j.viewId === view.id);
-  const open = joints.filter(
-    (joint) => !joint.rounded || isShortOfRange(joint, sweeps[joint.id]?.sweep ?? null),
-  ).length;
+  const open = joints.filter((joint) => !joint.rounded || isShortOfRange(joint, knownSweep(sweeps[joint.id]))).length;
   const roots = pieces.filter((p) => parentPiece(doc, p) === null).length;
   const faults = checkNames(
     pieces.map((p) => partOf(doc, p)),

@@ -1,5 +1,6 @@
 import {
   assembleJoint,
+  cleanRange,
   crossCut,
   findOffcuts,
   fitBetween,
@@ -8,7 +9,7 @@ import {
   drawOrder,
   mapOwners,
   prepareBend,
-  sweepJoint,
+  sweepAngles,
   wordsOf,
   type BendMeasure,
   type BendRig,
@@ -120,6 +121,7 @@ function keptTarget(doc: CharacterDoc, viewId: string, pieceId: string | null): 
 const LEFT_TINT = [43, 92, 134, 120];
 const RIGHT_TINT = [181, 132, 42, 120];
 
+let newestSweep = 0;
 let rig: { key: string; rig: BendRig } | null = null;
 
 async function rigFor(doc: CharacterDoc, joint: JointRow, butt: boolean, key: string): Promise<BendRig | null> {
@@ -209,7 +211,7 @@ const api = {
     return fitBetween(doc, childId, parentId, await artOf(doc, viewId, true));
   },
 
-  /** One joint through its range, with progress. */
+  /** One joint through its range, with progress; null where a newer sweep has been asked for meanwhile. */
   async sweep(
     doc: CharacterDoc,
     joint: JointRow,
@@ -217,17 +219,23 @@ const api = {
     step: number,
     onProgress: (share: number) => void,
   ): Promise<Sweep | null> {
+    const ticket = ++newestSweep;
     const assembly = assembleJoint(doc, joint, await artOf(doc, joint.viewId, butt));
     if (!assembly) return null;
-    let told = 0;
-    return sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], {
-      step,
-      onProgress: (share) => {
-        if (performance.now() - told < 100) return;
-        told = performance.now();
-        onProgress(share);
-      },
-    });
+    const prepared = prepareBend(assembly);
+    const angles = sweepAngles([joint.rangeLow, joint.rangeHigh], step);
+    const bends: BendMeasure[] = [];
+    let paused = performance.now();
+    for (const angle of angles) {
+      bends.push(prepared.measure(angle));
+      if (performance.now() - paused < 60) continue;
+      onProgress(bends.length / angles.length);
+      // Lets a newer request in.
+      await new Promise((done) => setTimeout(done, 0));
+      if (ticket !== newestSweep) return null;
+      paused = performance.now();
+    }
+    return { bends, cleanRange: cleanRange(bends, joint) };
   },
 
   /** One angle, with its daylight drawn. `key` names the state of the pieces, so that they are prepared once. */

@@ -45,7 +45,7 @@ export function sweepJoint(
 ): Sweep {
   const { step, onProgress } = withDefaults<SweepOptions>({ step: 1 }, options);
   const rig = prepareBend(assembly);
-  const angles = anglesIn(range, step);
+  const angles = sweepAngles(range, step);
   const bends: BendMeasure[] = [];
   for (const angle of angles) {
     bends.push(rig.measure(angle));
@@ -54,8 +54,8 @@ export function sweepJoint(
   return { bends, cleanRange: cleanRange(bends, assembly.disc) };
 }
 
-/** The angles of a sweep: the two ends, 0, and every step from 0. */
-function anglesIn([low, high]: readonly [number, number], step: number): number[] {
+/** The angles of a sweep, degrees, rising: the two ends, 0 where it lies between them, and every step from 0. */
+export function sweepAngles([low, high]: readonly [number, number], step: number): number[] {
   const angles = new Set([low, high]);
   if (low <= 0 && high >= 0) angles.add(0);
   for (let k = Math.ceil(low / step); k * step <= high; k++) angles.add(k * step);

@@ -1,7 +1,7 @@
 import { drawOrder, jointLabel, parentPiece, pieceName, type JointRow, type PieceRow } from '@limber-sheaf/core';
 import { scaleLinear } from 'd3-scale';
 import { useOnBench } from '../../bench/context';
-import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
+import { knownSweep, lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { foulStretches, isShortOfRange } from './joint-words';
 import { PickedJoint } from './PickedJoint';
@@ -12,7 +12,8 @@ export function JointLedger() {
   const { doc, view } = useOnBench();
   const { sweeps, pickedJoint } = useBench();
   const joints = doc.joints.filter((j) => j.viewId === view.id);
-  const open = joints.filter((j) => !j.rounded || isShortOfRange(j, sweeps[j.id]?.sweep ?? null)).length;
+  const open = joints.filter((j) => !j.rounded || isShortOfRange(j, knownSweep(sweeps[j.id]))).length;
+  const known = joints.filter((j) => !j.rounded || knownSweep(sweeps[j.id]) !== null).length;
   const bare = drawOrder(doc, view.id).filter(
     (piece) => parentPiece(doc, piece) !== null && !joints.some((j) => j.childId === piece.id),
   );
@@ -21,7 +22,7 @@ export function JointLedger() {
       <LedgerHead title="Joints">
         {joints.length === 0
           ? 'No joint yet. Fit one where two pieces touch.'
-          : `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'} · ${joints.length - open} clean through their range${open > 0 ? ` · ${open} open` : ''}`}
+          : `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'} · ${known - open} clean through their range${open > 0 ? ` · ${open} open` : ''}${known < joints.length ? ' · sweeping' : ''}`}
       </LedgerHead>
       {joints.length > 0 && (
         <table className="mb-4 w-full text-[13px]">
@@ -57,7 +58,7 @@ const across = scaleLinear([-180, 180], [0, 100]).clamp(true);
 function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
   const { doc } = useOnBench();
   const state = useBench((s) => s.sweeps[joint.id]);
-  const sweep = state?.sweep ?? null;
+  const sweep = knownSweep(state);
   const worst = sweep ? Math.max(...sweep.bends.map((b) => b.daylight)) : 0;
   const short = isShortOfRange(joint, sweep);
   const go = () => {

@@ -8,7 +8,7 @@ import {
   type JointRow,
 } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
-import { pickJoint, setBend, useBench } from '../../bench/store';
+import { knownSweep, pickJoint, setBend, useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { findingOf } from './joint-words';
@@ -32,7 +32,9 @@ function JointFigures({ joint }: { joint: JointRow }) {
   const label = jointLabel(doc, joint);
   const child = pieceName(doc, pieceById(doc, joint.childId));
   const parent = pieceName(doc, pieceById(doc, joint.parentId));
-  const finding = sweep && findingOf(joint, sweep, label);
+  // The chart stays while it is computed anew; what it says of the joint does not.
+  const known = knownSweep(state);
+  const finding = known && findingOf(joint, known, label);
   const saw = { [joint.id]: joint.version };
   const change = (values: JointChange) => void edit('PATCH', `/joints/${joint.id}`, { ...values, saw });
   return (
@@ -55,9 +57,9 @@ function JointFigures({ joint }: { joint: JointRow }) {
         </p>
       )}
       <LedgerRow name="Clean range">
-        {sweep ? (
-          sweep.cleanRange ? (
-            `${sweep.cleanRange[0]}° to ${sweep.cleanRange[1]}°`
+        {known ? (
+          known.cleanRange ? (
+            `${known.cleanRange[0]}° to ${known.cleanRange[1]}°`
           ) : (
             <span className="text-madder">not even at rest</span>
           )

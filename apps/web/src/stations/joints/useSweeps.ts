@@ -28,7 +28,7 @@ export function useSweeps(): void {
         const before = useBench.getState().sweeps[joint.id]?.sweep ?? null;
         const tell = (share: number) => wanted && put(joint.id, { signature: '', share, sweep: before });
         const sweep = await backgroundWorker().sweep(doc, joint, butt, STEP, proxy(tell));
-        if (!wanted) return;
+        if (!wanted || !sweep) return;
         put(joint.id, { signature, share: 1, sweep });
       }
     })().catch(() => undefined);
