@@ -89,3 +89,24 @@ test('everything fits a narrow window, by day and by night', async ({ bench, pag
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
 });
+
+test('space moves the paper and nothing on it; the brad’s head moves the joint, and undo brings it back', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Juniper Vane', 'joints');
+  const elbow = async () => (await bench.doc(id)).joints.find((j) => j.radius < 95);
+  const before = await elbow();
+  if (!before) throw new Error('no elbow');
+  await page.getByRole('button', { name: 'elbow A' }).click();
+  await page.waitForTimeout(500);
+  const head = [before.x, before.y];
+  await page.keyboard.down('Space');
+  await bench.draw(CANVAS, [...head, before.x + 200, before.y]);
+  await page.keyboard.up('Space');
+  expect(await elbow()).toEqual(before);
+  await bench.draw(CANVAS, [...head, before.x + 40, before.y, before.x + 80, before.y]);
+  await expect.poll(async () => Math.round((await elbow())?.x ?? 0)).toBeGreaterThan(before.x + 60);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await elbow())?.x).toBe(before.x);
+});

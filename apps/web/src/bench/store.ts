@@ -29,6 +29,8 @@ export interface BenchState {
   /** Joints: waiting for two pieces to be clicked, or for a disc to be drawn. */
   placing: { first: string | null } | null;
   peek: boolean;
+  /** The paper is being moved, or space is held to move it: nothing on it may be dragged. */
+  panning: boolean;
   /** Only this piece is shown. */
   solo: string | null;
   viewport: Viewport;
@@ -58,6 +60,7 @@ const atRest: Omit<BenchState, 'night'> = {
   tool: null,
   placing: null,
   peek: false,
+  panning: false,
   solo: null,
   viewport: { scale: 0.2, x: 0, y: 0 },
   bends: {},

@@ -18,7 +18,7 @@ import { useViewport } from './useViewport';
 /** The character on laid paper: what is cut in full colour, what is not pale and hatched, and what a station draws on it. */
 export function LightTable() {
   const { doc, view, station } = useOnBench();
-  const { viewport, peek, solo, bends, pickedJoint, night, tool, placing, butt } = useBench();
+  const { viewport, peek, solo, bends, pickedJoint, night, tool, placing, butt, panning } = useBench();
   const box = useRef<HTMLDivElement>(null);
   const stage = useRef<Konva.Stage>(null);
   const size = useViewport(box, view);
@@ -39,7 +39,7 @@ export function LightTable() {
     <div
       ref={box}
       className="absolute inset-0 touch-none"
-      style={{ cursor: pointer.panning ? 'grabbing' : tool || placing ? 'crosshair' : 'default' }}
+      style={{ cursor: panning ? 'grabbing' : tool || placing ? 'crosshair' : 'default' }}
       onContextMenu={(event) => event.preventDefault()}
     >
       <Stage

@@ -1,6 +1,6 @@
 import { drawOrder, hangingFrom, partOf, pieceById, type CharacterDoc, type JointRow } from '@limber-sheaf/core';
 import type Konva from 'konva';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { handWorker } from '../../workers/core';
 import { useOnBench } from '../context';
 import { pickJoint, pickPiece, setBend, useBench } from '../store';
@@ -43,7 +43,7 @@ export function usePointer(placements: Map<string, Placement>) {
   const drag = useRef<Drag | null>(null);
   const space = useRef(false);
   const touches = useRef(new Map<number, { x: number; y: number }>());
-  const [panning, setPanning] = useState(false);
+  const setPanning = (panning: boolean) => useBench.setState({ panning });
   const pen = usePen();
   const place = usePlaceJoint();
 
@@ -106,8 +106,8 @@ export function usePointer(placements: Map<string, Placement>) {
   const down = (event: PointerEvents) => {
     const { evt } = event;
     touches.current.set(evt.pointerId, { x: evt.clientX, y: evt.clientY });
-    if (event.target.hasName('handle')) return;
     const pan = space.current || evt.button === 1 || evt.button === 2 || touches.current.size > 1;
+    if (!pan && event.target.hasName('handle')) return;
     drag.current = { kind: pan ? 'pan' : 'press', x: evt.clientX, y: evt.clientY, moved: false };
     if (pan) {
       pen.send({ kind: 'lost' });
@@ -187,7 +187,7 @@ export function usePointer(placements: Map<string, Placement>) {
     if (station === 'cut' && pen.active) pen.send({ kind: 'close' });
   };
 
-  return { down, move, up, leave, double, panning };
+  return { down, move, up, leave, double };
 }
 
 function angleAt(pivot: { x: number; y: number }, x: number, y: number): number {

@@ -20,6 +20,7 @@ type Drag = Konva.KonvaEventObject<DragEvent>;
 export function Brad({ joint, palette, bend }: Props) {
   const { doc, edit } = useOnBench();
   const scale = useBench((s) => s.viewport.scale);
+  const panning = useBench((s) => s.panning);
   const [draft, setDraft] = useState<Draft | null>(null);
   const now = { ...joint, ...draft };
   const px = 1 / scale;
@@ -44,7 +45,7 @@ export function Brad({ joint, palette, bend }: Props) {
   };
   const handle = {
     name: 'handle',
-    draggable: true,
+    draggable: !panning,
     onDragStart: stop,
     onDragEnd: (event: Drag) => {
       stop(event);
