@@ -20,6 +20,7 @@ import { ArtService, type SheetFile } from '../work/art.js';
 import { WorkPool } from '../work/pool.js';
 import { refOf } from '../work/pictures.js';
 import { EventService } from './events.service.js';
+import { piecesToRound } from './pieces-to-round.js';
 
 /** Who edits, and which rows they saw. */
 export interface EditContext {
@@ -171,27 +172,6 @@ export class EditService {
     await this.blobs.put(sheet.bytes, 'image/png', transaction);
     return refOf(sheet);
   }
-}
-
-/** The pieces whose rounded ends may have changed: those at a rounded joint, where any face, order or joint did. */
-function piecesToRound(before: CharacterDoc, after: CharacterDoc, viewId: string): string[] {
-  const shape = (doc: CharacterDoc) =>
-    JSON.stringify([
-      doc.joints
-        .filter((j) => j.viewId === viewId && j.rounded)
-        .map(({ version: _, rangeLow: _l, rangeHigh: _h, ...rest }) => rest),
-      doc.pieces.filter((p) => p.viewId === viewId).map((p) => [p.id, p.face.blob, p.face.x, p.face.y]),
-      [...doc.pieces]
-        .filter((p) => p.viewId === viewId)
-        .sort((a, b) => a.depth - b.depth)
-        .map((p) => p.id),
-    ]);
-  if (shape(before) === shape(after)) return [];
-  const pieces = after.pieces.filter((p) => p.viewId === viewId);
-  const touched = new Set(
-    after.joints.filter((j) => j.viewId === viewId && j.rounded).flatMap((j) => [j.childId, j.parentId]),
-  );
-  return pieces.filter((p) => touched.has(p.id) || p.overlap || p.under).map((p) => p.id);
 }
 
 function rowIn(doc: CharacterDoc, row: Row): Row | undefined {

@@ -59,18 +59,18 @@ export async function readArt(files: ArtFiles): Promise<ViewArt> {
   return { design, pieces };
 }
 
-/** Encodes RGBA as PNG; the same pixels give the same bytes. */
-export async function encode(bitmap: Bitmap): Promise<Uint8Array> {
+/** Encodes RGBA as PNG; the same pixels give the same bytes. Sheets, which the hand waits for, are packed less tightly than a package's images. */
+export async function encode(bitmap: Bitmap, compressionLevel = 6): Promise<Uint8Array> {
   const { width, height } = bitmap;
   const buffer = await sharp(bitmap.data, { raw: { width, height, channels: 4 } })
-    .png({ compressionLevel: 6, adaptiveFiltering: false })
+    .png({ compressionLevel, adaptiveFiltering: false })
     .toBuffer();
   return new Uint8Array(buffer);
 }
 
 /** A sheet that a worker made: its PNG, its name, its place. */
 export async function encodeSheet(bitmap: PlacedBitmap): Promise<SheetFile> {
-  const bytes = await encode(bitmap);
+  const bytes = await encode(bitmap, 2);
   const blob = createHash('sha256').update(bytes).digest('hex');
   decoded.set(blob, { width: bitmap.width, height: bitmap.height, data: bitmap.data });
   const { x, y, width, height } = bitmap;

@@ -74,7 +74,7 @@ export function takePixels(
   changed.set(target, own.face);
   for (const [id, face] of faces) {
     if (id === target || !face) continue;
-    if (intersectRects(face, mask).width === 0 || intersectRects(face, mask).height === 0) continue;
+    if (intersectRects(face, mask).width === 0) continue;
     const left = withPixels(face, design, mask, false);
     if (left.area === 0) continue;
     if (!left.face) {

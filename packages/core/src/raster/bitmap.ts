@@ -36,16 +36,13 @@ export function wordsOf(bitmap: Bitmap): Uint32Array {
   return new Uint32Array(data.slice().buffer);
 }
 
-/** The common part of two rectangles; width or height is 0 where there is none. */
+/** The common part of two rectangles; width and height are both 0 where there is none. */
 export function intersectRects(a: Rect, b: Rect): Rect {
   const x = Math.max(a.x, b.x);
   const y = Math.max(a.y, b.y);
-  return {
-    x,
-    y,
-    width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
-    height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
-  };
+  const width = Math.min(a.x + a.width, b.x + b.width) - x;
+  const height = Math.min(a.y + a.height, b.y + b.height) - y;
+  return width > 0 && height > 0 ? { x, y, width, height } : { x, y, width: 0, height: 0 };
 }
 
 /** The smallest rectangle that holds both. */

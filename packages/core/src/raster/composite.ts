@@ -1,5 +1,7 @@
 import { intersectRects, wordsOf, type PlacedBitmap } from './bitmap.js';
 
+const SHORT_RUN = 48;
+
 /**
  * Draws `src` over `dst` (source-over, straight alpha, W3C Compositing Level 1), in place.
  * Fully opaque runs are copied whole, which is most of a character's paint.
@@ -25,7 +27,9 @@ export function compositeOverMutable(dst: PlacedBitmap, src: PlacedBitmap): void
         const start = i;
         do i++;
         while (i < end && from[i] >= 0xff000000);
-        to.set(from.subarray(start, i), j);
+        // A view costs more than a few pixels copied one by one.
+        if (i - start > SHORT_RUN) to.set(from.subarray(start, i), j);
+        else for (let k = start; k < i; k++) to[j + k - start] = from[k];
         j += i - start;
         continue;
       }

@@ -95,6 +95,25 @@ test('trimming keeps every painted pixel in its place', () => {
   );
 });
 
+test('cropping beside a picture, on any side, gives blank paint of the size asked for', () => {
+  const number = fc.integer({ min: -12, max: 12 });
+  fc.assert(
+    fc.property(
+      anyBitmap(4, 3),
+      number,
+      number,
+      fc.integer({ min: 1, max: 9 }),
+      fc.integer({ min: 1, max: 9 }),
+      (picture, x, y, width, height) => {
+        const crop = cropPlaced(picture, { x, y, width, height });
+        expect(crop.data).toHaveLength(width * height * 4);
+        const apart = x >= 4 || y >= 3 || x + width <= 0 || y + height <= 0;
+        if (apart) expect(paintArea(crop)).toBe(0);
+      },
+    ),
+  );
+});
+
 test('contours enclose the area of what they go round, holes the other way', () => {
   const disc = createMask(80, 80);
   for (let i = 0; i < disc.data.length; i++) {
