@@ -209,6 +209,30 @@ test('many edits at once are all kept', async () => {
   expect((await call<State>(server, 'GET', `/characters/${id}`)).body.revision).toBe(before + 8);
 });
 
+test('all joints are fitted in one edit, which tells what it left and why', async () => {
+  const { doc } = await bringIn('Three');
+  const view = doc.views[0].id;
+  const cross = (pieceId: string, y: number, part: string) =>
+    call<State>(server, 'POST', `/views/${view}/cut/cross`, {
+      pieceId,
+      line: [50, y, 150, y],
+      take: 'right',
+      tokens: arm(part),
+    });
+  const upper = (await call<State>(server, 'POST', `/views/${view}/cut/trace`, { tokens: arm('upper'), loop: ALL }))
+    .body.doc.pieces[0].id;
+  const lower = (await cross(upper, 110, 'lower')).body.doc.pieces.find((p) => p.id !== upper)?.id as string;
+  await cross(lower, 200, 'hand');
+  const all = (await call<State>(server, 'POST', `/views/${view}/joints/fit-all`)).body;
+  expect(all).toMatchObject({ summary: 'Fit and round 2 joints', undo: 'Fit and round 2 joints', notes: [] });
+  expect(all.doc.joints.map((j) => [Math.round(j.y), j.rounded]).sort()).toEqual([
+    [110, true],
+    [200, true],
+  ]);
+  expect((await call(server, 'POST', `/views/${view}/joints/fit-all`)).body).toMatchObject({ code: 'nothing-to-fit' });
+  expect((await call<State>(server, 'POST', `/characters/${doc.character.id}/undo`)).body.doc.joints).toEqual([]);
+});
+
 test('changing the order rounds both ends anew, and back gives the same sheets', async () => {
   const { state } = await jointed();
   const [joint] = state.doc.joints;

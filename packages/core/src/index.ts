@@ -120,7 +120,9 @@ export {
 } from './document/edits.js';
 export {
   drawOrder,
+  generationOf,
   hangingFrom,
+  jointsOutwards,
   inFrontOf,
   jointLabel,
   makesRing,

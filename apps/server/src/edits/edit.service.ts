@@ -35,6 +35,8 @@ export interface EditPlan {
   /** In the user's words: "cut lower arm A". */
   summary: string;
   diff: Diff;
+  /** What was left alone, and why. */
+  notes?: string[];
 }
 
 /** Makes one edit's plan from the character as it is now. */
@@ -47,8 +49,9 @@ export interface CharacterState {
   /** What undo would take back, and redo bring back; null for nothing. */
   undo: string | null;
   redo: string | null;
-  /** The edit's summary, where this answers an edit. */
+  /** The edit's summary, where this answers an edit, and what it left alone. */
   summary?: string;
+  notes?: string[];
 }
 
 /** The journal: every change is one edit, made in one transaction, undone and redone from here. */
@@ -64,12 +67,12 @@ export class EditService {
 
   /** Makes an edit. @throws LimberError `stale` where rows it was made on have changed */
   async run(characterId: string, context: EditContext, plan: Planner): Promise<CharacterState> {
-    const summary = await this.sequelize.transaction(async (transaction) => {
+    const { summary, notes } = await this.sequelize.transaction(async (transaction) => {
       const { doc, revision } = await loadCharacter(characterId, transaction, true);
       refuseStale(doc, context.saw);
       const made = await plan(doc, transaction);
       const diff = await this.withRounding(doc, made.diff, transaction);
-      if (isEmptyDiff(diff)) return made.summary;
+      if (isEmptyDiff(diff)) return made;
       await saveDiff(diff, transaction);
       await Edit.update(
         { state: 'dropped' },
@@ -88,9 +91,9 @@ export class EditService {
         { transaction },
       );
       await Character.update({ revision: revision + 1 }, { where: { id: characterId }, transaction });
-      return made.summary;
+      return made;
     });
-    return this.announce(characterId, context.actor, summary);
+    return { ...(await this.announce(characterId, context.actor, summary)), notes };
   }
 
   /** Takes back the actor's last edit. @throws LimberError `nothing-to-undo`, `stale` */

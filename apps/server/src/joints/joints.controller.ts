@@ -16,6 +16,13 @@ export class JointsController {
     return this.joints.place(id, { actor, saw }, args);
   }
 
+  @Post('views/:id/joints/fit-all')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Fit and round every joint that is missing; tells what it left and why' })
+  fitAll(@Param() { id }: IdParam, @Body() { saw }: EditBody, @Actor() actor: string) {
+    return this.joints.fitAll(id, { actor, saw });
+  }
+
   @Patch('joints/:id')
   @ApiOperation({ summary: 'Change a joint: disc, range, outline, looseness, rounding' })
   change(@Param() { id }: IdParam, @Body() { saw, ...change }: ChangeJointBody, @Actor() actor: string) {

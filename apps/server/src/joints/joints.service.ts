@@ -1,6 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import {
+  LimberError,
   applyDiff,
+  drawOrder,
+  parentPiece,
+  pieceName,
   changeJoint,
   childAndParent,
   deleteJoint,
@@ -12,6 +16,8 @@ import {
   putDrawnEndInFront,
   setInFront,
   type CharacterDoc,
+  type Diff,
+  type PairFit,
   type JointChange,
   type ViewProof,
 } from '@limber-sheaf/core';
@@ -60,12 +66,40 @@ export class JointsService {
         await this.pool.run('fit', { doc, files, childId: child.id, parentId: parent.id, byHand: args.disc ?? null }),
       );
       const id = randomUUID();
-      const placed = placeJoint(doc, id, child.id, parent.id, fit);
-      const ordered = joinDiffs(placed, putDrawnEndInFront(applyDiff(doc, placed), id));
-      const after = applyDiff(doc, ordered);
-      const diff = args.round ? joinDiffs(ordered, changeJoint(after, id, { rounded: true })) : ordered;
+      const diff = placeFitted(doc, id, child.id, parent.id, fit, args.round ?? false);
+      const after = applyDiff(doc, diff);
       const label = jointLabel(after, jointById(after, id));
       return { kind: 'place-joint', summary: args.round ? `Place and round ${label}` : `Place ${label}`, diff };
+    });
+  }
+
+  /** Fits and rounds every joint that the family asks for and that is not there yet, as one edit; tells what it left and why. */
+  async fitAll(viewId: string, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('view', viewId), context, async (start, tx) => {
+      const files = await this.art.ofView(start, viewId, tx);
+      const notes: string[] = [];
+      let doc = start;
+      let diff: Diff = { added: [], updated: [], removed: [] };
+      let made = 0;
+      for (const child of drawOrder(start, viewId)) {
+        const parent = parentPiece(start, child);
+        if (!parent || start.joints.some((joint) => joint.childId === child.id)) continue;
+        const fit = await this.pool.run('fit', { doc, files, childId: child.id, parentId: parent.id, byHand: null });
+        if (!fit.ok) {
+          notes.push(`${pieceName(doc, child)} is left: ${fit.sentence}`);
+          continue;
+        }
+        const placed = placeFitted(doc, randomUUID(), child.id, parent.id, fit, true);
+        diff = joinDiffs(diff, placed);
+        doc = applyDiff(doc, placed);
+        made++;
+      }
+      if (made === 0)
+        throw new LimberError(
+          'nothing-to-fit',
+          notes[0] ?? 'Every part that moves with another has its joint already.',
+        );
+      return { kind: 'fit-all', summary: `Fit and round ${made} ${made === 1 ? 'joint' : 'joints'}`, diff, notes };
     });
   }
 
@@ -137,6 +171,20 @@ export class JointsService {
   private async compute(doc: CharacterDoc, viewId: string): Promise<ViewProof> {
     return this.pool.run('check', { doc, viewId, files: await this.art.ofView(doc, viewId) });
   }
+}
+
+/** The edit that puts a fitted joint in its place: with a drawn end in front, and rounded if asked for. */
+function placeFitted(
+  doc: CharacterDoc,
+  id: string,
+  childId: string,
+  parentId: string,
+  fit: PairFit,
+  round: boolean,
+): Diff {
+  const placed = placeJoint(doc, id, childId, parentId, fit);
+  const ordered = joinDiffs(placed, putDrawnEndInFront(applyDiff(doc, placed), id));
+  return round ? joinDiffs(ordered, changeJoint(applyDiff(doc, ordered), id, { rounded: true })) : ordered;
 }
 
 function hundredths(value: number): number {

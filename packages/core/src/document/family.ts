@@ -44,6 +44,22 @@ export function hangingFrom(doc: CharacterDoc, piece: PieceRow): PieceRow[] {
   return moving;
 }
 
+/** How many pieces a piece hangs from, one after the other: 0 for a root. */
+export function generationOf(doc: CharacterDoc, piece: PieceRow): number {
+  let generation = 0;
+  for (let at = parentPiece(doc, piece); at && generation <= doc.pieces.length; at = parentPiece(doc, at)) generation++;
+  return generation;
+}
+
+/** The joints of a view, from the trunk outwards. */
+export function jointsOutwards(doc: CharacterDoc, viewId: ViewId): JointRow[] {
+  const rank = (joint: JointRow) => {
+    const piece = doc.pieces.find((p) => p.id === joint.childId);
+    return piece ? generationOf(doc, piece) : 0;
+  };
+  return doc.joints.filter((joint) => joint.viewId === viewId).sort((a, b) => rank(a) - rank(b) || a.y - b.y);
+}
+
 /** Would `part` hang from itself if it moved with `parentId`? */
 export function makesRing(doc: CharacterDoc, part: PartRow, parentId: string | null): boolean {
   let at = parentId;

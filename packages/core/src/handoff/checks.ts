@@ -229,12 +229,17 @@ function proveJoints(
   return proofs;
 }
 
+/** A joint's name at the start of a sentence. */
+function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}
+
 function jointsClean(doc: CharacterDoc, viewId: ViewId, proofs: readonly JointProof[]): Check {
   const joints = doc.joints.filter((j) => j.viewId === viewId);
   const findings: Finding[] = [];
   for (const joint of joints) {
     const proof = proofs.find((p) => p.jointId === joint.id);
-    const label = jointLabel(doc, joint);
+    const label = capital(jointLabel(doc, joint));
     const [low, high] = proof?.cleanRange ?? [NaN, NaN];
     if (proof && low <= joint.rangeLow && high >= joint.rangeHigh) continue;
     const remedy = joint.rounded ? 'Narrow its range, or make the disc larger.' : 'Round both ends.';

@@ -1,5 +1,14 @@
-import { drawOrder, jointLabel, parentPiece, pieceName, type JointRow, type PieceRow } from '@limber-sheaf/core';
+import {
+  drawOrder,
+  jointsOutwards,
+  jointLabel,
+  parentPiece,
+  pieceName,
+  type JointRow,
+  type PieceRow,
+} from '@limber-sheaf/core';
 import { scaleLinear } from 'd3-scale';
+import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { knownSweep, lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
@@ -9,9 +18,13 @@ import { usePlaceJoint, usePlacing } from './usePlaceJoint';
 
 /** Joints' ledger: every joint with its range, what is still without one, and the picked joint. */
 export function JointLedger() {
-  const { doc, view } = useOnBench();
+  const { doc, view, edit } = useOnBench();
+  const fitAll = async () => {
+    const state = await edit('POST', `/views/${view.id}/joints/fit-all`);
+    if (state?.summary) toast(state.summary, { description: state.notes?.join(' ') });
+  };
   const { sweeps, pickedJoint } = useBench();
-  const joints = doc.joints.filter((j) => j.viewId === view.id);
+  const joints = jointsOutwards(doc, view.id);
   const open = joints.filter((j) => !j.rounded || isShortOfRange(j, knownSweep(sweeps[j.id]))).length;
   const known = joints.filter((j) => !j.rounded || knownSweep(sweeps[j.id]) !== null).length;
   const bare = drawOrder(doc, view.id).filter(
@@ -47,6 +60,11 @@ export function JointLedger() {
           {bare.map((piece) => (
             <Unjointed key={piece.id} piece={piece} />
           ))}
+          {bare.length > 1 && (
+            <Action tone="go" className="mt-2" onClick={() => void fitAll()}>
+              Fit and round all
+            </Action>
+          )}
         </section>
       )}
     </>

@@ -1,4 +1,13 @@
-import { drawOrder, labelFor, makesRing, parentPiece, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
+import {
+  drawOrder,
+  generationOf,
+  labelFor,
+  makesRing,
+  parentPiece,
+  partOf,
+  pieceName,
+  type PieceRow,
+} from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Choice, LedgerHead } from '../../ui/controls';
@@ -19,7 +28,7 @@ export function StackLedger() {
       </LedgerHead>
       <ul>
         {order.map((piece) => (
-          <StackLine key={piece.id} piece={piece} depth={generation(piece)} />
+          <StackLine key={piece.id} piece={piece} depth={generationOf(doc, piece)} />
         ))}
       </ul>
       {order.length > 1 && (
@@ -29,13 +38,6 @@ export function StackLedger() {
       )}
     </>
   );
-
-  /** How many pieces it hangs from. */
-  function generation(piece: PieceRow): number {
-    let depth = 0;
-    for (let at = parentPiece(doc, piece); at && depth < 20; at = parentPiece(doc, at)) depth++;
-    return depth;
-  }
 }
 
 function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
