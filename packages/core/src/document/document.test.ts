@@ -111,6 +111,23 @@ test('a cut gives each part the parent it usually has, whatever the order of cut
   ]);
 });
 
+test('parts hang from what is there, and move to their usual parent when it comes, unless hung elsewhere by hand', () => {
+  const parentName = (d: CharacterDoc, name: string) => {
+    const found = parentPiece(d, named(d, name));
+    return found && pieceName(d, found);
+  };
+  let doc = emptyDoc();
+  for (const part of ['upper', 'foot'] as const) doc = withPiece(doc, { group: 'leg', side: 'A', part });
+  doc = withPiece(doc, { group: 'torso' });
+  expect(parentName(doc, 'leg_A_foot')).toBe('leg_A_upper');
+  expect(parentName(doc, 'leg_A_upper')).toBe('torso');
+  doc = withPiece(doc, { group: 'leg', side: 'A', part: 'lower' });
+  expect(parentName(doc, 'leg_A_foot')).toBe('leg_A_lower');
+  doc = applyDiff(doc, setParent(doc, named(doc, 'leg_A_upper').partId, null));
+  doc = withPiece(doc, { group: 'hip' });
+  expect(parentName(doc, 'leg_A_upper')).toBeNull();
+});
+
 test('undo of any edit gives back what was there; redo makes it again', () => {
   const start = armDoc();
   const upper = named(start, 'arm_A_upper');

@@ -91,7 +91,7 @@ export function cutPieces(doc: CharacterDoc, { viewId, faces, fresh }: CutArgs):
       parentId: parent === null ? null : doc.parts[parent].id,
     };
     diff.add(part);
-    adoptOrphans(doc, part, diff);
+    adoptChildren(doc, part, diff);
   }
   diff.add({
     table: 'piece',
@@ -107,14 +107,15 @@ export function cutPieces(doc: CharacterDoc, { viewId, faces, fresh }: CutArgs):
   return diff.build();
 }
 
-/** Parts without a parent that usually move with the new part do so from now on. */
-function adoptOrphans(doc: CharacterDoc, part: PartRow, diff: DiffBuilder): void {
+/** Parts that usually move with the new part do so from now on, unless the artist has hung them elsewhere. */
+function adoptChildren(doc: CharacterDoc, part: PartRow, diff: DiffBuilder): void {
   const all = [...doc.parts, part];
-  for (const orphan of doc.parts) {
-    if (orphan.parentId !== null) continue;
-    const parent = usualParent(orphan, all);
-    if (parent !== null && all[parent].id === part.id && part.parentId !== orphan.id)
-      diff.update(orphan, { parentId: part.id });
+  for (const child of doc.parts) {
+    const usual = usualParent(child, all);
+    if (usual === null || all[usual].id !== part.id || part.parentId === child.id) continue;
+    const before = usualParent(child, doc.parts);
+    const asUsual = child.parentId === (before === null ? null : doc.parts[before].id);
+    if (asUsual) diff.update(child, { parentId: part.id });
   }
 }
 

@@ -45,7 +45,7 @@ export interface ViewProof {
 }
 
 export interface CheckOptions {
-  /** Degrees between two angles of a sweep. */
+  /** Degrees between two angles of a sweep; by default 2, and 5 for discs of over 120 px, whose faults are as much larger. */
   step?: number;
   /** Called with the share done, 0 to 1, and what is being done; return false to stop. */
   onProgress?: (share: number, what: string) => boolean | void;
@@ -56,7 +56,7 @@ export function checkView(
   doc: CharacterDoc,
   viewId: ViewId,
   art: ViewArt,
-  { step = 2, onProgress }: CheckOptions = {},
+  { step, onProgress }: CheckOptions = {},
 ): ViewProof {
   const tell = (share: number, what: string) => onProgress?.(share, what);
   tell(0, 'Rest match');
@@ -208,7 +208,7 @@ function proveJoints(
   doc: CharacterDoc,
   viewId: ViewId,
   art: ViewArt,
-  step: number,
+  step: number | undefined,
   tell: (share: number, what: string) => boolean | void,
 ): JointProof[] {
   const joints = doc.joints.filter((j) => j.viewId === viewId);
@@ -218,7 +218,7 @@ function proveJoints(
     if (!assembly) return;
     const label = jointLabel(doc, joint);
     const sweep = sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], {
-      step,
+      step: step ?? (joint.radius > 120 ? 5 : 2),
       onProgress: (share) => tell(0.3 + (0.7 * (i + share)) / joints.length, `Sweep of ${label}`),
     });
     const worst = sweep.bends.reduce((a, b) =>

@@ -2,7 +2,8 @@ import { refuse, type Result } from '../errors.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { contours } from '../raster/contours.js';
-import type { PlacedMask } from '../raster/mask.js';
+import { INSIDE, type PlacedMask } from '../raster/mask.js';
+import { sampleMask } from '../raster/sample.js';
 import type { CutLine, JointFit } from './fit-joint.js';
 import { measureLine } from './measure-line.js';
 
@@ -13,7 +14,7 @@ import { measureLine } from './measure-line.js';
  *
  * @param silhouette both pieces' coverage, 0 to 255
  * @param cut the border between the two, px
- * @returns the disc, or a refusal: `not-on-limb`, `no-end`
+ * @returns the disc, or a refusal: `not-on-limb`, `no-end`, `no-disc` where it would stick out of the two pieces
  */
 export function fitOneSided(
   silhouette: PlacedMask,
@@ -48,6 +49,13 @@ export function fitOneSided(
     y += ((y - contact.y) / nearest) * (radius - nearest);
   }
   if (!contact) return refuse('no-end', 'The border reaches no outer contour that a joint could lie against.', middle);
+  if (shareInside(silhouette, x, y, radius - 1) < 0.995) {
+    return refuse(
+      'no-disc',
+      'No disc lies inside both pieces where they touch. Draw one by hand, or leave it without a joint.',
+      middle,
+    );
+  }
   const black: Rgb = [0, 0, 0];
   const line = design
     ? measureLine(design, silhouette, { x: contact.x, y: contact.y, radius: Math.max(8, radius * 0.6) })
@@ -66,4 +74,18 @@ export function fitOneSided(
     fillColour: line.fill,
     confidence: 0.5 * line.confidence,
   };
+}
+
+/** The share of a disc's pixels that are inside the silhouette. */
+function shareInside(mask: PlacedMask, x: number, y: number, radius: number): number {
+  let all = 0;
+  let inside = 0;
+  for (let py = Math.floor(y - radius); py <= y + radius; py++) {
+    for (let px = Math.floor(x - radius); px <= x + radius; px++) {
+      if (Math.hypot(px + 0.5 - x, py + 0.5 - y) > radius) continue;
+      all++;
+      if (sampleMask(mask, px + 0.5, py + 0.5) > INSIDE) inside++;
+    }
+  }
+  return all === 0 ? 0 : inside / all;
 }
