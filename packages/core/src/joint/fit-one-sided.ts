@@ -49,7 +49,9 @@ export function fitOneSided(
     y += ((y - contact.y) / nearest) * (radius - nearest);
   }
   if (!contact) return refuse('no-end', 'The border reaches no outer contour that a joint could lie against.', middle);
-  if (shareInside(silhouette, x, y, radius - 1) < 0.995) {
+  // A disc that has slid off the border joins nothing; one that sticks out would show daylight at rest.
+  const slid = Math.hypot(x - middle.x, y - middle.y);
+  if (slid > 0.6 * radius || areaOutside(silhouette, x, y, radius - 1) > Math.max(2, radius / 20)) {
     return refuse(
       'no-disc',
       'No disc lies inside both pieces where they touch. Draw one by hand, or leave it without a joint.',
@@ -76,16 +78,14 @@ export function fitOneSided(
   };
 }
 
-/** The share of a disc's pixels that are inside the silhouette. */
-function shareInside(mask: PlacedMask, x: number, y: number, radius: number): number {
-  let all = 0;
-  let inside = 0;
+/** The disc's pixels that are outside the silhouette. */
+function areaOutside(mask: PlacedMask, x: number, y: number, radius: number): number {
+  let outside = 0;
   for (let py = Math.floor(y - radius); py <= y + radius; py++) {
     for (let px = Math.floor(x - radius); px <= x + radius; px++) {
-      if (Math.hypot(px + 0.5 - x, py + 0.5 - y) > radius) continue;
-      all++;
-      if (sampleMask(mask, px + 0.5, py + 0.5) > INSIDE) inside++;
+      const within = Math.hypot(px + 0.5 - x, py + 0.5 - y) <= radius;
+      if (within && sampleMask(mask, px + 0.5, py + 0.5) <= INSIDE) outside++;
     }
   }
-  return all === 0 ? 0 : inside / all;
+  return outside;
 }
