@@ -182,7 +182,7 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
         </span>
         {wrong && (
           <span
-            className="absolute -top-1.5 -right-1.5 grid size-4.5 place-items-center rounded-full bg-madder font-serif text-[12px] font-bold text-on-woad"
+            className="absolute top-1 right-1 grid size-4.5 place-items-center rounded-full bg-madder font-serif text-[12px] font-bold text-on-woad"
             aria-hidden
           >
             !

@@ -1,10 +1,10 @@
-import { Moon, Sun } from 'lucide-react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
 import { Action } from '../ui/controls';
+import { ThemeSwitch } from '../ui/ThemeSwitch';
 import { useProductions } from '../api/useCast';
 import { useOnBench } from './context';
-import { setNight, useBench } from './store';
+import { useBench } from './store';
+import { useJournal } from './useJournal';
 
 const VIEW_WORDS: Record<string, string> = {
   front: 'Front',
@@ -15,14 +15,11 @@ const VIEW_WORDS: Record<string, string> = {
 
 /** Where we are, the design underneath, and the way back. */
 export function TopStrip({ undo, redo }: { undo: string | null; redo: string | null }) {
-  const { doc, view, edit } = useOnBench();
-  const { peek, night } = useBench();
+  const { doc, view } = useOnBench();
+  const peek = useBench((state) => state.peek);
   const { data: productions } = useProductions();
   const production = productions?.find((p) => p.id === doc.character.productionId);
-  const step = async (way: 'undo' | 'redo') => {
-    const state = await edit('POST', `/characters/${doc.character.id}/${way}`);
-    if (state?.summary) toast(state.summary);
-  };
+  const journal = useJournal();
   return (
     <header className="col-span-3 flex min-w-0 items-center gap-3 border-b border-rule bg-sheet px-4">
       <Link
@@ -55,10 +52,10 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
       >
         Peek at design
       </Action>
-      <Action disabled={!undo} title={undo ? `Undo: ${undo}` : 'Nothing to undo'} onClick={() => void step('undo')}>
+      <Action disabled={!undo} title={undo ? `Undo: ${undo}` : 'Nothing to undo'} onClick={() => void journal.undo()}>
         Undo
       </Action>
-      <Action disabled={!redo} title={redo ? `Redo: ${redo}` : 'Nothing to redo'} onClick={() => void step('redo')}>
+      <Action disabled={!redo} title={redo ? `Redo: ${redo}` : 'Nothing to redo'} onClick={() => void journal.redo()}>
         Redo
       </Action>
       <Action
@@ -70,15 +67,7 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
       >
         ?
       </Action>
-      <Action
-        tone="quiet"
-        className="px-2"
-        aria-label={night ? 'Day' : 'Night'}
-        title={night ? 'Day' : 'Night'}
-        onClick={() => setNight(!night)}
-      >
-        {night ? <Sun size={16} /> : <Moon size={16} />}
-      </Action>
+      <ThemeSwitch />
     </header>
   );
 }

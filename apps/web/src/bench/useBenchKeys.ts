@@ -1,14 +1,15 @@
-import { drawOrder, partOf } from '@limber-sheaf/core';
+import { partOf } from '@limber-sheaf/core';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { useOnBench } from './context';
 import { STATIONS } from './stations';
 import { pickPiece, useBench, type StationKey } from './store';
+import { useJournal } from './useJournal';
+import { useOrder } from './useOrder';
 
 /** The keys that work at every station. */
 export function useBenchKeys(characterId: string, station: StationKey): void {
-  const { doc, view, edit } = useOnBench();
+  const { doc } = useOnBench();
   const navigate = useNavigate();
 
   useHotkeys(
@@ -31,30 +32,23 @@ export function useBenchKeys(characterId: string, station: StationKey): void {
   useHotkeys('shift+slash', () => useBench.setState(({ keysShown }) => ({ keysShown: !keysShown })));
   useHotkeys('mod+k', () => useBench.setState({ finder: true }), { preventDefault: true });
 
-  const step = async (way: 'undo' | 'redo') => {
-    const state = await edit('POST', `/characters/${characterId}/${way}`);
-    if (state?.summary) toast(state.summary);
-  };
-  useHotkeys('mod+z', () => void step('undo'), { preventDefault: true }, [edit]);
-  useHotkeys('mod+shift+z', () => void step('redo'), { preventDefault: true }, [edit]);
+  const journal = useJournal();
+  useHotkeys('mod+z', () => void journal.undo(), { preventDefault: true }, [journal]);
+  useHotkeys('mod+shift+z', () => void journal.redo(), { preventDefault: true }, [journal]);
 
-  const order = drawOrder(doc, view.id);
+  const { order, at, move } = useOrder();
   const walk = (by: number) => {
     if (order.length === 0) return;
-    const at = order.findIndex((p) => p.id === useBench.getState().pickedPiece);
     const next = order[at < 0 ? (by > 0 ? 0 : order.length - 1) : Math.min(order.length - 1, Math.max(0, at + by))];
     pickPiece(next.id, partOf(doc, next));
   };
-  useHotkeys('left', () => walk(-1), {}, [doc]);
-  useHotkeys('right', () => walk(1), {}, [doc]);
-
-  const move = (by: number) => {
-    const at = order.findIndex((p) => p.id === useBench.getState().pickedPiece);
-    const to = at + by;
-    if (at < 0 || to < 0 || to >= order.length) return;
-    const others = order.filter((_, i) => i !== at);
-    void edit('POST', `/pieces/${order[at].id}/order`, { inFrontOf: to === 0 ? null : others[to - 1].id });
+  // A slider in the hand keeps its arrow keys.
+  const options = {
+    ignoreEventWhen: (event: KeyboardEvent) => (event.target as Element).getAttribute('role') === 'slider',
   };
-  useHotkeys('alt+left', () => move(-1), { preventDefault: true }, [doc]);
-  useHotkeys('alt+right', () => move(1), { preventDefault: true }, [doc]);
+  useHotkeys('left', () => walk(-1), options, [order, at]);
+  useHotkeys('right', () => walk(1), options, [order, at]);
+
+  useHotkeys('alt+left', () => move(at - 1), { preventDefault: true }, [order, at]);
+  useHotkeys('alt+right', () => move(at + 1), { preventDefault: true }, [order, at]);
 }

@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { Moon, Sun } from 'lucide-react';
 import { toast } from 'sonner';
 import { blobUrl, request } from '../api/client';
 import { tellError } from '../api/useCharacter';
 import { useCast, useProductions } from '../api/useCast';
 import type { CastCard, Production } from '../api/types';
-import { setNight, useBench } from '../bench/store';
 import { Action } from '../ui/controls';
+import { ThemeSwitch } from '../ui/ThemeSwitch';
 import { NewCharacter } from './NewCharacter';
 import { CardMenu } from './CardMenu';
 
@@ -17,7 +16,6 @@ export function Cast() {
   const { data: productions, mutate } = useProductions();
   const production = productions?.find((p) => p.id === productionId);
   const cast = useCast(productionId);
-  const night = useBench((s) => s.night);
   const navigate = useNavigate();
   const [bringing, setBringing] = useState<File | 'empty' | null>(null);
   const [over, setOver] = useState(false);
@@ -63,14 +61,7 @@ export function Cast() {
         <span className="font-serif text-[19px] font-bold">Limber Sheaf</span>
         <span className="text-soft">{production?.name}</span>
         <span className="flex-1" />
-        <Action
-          tone="quiet"
-          aria-label={night ? 'Day' : 'Night'}
-          title={night ? 'Day' : 'Night'}
-          onClick={() => setNight(!night)}
-        >
-          {night ? <Sun size={16} /> : <Moon size={16} />}
-        </Action>
+        <ThemeSwitch />
       </header>
       <main className="min-h-0 flex-1 overflow-y-auto px-8 py-7">
         <div className="mx-auto max-w-[1120px]">

@@ -1,18 +1,9 @@
-import { drawOrder } from '@limber-sheaf/core';
-import { useOnBench } from '../../bench/context';
-import { useBench } from '../../bench/store';
+import { useOrder } from '../../bench/useOrder';
 import { Action } from '../../ui/controls';
 
 /** The worded actions of Stack. */
 export function StackActions() {
-  const { doc, view, edit } = useOnBench();
-  const picked = useBench((s) => s.pickedPiece);
-  const order = drawOrder(doc, view.id);
-  const at = order.findIndex((p) => p.id === picked);
-  const move = (to: number) => {
-    const others = order.filter((_, i) => i !== at);
-    void edit('POST', `/pieces/${order[at].id}/order`, { inFrontOf: to === 0 ? null : others[to - 1].id });
-  };
+  const { order, at, move } = useOrder();
   return (
     <>
       <Action hotkey="Alt ←" disabled={at <= 0} onClick={() => move(at - 1)}>

@@ -1,0 +1,14 @@
+import { Moon, Sun } from 'lucide-react';
+import { setNight, useBench } from '../bench/store';
+import { Action } from './controls';
+
+/** Day or night. */
+export function ThemeSwitch() {
+  const night = useBench((s) => s.night);
+  const word = night ? 'Day' : 'Night';
+  return (
+    <Action tone="quiet" className="px-2" aria-label={word} title={word} onClick={() => setNight(!night)}>
+      {night ? <Sun size={16} /> : <Moon size={16} />}
+    </Action>
+  );
+}
