@@ -1,0 +1,76 @@
+import { applyDiff } from '../document/diff.js';
+import { changeJoint, renamePart, setParent } from '../document/edits.js';
+import { drawLimb } from '../testing/limbs.js';
+import { cutPart, jointedLimb, rawCharacter } from '../testing/jointed.js';
+import { fillLoop } from '../raster/polygon.js';
+import { checkView, type Check, type CheckId } from './checks.js';
+
+const limb = drawLimb({ width: 36, angle: 24, line: 4 });
+const failing = (checks: readonly Check[]): CheckId[] => checks.filter((check) => !check.ok).map((check) => check.id);
+
+test('a rounded limb holds every check, and tells how far it is while it works', () => {
+  const { doc, art } = jointedLimb(limb);
+  const told: [number, string][] = [];
+  const { checks, joints } = checkView(doc, 'v', art, {
+    step: 10,
+    onProgress: (share, what) => void told.push([share, what]),
+  });
+  expect(failing(checks)).toEqual([]);
+  expect(joints[0].cleanRange).toEqual([-10, 130]);
+  expect(told[0]).toEqual([0, 'Rest match']);
+  expect(told.at(-1)).toEqual([1, 'Sweep of elbow A']);
+  expect(told.map(([share]) => share)).toEqual(told.map(([share]) => share).sort((a, b) => a - b));
+});
+
+test('a butt joint fails, and its finding says where, how much, and what would mend it', () => {
+  const { doc, art } = jointedLimb(limb, false);
+  const { checks } = checkView(doc, 'v', art, { step: 10 });
+  expect(failing(checks)).toEqual(['joints-clean']);
+  const [finding] = checks.find((check) => check.id === 'joints-clean')?.findings ?? [];
+  expect(finding.sentence).toMatch(
+    /^Elbow A is clean from 0° to 0° of -10° to 130°; \d+ px of daylight at worst\. Round both ends\.$/,
+  );
+  expect(Math.hypot((finding.place?.x ?? 0) - doc.joints[0].x, (finding.place?.y ?? 0) - doc.joints[0].y)).toBeLessThan(
+    doc.joints[0].radius,
+  );
+});
+
+test('what is uncut is counted as offcuts, and the rest still matches', () => {
+  const raw = rawCharacter(limb.design);
+  const top = fillLoop(
+    [0, 0, limb.design.width, 0, limb.design.width, limb.design.height / 2, 0, limb.design.height / 2],
+    limb.design,
+  );
+  const { doc, art } = cutPart(raw, 'upper', top);
+  const { checks } = checkView(doc, 'v', art);
+  expect(failing(checks)).toEqual(['offcuts']);
+  const offcuts = checks.find((check) => check.id === 'offcuts');
+  expect(offcuts?.figure).toBe(doc.views[0].designArea - doc.pieces[0].face.area);
+  expect(offcuts?.findings[0].sentence).toContain('beside arm_A_upper');
+});
+
+test('two names that meet, a part that hangs from nothing, and a pivot beside the limb are each found', () => {
+  const { doc, art } = jointedLimb(limb);
+  const upper = doc.parts.find((part) => part.part === 'upper')?.id ?? '';
+  const lower = doc.parts.find((part) => part.part === 'lower')?.id ?? '';
+  const check = (changed: typeof doc) => failing(checkView(changed, 'v', art, { step: 70 }).checks);
+  const named = applyDiff(doc, renamePart(doc, upper, { group: 'arm A', side: null, part: 'lower', index: null }));
+  expect(
+    check({ ...named, parts: named.parts.map((p) => ({ ...p, group: 'mast', side: null, part: null })) }),
+  ).toContain('names');
+  expect(check(applyDiff(doc, setParent(doc, lower, null)))).toEqual(expect.arrayContaining(['family', 'pivots']));
+  expect(check(applyDiff(doc, changeJoint(doc, 'j', { x: 4, y: 4 })))).toContain('pivots');
+});
+
+test('a face that no longer holds the design’s pixels breaks the rest match, and says where', () => {
+  const { doc, art } = jointedLimb(limb);
+  const face = art.pieces.get('lower')?.face;
+  if (!face) throw new Error('no face');
+  const at = face.data.findIndex((v, i) => i % 4 === 3 && v === 255) - 3;
+  const data = face.data.slice();
+  data[at] ^= 0x80;
+  const pieces = new Map(art.pieces).set('lower', { face: { ...face, data }, overlap: null, under: null });
+  const [rest] = checkView(doc, 'v', { ...art, pieces }, { step: 70 }).checks;
+  expect(rest).toMatchObject({ id: 'rest-match', ok: false, figure: 1 });
+  expect(rest.findings[0].place).toBeDefined();
+});
