@@ -195,8 +195,14 @@ export function setParent(doc: CharacterDoc, partId: PartId, parentId: PartId | 
   return diff.build();
 }
 
-/** Which of two touching pieces turns: the one that already hangs from the other, by the vocabulary, or the smaller. */
+function refuseOnePiece(a: PieceRow, b: PieceRow): void {
+  if (a.id !== b.id && a.viewId === b.viewId) return;
+  throw new LimberError('not-two-pieces', 'A joint needs two pieces of the same view.');
+}
+
+/** Which of two touching pieces turns: the one that already hangs from the other, by the vocabulary, or the smaller. @throws LimberError `not-two-pieces` */
 export function childAndParent(doc: CharacterDoc, a: PieceRow, b: PieceRow): { child: PieceRow; parent: PieceRow } {
+  refuseOnePiece(a, b);
   if (parentPiece(doc, a)?.id === b.id) return { child: a, parent: b };
   if (parentPiece(doc, b)?.id === a.id) return { child: b, parent: a };
   const partA = partOf(doc, a);
@@ -216,9 +222,7 @@ export function placeJoint(
 ): Diff {
   const child = pieceById(doc, childId);
   const parent = pieceById(doc, parentId);
-  if (childId === parentId || child.viewId !== parent.viewId) {
-    throw new LimberError('not-two-pieces', 'A joint needs two pieces of the same view.');
-  }
+  refuseOnePiece(child, parent);
   const part = partOf(doc, child);
   const parentPart = partOf(doc, parent);
   const diff = new DiffBuilder();
