@@ -32,6 +32,7 @@ export {
   coverageOf,
   createMask,
   createPlacedMask,
+  cropMask,
   insideArea,
   unionCoverage,
   type Mask,

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { LimberError } from '../errors.js';
-import { DEFAULT_SCHEME, type NameTokens } from '../naming/scheme.js';
+import type { NameTokens } from '../naming/scheme.js';
 import { VOCABULARY } from '../naming/vocabulary.js';
+import { createPlaced } from '../raster/bitmap.js';
+import { rawCharacter } from '../testing/jointed.js';
 import { applyDiff, invertDiff, isEmptyDiff } from './diff.js';
 import {
   changeJoint,
@@ -36,37 +38,7 @@ const FIT = {
   discOn: 'both' as const,
 };
 
-function emptyDoc(): CharacterDoc {
-  return {
-    character: {
-      table: 'character',
-      id: 'c',
-      version: 1,
-      productionId: 'p',
-      name: 'Mast',
-      code: 'mast',
-      scheme: DEFAULT_SCHEME,
-      deleted: false,
-    },
-    views: [
-      {
-        table: 'view',
-        id: 'v',
-        version: 1,
-        characterId: 'c',
-        key: 'front',
-        width: 100,
-        height: 200,
-        designBlob: '',
-        designArea: 5000,
-        floorY: 190,
-      },
-    ],
-    parts: [],
-    pieces: [],
-    joints: [],
-  };
-}
+const emptyDoc = (): CharacterDoc => rawCharacter(createPlaced({ x: 0, y: 0, width: 100, height: 200 })).doc;
 
 const plain = (t: NameTokens): NameTokens => ({ group: t.group, side: t.side, part: t.part, index: t.index });
 let count = 0;

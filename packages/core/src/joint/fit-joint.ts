@@ -1,9 +1,9 @@
 import { refuse, type Result } from '../errors.js';
 import { withDefaults } from '../options.js';
-import { intersectRects, type PlacedBitmap } from '../raster/bitmap.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { contours, type Contour } from '../raster/contours.js';
-import { INSIDE, createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import { INSIDE, cropMask, type PlacedMask } from '../raster/mask.js';
 import { sampleMask } from '../raster/sample.js';
 import { fitLocalContour, footOn, type Foot } from './line-fit.js';
 import { measureLine } from './measure-line.js';
@@ -124,16 +124,7 @@ function windowAt(mask: PlacedMask, middle: { x: number; y: number }, width: num
     width: 2 * reach + 1,
     height: 2 * reach + 1,
   };
-  const common = intersectRects(rect, mask);
-  const window = createPlacedMask(rect);
-  for (let y = 0; y < common.height; y++) {
-    const from = (common.y + y - mask.y) * mask.width + common.x - mask.x;
-    window.data.set(
-      mask.data.subarray(from, from + common.width),
-      (common.y + y - rect.y) * rect.width + common.x - rect.x,
-    );
-  }
-  return window;
+  return cropMask(mask, rect);
 }
 
 function shifted(contour: Contour, by: { x: number; y: number }): Contour {

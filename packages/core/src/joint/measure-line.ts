@@ -1,7 +1,7 @@
 import { cropPlaced, growRect, type PlacedBitmap } from '../raster/bitmap.js';
 import { labDistance, toLab, type Lab, type Rgb } from '../raster/colour.js';
 import { contours } from '../raster/contours.js';
-import { createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import { cropMask, type PlacedMask } from '../raster/mask.js';
 import { sampleBitmap, sampleMask } from '../raster/sample.js';
 import { median } from './statistics.js';
 
@@ -70,15 +70,6 @@ export function measureLine(design: PlacedBitmap, mask: PlacedMask, zone: Measur
   const spread = median(widths.map((w) => Math.abs(w - width)));
   const confidence = Math.max(0, Math.min(1, runs.length / 12)) * Math.max(0, 1 - spread / Math.max(1, width));
   return { width, colour, fill: line.fill, confidence };
-}
-
-function cropMask(mask: PlacedMask, rect: { x: number; y: number; width: number; height: number }): PlacedMask {
-  const out = createPlacedMask(rect);
-  for (let y = 0; y < rect.height; y++) {
-    const from = (rect.y + y - mask.y) * mask.width + rect.x - mask.x;
-    out.data.set(mask.data.subarray(from, from + rect.width), y * rect.width);
-  }
-  return out;
 }
 
 interface Sample {

@@ -1,4 +1,4 @@
-import type { Bitmap, PlacedBitmap, Rect } from './bitmap.js';
+import { intersectRects, type Bitmap, type PlacedBitmap, type Rect } from './bitmap.js';
 
 /** One byte a pixel, 0 to 255, rows from the top. */
 export interface Mask {
@@ -24,6 +24,18 @@ export function createMask(width: number, height: number): Mask {
 /** An empty mask over `rect` of the canvas. */
 export function createPlacedMask(rect: Rect): PlacedMask {
   return { ...createMask(rect.width, rect.height), x: rect.x, y: rect.y };
+}
+
+/** Copies `rect` (canvas px) out of a placed mask; what lies outside of it comes out empty. */
+export function cropMask(src: PlacedMask, rect: Rect): PlacedMask {
+  const dst = createPlacedMask(rect);
+  const common = intersectRects(src, rect);
+  for (let row = 0; row < common.height; row++) {
+    const from = (common.y + row - src.y) * src.width + common.x - src.x;
+    const to = (common.y + row - rect.y) * rect.width + common.x - rect.x;
+    dst.data.set(src.data.subarray(from, from + common.width), to);
+  }
+  return dst;
 }
 
 /** The alpha channel of a bitmap as a mask. */
