@@ -15,6 +15,7 @@ import {
 import sharp from 'sharp';
 import { only, render, source } from '../demo/render.js';
 import { drawnLimb } from './limbs.js';
+import { cutting, proposalFigures } from './cut.js';
 import { printFigures } from './figures.js';
 
 /** The median of several runs, ms, after one that does not count. */
@@ -132,8 +133,11 @@ async function joints() {
 }
 
 console.log(`Node.js ${process.version}, ${availableParallelism()} × ${cpus()[0].model}`);
-if (process.argv.includes('--figures')) printFigures();
-else {
+if (process.argv.includes('--figures')) {
+  printFigures();
+  await proposalFigures(await raw(await render(source('juniper-vane'))));
+} else {
   await canvas();
+  await cutting(await raw(await render(source('juniper-vane'))), time, row);
   await joints();
 }

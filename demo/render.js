@@ -1,4 +1,4 @@
-// Renders the demo's SVG sources to PNG, 2000 x 3000: `node demo/render.js [name] [out.png]`.
+// Renders the demo's SVG sources to PNG, 2000 x 3000 (the skipper 3000 x 4000): `node demo/render.js [name] [out.png]`.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -10,36 +10,35 @@ export function source(name) {
   return readFileSync(join(here, `${name}.svg`), 'utf8');
 }
 
-/** Renders SVG text to a PNG of its own size. */
-export function render(svg) {
-  return sharp(Buffer.from(svg), { density: 72, limitInputPixels: 40_000_000 }).png({ compressionLevel: 6 }).toBuffer();
+/** Renders SVG text to a PNG of its own size, or enlarged: painted art is drawn small, as its soft edges want it. */
+export async function render(svg, enlarge = 1) {
+  const image = sharp(Buffer.from(svg), { density: 72, limitInputPixels: 40_000_000 });
+  if (enlarge === 1) return image.png({ compressionLevel: 6 }).toBuffer();
+  const { data, info } = await image.raw().toBuffer({ resolveWithObject: true });
+  return sharp(data, { raw: info })
+    .resize(info.width * enlarge, info.height * enlarge, { kernel: 'lanczos3' })
+    .png({ compressionLevel: 6 })
+    .toBuffer();
 }
 
-/** The drawing's named groups, each with the named groups around it, outermost first. */
-function namedGroups(svg) {
-  const groups = new Map();
-  const open = [];
-  for (const [tag, id] of svg.matchAll(/<g\b(?:[^>]*?\sid="([^"]+)")?[^>]*>|<\/g>/g)) {
-    if (tag === '</g>') open.pop();
-    else {
-      if (id) groups.set(id, open.filter(Boolean));
-      open.push(id);
-    }
-  }
-  return groups;
+/** Where the drawing has paint: its opacity, 0 to 255, row by row. */
+export async function opacity(svg) {
+  const image = sharp(Buffer.from(svg), { density: 72 }).ensureAlpha().extractChannel(3).raw();
+  const { data, info } = await image.toBuffer({ resolveWithObject: true });
+  return { x: 0, y: 0, width: info.width, height: info.height, data };
 }
 
-/** The same drawing with only one of its groups shown: what a careful hand would trace. */
+/** How much a demo design is enlarged when it is rendered. */
+export const ENLARGE = { 'skipper-oake': 4 };
+
+/** The same drawing with only one of its groups shown, in its place: what a careful hand would trace. */
 export function only(svg, id) {
-  const groups = namedGroups(svg);
-  const kept = new Set([id, ...groups.get(id)]);
-  const beside = [...groups].filter(
-    ([group, around]) => !kept.has(group) && around.every((outer) => kept.has(outer) && outer !== id),
-  );
-  return svg.replace('<style>', `<style>${beside.map(([group]) => `#${group}{display:none}`).join('')}`);
+  if (!svg.includes(`<g id="${id}"`)) throw new Error(`The drawing has no group ${id}.`);
+  const shown = `svg>:not(defs){visibility:hidden}#${id}{visibility:visible}`;
+  return svg.replace(/<svg[^>]*>/, (tag) => `${tag}<style>${shown}</style>`);
 }
 
 if (process.argv[1] === new URL(import.meta.url).pathname) {
   const [name = 'juniper-vane', out = `${name}.png`] = process.argv.slice(2);
-  writeFileSync(out, await render(source(name)));
+  writeFileSync(out, await render(source(name), ENLARGE[name]));
 }

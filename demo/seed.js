@@ -1,7 +1,6 @@
 // Seeds the demo through the public API, with the same steps that a user takes.
-import { contours, coverageOf } from '@limber-sheaf/core';
-import { decodePng } from '@limber-sheaf/formats';
-import { only, render, source } from './render.js';
+import { planFrom, switchPart, toRuns, trimMask } from '@limber-sheaf/core';
+import { ENLARGE, only, opacity, render, source } from './render.js';
 
 /** A small client: throws with the server's own sentence. */
 function client(address) {
@@ -18,11 +17,19 @@ function client(address) {
   };
 }
 
-/** The loop that a careful hand would trace round one group of the drawing, x, y pairs, px. */
-async function loopRound(svg, group) {
-  const picture = decodePng(new Uint8Array(await render(only(svg, group))));
-  const [loop] = contours(coverageOf(picture), 0.5);
-  return Array.from(loop, (v) => Math.round(v * 10) / 10);
+/** A part's tokens from its address, `group/part/side`. */
+export function tokens(address) {
+  const [group, part, side] = address.split('/');
+  return { group, part: part || null, side: side || null, index: null };
+}
+
+/** The shapes that a careful hand would take: for each `[group of the drawing, part's address]` its tokens and mask. */
+function shapesOf(svg, groups) {
+  const shapeOf = async ([group, address]) => {
+    const shape = await opacity(only(svg, group));
+    return { tokens: tokens(address), mask: toRuns(trimMask({ ...shape, data: new Uint8Array(shape.data) })) };
+  };
+  return Promise.all(groups.map(shapeOf));
 }
 
 async function bringIn(api, productionId, name, png) {
@@ -32,29 +39,100 @@ async function bringIn(api, productionId, name, png) {
   return api('POST', `/productions/${productionId}/characters`, form);
 }
 
-const arm = (part) => ({ group: 'arm', side: 'A', part });
+/** Sets a plan from a template, with single parts switched on and off. */
+async function plan(api, state, template, { on = [], off = [] }) {
+  let made = planFrom(template);
+  for (const address of off) made = switchPart(made, tokens(address), false);
+  for (const address of on) made = switchPart(made, tokens(address), true);
+  return api('PUT', `/characters/${state.doc.character.id}/plan`, { plan: made, word: 'Plan the breakdown' });
+}
 
-/** Cuts arm A out, then across the elbow, and joints elbow and wrist. Distances are px of the design. */
-async function cutArm(api, state, svg) {
+/** Her plan: the standard breakdown without ears and nose of their own, with what she wears. */
+export const JUNIPER_PLAN = {
+  on: ['cap//', 'scarf//', 'satchel//', 'satchel/strap/'],
+  off: ['nose//', 'ear//A', 'ear//B'],
+};
+
+/** Groups of her drawing, back to front, and the part each begins as. */
+export const JUNIPER_GROUPS = [
+  ['hair_back', 'hair/back/'],
+  ['arm_B_hand', 'arm/hand/B'],
+  ['arm_B_sleeve', 'arm/upper/B'],
+  ['leg_B', 'leg/upper/B'],
+  ['leg_A', 'leg/upper/A'],
+  ['neck', 'neck//'],
+  ['coat', 'torso//'],
+  ['satchel_strap', 'satchel/strap/'],
+  ['satchel_bag', 'satchel//'],
+  ['arm_A_hand', 'arm/hand/A'],
+  ['arm_A_sleeve', 'arm/upper/A'],
+  ['head', 'head//'],
+  ['eyes', 'eyes//'],
+  ['brows', 'brows//'],
+  ['mouth', 'mouth//'],
+  ['hair_front', 'hair/front/'],
+  ['cap', 'cap//'],
+  ['scarf', 'scarf//'],
+];
+
+/** Her limbs' cross-cuts: what is cut, along which line (px), and what the lower side becomes. */
+export const JUNIPER_CUTS = [
+  ['arm/upper/A', [480, 1520, 740, 1650], 'right', 'arm/lower/A'],
+  ['arm/upper/B', [1260, 1650, 1520, 1520], 'right', 'arm/lower/B'],
+  ['leg/upper/A', [700, 2200, 1000, 2200], 'right', 'leg/lower/A'],
+  ['leg/upper/B', [1000, 2200, 1300, 2200], 'right', 'leg/lower/B'],
+  ['leg/lower/A', [620, 2640, 1000, 2690], 'right', 'leg/foot/A'],
+  ['leg/lower/B', [1000, 2690, 1380, 2640], 'right', 'leg/foot/B'],
+];
+
+const pieceOf = (doc, address) => {
+  const { group, part, side } = tokens(address);
+  const row = doc.parts.find((p) => p.group === group && p.part === part && p.side === side);
+  return doc.pieces.find((p) => p.partId === row?.id)?.id;
+};
+
+/** Cuts the pilot into all her 24 parts, and fits and rounds what can be jointed. */
+async function cutJuniper(api, state, svg) {
   const view = state.doc.views[0].id;
-  const pieceOf = (doc, part) => doc.pieces.find((p) => p.partId === doc.parts.find((q) => q.part === part).id).id;
-  // Hand and sleeve are traced one after the other: the sleeve's loop takes the cuff's edge, line and all.
-  state = await api('POST', `/views/${view}/cut/trace`, { tokens: arm('hand'), loop: await loopRound(svg, 'arm_A') });
-  const hand = pieceOf(state.doc, 'hand');
-  state = await api('POST', `/views/${view}/cut/trace`, {
-    tokens: arm('upper'),
-    loop: await loopRound(svg, 'arm_A_sleeve'),
+  const targets = await shapesOf(svg, JUNIPER_GROUPS);
+  state = await api('POST', `/views/${view}/cut/take`, { targets, word: 'Trace' });
+  for (const [from, line, take, address] of JUNIPER_CUTS)
+    state = await api('POST', `/views/${view}/cut/cross`, {
+      pieceId: pieceOf(state.doc, from),
+      line,
+      take,
+      tokens: tokens(address),
+    });
+  await api('POST', `/views/${view}/cut/sweep-up`, {}).catch(() => null);
+  await api('POST', `/characters/${state.doc.character.id}/palette`, { viewId: view });
+  return api('POST', `/views/${view}/joints/fit-all`, {});
+}
+
+/** Groups of the otter's drawing that are cut, back to front: the legs and most of the face are still to do. */
+const BRINDLE_GROUPS = [
+  ['tail_root', 'tail/root/'],
+  ['tail_middle', 'tail/middle/'],
+  ['tail_tip', 'tail/tip/'],
+  ['arm_B_upper', 'arm/upper/B'],
+  ['arm_B_lower', 'arm/lower/B'],
+  ['arm_B_hand', 'arm/hand/B'],
+  ['torso', 'torso//'],
+  ['arm_A_upper', 'arm/upper/A'],
+  ['arm_A_lower', 'arm/lower/A'],
+  ['arm_A_hand', 'arm/hand/A'],
+  ['head', 'head//'],
+  ['muzzle', 'muzzle//'],
+];
+
+async function cutBrindle(api, state, svg) {
+  const view = state.doc.views[0].id;
+  const targets = await shapesOf(svg, BRINDLE_GROUPS);
+  state = await api('POST', `/views/${view}/cut/take`, { targets, word: 'Trace' });
+  return api('POST', `/views/${view}/joints`, {
+    pieceId: pieceOf(state.doc, 'arm/lower/A'),
+    otherId: pieceOf(state.doc, 'arm/upper/A'),
+    round: true,
   });
-  const upper = pieceOf(state.doc, 'upper');
-  state = await api('POST', `/views/${view}/cut/cross`, {
-    pieceId: upper,
-    line: [480, 1520, 740, 1650],
-    take: 'right',
-    tokens: arm('lower'),
-  });
-  const lower = pieceOf(state.doc, 'lower');
-  await api('POST', `/views/${view}/joints`, { pieceId: lower, otherId: upper, round: true });
-  return api('POST', `/views/${view}/joints`, { pieceId: hand, otherId: lower, round: true });
 }
 
 /** Fills an empty database with the demo; does nothing where there is a production already. */
@@ -62,9 +140,17 @@ export async function seedDemo(address) {
   const api = client(address);
   if ((await api('GET', '/productions')).length > 0) return false;
   const production = await api('POST', '/productions', { name: 'Low Tide Post' });
-  const svg = source('juniper-vane');
-  const png = await render(svg);
-  await cutArm(api, await bringIn(api, production.id, 'Juniper Vane', png), svg);
-  await bringIn(api, production.id, 'Juniper Vane, raw', png);
+  const designs = {};
+  for (const name of ['juniper-vane', 'brindle', 'skipper-oake'])
+    designs[name] = await render(source(name), ENLARGE[name]);
+  let juniper = await bringIn(api, production.id, 'Juniper Vane', designs['juniper-vane']);
+  juniper = await plan(api, juniper, 'people-standard', JUNIPER_PLAN);
+  await cutJuniper(api, juniper, source('juniper-vane'));
+  let brindle = await bringIn(api, production.id, 'Brindle', designs.brindle);
+  brindle = await plan(api, brindle, 'tailed', { on: ['cap//', 'neck//', 'nose//', 'coat//'], off: ['hip//'] });
+  await cutBrindle(api, brindle, source('brindle'));
+  await bringIn(api, production.id, 'Skipper Oake', designs['skipper-oake']);
+  const raw = await bringIn(api, production.id, 'Juniper Vane, raw', designs['juniper-vane']);
+  await plan(api, raw, 'people-standard', JUNIPER_PLAN);
   return true;
 }

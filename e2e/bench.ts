@@ -41,7 +41,8 @@ export class BenchPage {
     await this.page.waitForTimeout(150);
     const box = await this.page.getByRole('main', { name: 'Light table' }).boundingBox();
     if (!box) throw new Error('no light table');
-    const top = 52;
+    // Cut keeps room for a tool's numbers under its actions.
+    const top = this.page.url().includes('/cut') ? 92 : 52;
     const margin = 16;
     const scale = Math.min((box.width - 2 * margin) / canvas.width, (box.height - top - margin) / canvas.height, 3);
     const left = (box.width - canvas.width * scale) / 2;

@@ -15,6 +15,7 @@ test('from a raw design to a package whose layers are the design', async ({ benc
 
   await test.step('trace the arm', async () => {
     await page.getByRole('button', { name: 'upper arm' }).first().click();
+    await page.keyboard.press('t');
     await expect(page.getByRole('button', { name: 'Trace T' })).toHaveAttribute('aria-pressed', 'true');
     await bench.draw(CANVAS, ARM);
     await expect(page.getByRole('button', { name: 'upper arm A', exact: true })).toBeVisible();

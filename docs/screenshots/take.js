@@ -1,5 +1,7 @@
 // Takes the pictures in this folder from a running demo: `node docs/screenshots/take.js [address]`.
 import { chromium } from '@playwright/test';
+import sharp from 'sharp';
+import { render, source } from '../../demo/render.js';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4410';
 const here = new URL('.', import.meta.url).pathname;
@@ -30,25 +32,65 @@ const open = async (station) => {
 
 await page.goto(`${address}/productions/${production.id}`);
 await take('cast');
+await open('plan');
+await take('plan');
 await open('cut');
-await page.getByRole('button', { name: 'lower arm' }).first().click();
+await page.getByRole('contentinfo').getByRole('button', { name: 'torso' }).click();
 await take('cut');
+await page.goto(`${address}/characters/${cards.find((card) => card.name === 'Juniper Vane, raw').id}/cut`);
+await page.waitForTimeout(2500);
+await page.keyboard.press('p');
+await page.getByRole('button', { name: 'Accept all' }).waitFor();
+await take('proposal');
+
+// Two that are made for the picture alone, and deleted again.
+const bring = async (file) => {
+  await page.goto(`${address}/productions/${production.id}`);
+  await page.getByRole('button', { name: 'New character' }).click();
+  await page.getByLabel('Design').setInputFiles(file);
+  await page.getByRole('button', { name: 'Bring in' }).click();
+  await page.getByRole('heading', { name: 'Plan' }).waitFor();
+  await page.keyboard.press('2');
+  return page.url().match(/characters\/([^/]+)/)[1];
+};
+const drop = (id) => fetch(`${address}/api/characters/${id}`, { method: 'DELETE', headers: { 'x-actor': 'camera' } });
+const svg = source('juniper-vane');
+const paper = await sharp(await render(svg))
+  .flatten({ background: '#f7f3ea' })
+  .jpeg({ quality: 92 })
+  .toBuffer();
+const onPaper = await bring({ name: 'pilot-on-paper.jpg', mimeType: 'image/jpeg', buffer: paper });
+await page.getByRole('button', { name: 'Remove the backdrop' }).click();
+await take('backdrop');
+await drop(onPaper);
+const layered = await bring({ name: 'pilot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+await page.getByRole('button', { name: 'Sort the layers' }).click();
+await take('sorting');
+await drop(layered);
 await open('joints');
-await page.getByRole('button', { name: 'elbow A' }).click();
+await page.getByRole('button', { name: 'elbow A', exact: true }).click();
 await page.waitForTimeout(3000);
 await page.getByRole('slider').focus();
 for (let i = 0; i < 16; i++) await page.keyboard.press('PageUp');
 await take('joints');
+await page.getByRole('button', { name: 'knee A', exact: true }).click();
+await page.getByRole('list', { name: 'What would mend it' }).waitFor({ timeout: 60_000 });
+await take('mends');
+await page.getByRole('button', { name: 'Nine angles' }).click();
+await page.waitForTimeout(2500);
+await take('nine-angles');
+await page.getByRole('button', { name: 'Close' }).click();
 await open('stack');
 await page.getByRole('complementary').getByRole('button', { name: 'hand A' }).click();
 await take('stack');
 await open('handoff');
+await page.getByText('put back together, the parts are the design').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(4000);
 await take('handoff');
 await page.getByRole('button', { name: 'Night' }).click();
 await page.goto(`${address}/characters/${juniper}/joints`);
 await page.waitForTimeout(2500);
-await page.getByRole('button', { name: 'wrist A' }).click();
+await page.getByRole('button', { name: 'wrist A', exact: true }).click();
 await page.waitForTimeout(2500);
 await take('night');
 await browser.close();

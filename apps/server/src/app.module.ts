@@ -6,11 +6,14 @@ import { LoggerModule } from 'nestjs-pino';
 import { Sequelize } from 'sequelize-typescript';
 import { BlobController } from './blobs/blob.controller.js';
 import { BlobService } from './blobs/blob.service.js';
+import { BringInController } from './bring-in/bring-in.controller.js';
+import { BringInService } from './bring-in/bring-in.service.js';
 import { CastController } from './cast/cast.controller.js';
 import { CastService } from './cast/cast.service.js';
 import type { Config } from './config.js';
 import { CutController } from './cut/cut.controller.js';
 import { CutService } from './cut/cut.service.js';
+import { PieceService } from './cut/piece.service.js';
 import { EditService } from './edits/edit.service.js';
 import { EventsController } from './edits/events.controller.js';
 import { EventService } from './edits/events.service.js';
@@ -22,6 +25,8 @@ import { CONFIG } from './http/tokens.js';
 import { JobService } from './jobs/job.service.js';
 import { JointsController } from './joints/joints.controller.js';
 import { JointsService } from './joints/joints.service.js';
+import { PlanController } from './plan/plan.controller.js';
+import { PlanService } from './plan/plan.service.js';
 import { StackController } from './stack/stack.controller.js';
 import { ArtService } from './work/art.js';
 import { WorkPool } from './work/pool.js';
@@ -39,6 +44,8 @@ export class AppModule {
       ],
       controllers: [
         CastController,
+        PlanController,
+        BringInController,
         CutController,
         JointsController,
         StackController,
@@ -58,7 +65,10 @@ export class AppModule {
         EventService,
         EditService,
         CastService,
+        PlanService,
+        BringInService,
         CutService,
+        PieceService,
         JointsService,
         JobService,
         HandOffService,

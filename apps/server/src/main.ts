@@ -42,7 +42,7 @@ async function serve(config: Config): Promise<void> {
       strictTransportSecurity: false,
     }),
   );
-  app.useBodyParser('json', { limit: '4mb' });
+  app.useBodyParser('json', { limit: '16mb' });
   app.setGlobalPrefix('api');
   app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
   SwaggerModule.setup('api/docs', app, () =>
@@ -52,6 +52,8 @@ async function serve(config: Config): Promise<void> {
   app.enableShutdownHooks();
   await app.init();
   await app.get(JobService).listen();
+  // A client that has been busy for a while must not find its connection closed under its next request.
+  app.getHttpServer().keepAliveTimeout = 75_000;
   await app.listen(config.port, config.host);
   process.send?.('ready');
 }

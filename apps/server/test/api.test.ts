@@ -2,25 +2,19 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import type { CharacterDoc } from '@limber-sheaf/core';
 import { compareBitmaps, composite } from '@limber-sheaf/core';
-import { decodePng, readOpenRaster, readZip, rigFaults, type Rig } from '@limber-sheaf/formats';
-import { call, design, end, limbPng, startServer, type Running } from './server-under-test';
-
-interface State {
-  doc: CharacterDoc;
-  revision: number;
-  undo: string | null;
-  redo: string | null;
-  summary?: string;
-  notes?: string[];
-  code?: string;
-  sentence?: string;
-}
-interface JobState {
-  id: string;
-  state: string;
-  sentence: string | null;
-  result: { handOffId: string; number: number; name: string } | null;
-}
+import { decodePng, readOpenRaster, rigFaults, type Rig } from '@limber-sheaf/formats';
+import {
+  call,
+  design,
+  end,
+  finished,
+  limbPng,
+  packageOf,
+  startServer,
+  type JobState,
+  type Running,
+  type State,
+} from './server-under-test';
 
 let server: Running;
 let production: string;
@@ -58,26 +52,6 @@ async function jointed(): Promise<{ id: string; view: string; state: State }> {
   return { id: doc.character.id, view, state };
 }
 
-async function finished(id: string): Promise<JobState> {
-  for (let i = 0; i < 200; i++) {
-    const { body } = await call<JobState>(server, 'GET', `/jobs/${id}`);
-    if (!['waiting', 'running'].includes(body.state)) return body;
-    await new Promise((done) => setTimeout(done, 100));
-  }
-  throw new Error('the job does not end');
-}
-
-async function packageOf(characterId: string): Promise<{ rig: Rig; files: Map<string, Uint8Array>; name: string }> {
-  const job = await finished((await call<JobState>(server, 'POST', `/characters/${characterId}/handoffs`)).body.id);
-  if (!job.result) throw new Error(job.sentence ?? 'no result');
-  const zip = new Uint8Array(
-    await (await fetch(`${server.address}/api/handoffs/${job.result.handOffId}/package.zip`)).arrayBuffer(),
-  );
-  const name = job.result.name;
-  const files = new Map(readZip(zip).map((file) => [file.path.slice(name.length + 1), file.bytes]));
-  return { rig: JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig, files, name };
-}
-
 test('the schema comes up, goes down, comes up the same, and two servers may bring it up at once', () => {
   const script = spawnSync(process.execPath, [join(__dirname, 'schema-round-trip.mjs')], { encoding: 'utf8' });
   expect(script.stderr).toBe('');
@@ -108,7 +82,7 @@ test('a limb is cut, jointed, rounded and clean, and the rest is the design', as
 
 test('the package proves itself: schema, rest match, same layers, same bytes, versions that count up', async () => {
   const { id } = await jointed();
-  const first = await packageOf(id);
+  const first = await packageOf(server, id);
   expect(rigFaults(first.rig)).toEqual([]);
   expect(first.name).toMatch(/^mast(-\d+)?_v001_\d{4}-\d\d-\d\d$/);
   const [view] = first.rig.views;
@@ -128,7 +102,7 @@ test('the package proves itself: schema, rest match, same layers, same bytes, ve
   ora.layers.forEach((layer, i) => expect(decodePng(layer.png).data).toEqual(images[i].data));
   expect(JSON.parse(new TextDecoder().decode(file('rig.schema.json')))).toHaveProperty('$id');
 
-  const second = await packageOf(id);
+  const second = await packageOf(server, id);
   expect(second.rig).toMatchObject({ version: 2, previousVersion: 1 });
   const same = (rig: Rig) => ({ ...rig, version: 0, previousVersion: 0, createdAt: '' });
   expect(same(second.rig)).toEqual(same(first.rig));
@@ -142,7 +116,7 @@ test('what is still uncut leaves as a piece of its own, and the failed check is 
     tokens: { group: 'head' },
     loop: [0, 0, 200, 0, 200, 90, 0, 90],
   });
-  const { rig } = await packageOf(doc.character.id);
+  const { rig } = await packageOf(server, doc.character.id);
   expect(rig.views[0].drawOrder).toEqual(['uncut', 'head']);
   expect(rig.checks.filter((c) => !c.ok).map((c) => c.id)).toEqual(['offcuts']);
 });
@@ -306,8 +280,8 @@ test('a job can be stopped, and made again', async () => {
   const job = (await call<JobState>(server, 'POST', `/characters/${id}/handoffs`)).body;
   expect((await call(server, 'POST', `/characters/${id}/handoffs`)).body).toMatchObject({ code: 'busy' });
   expect((await call<JobState>(server, 'DELETE', `/jobs/${job.id}`)).body.state).toBe('cancelled');
-  expect((await finished(job.id)).state).toBe('cancelled');
-  expect((await packageOf(id)).rig.version).toBe(1);
+  expect((await finished(server, job.id)).state).toBe('cancelled');
+  expect((await packageOf(server, id)).rig.version).toBe(1);
 });
 
 test('the API describes itself', async () => {

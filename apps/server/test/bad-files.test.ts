@@ -55,8 +55,8 @@ test('hostile and broken files are refused in one sentence, and nothing is left 
   const wrongSum = good.slice();
   wrongSum[45] ^= 0xff;
   const files: [string, Uint8Array, string][] = [
-    ['empty', new Uint8Array(), 'not-a-png'],
-    ['text', Buffer.from('low water at nine'), 'not-a-png'],
+    ['empty', new Uint8Array(), 'unreadable-file'],
+    ['text', Buffer.from('low water at nine'), 'unreadable-file'],
     ['cut short', good.slice(0, good.length - 40), 'damaged-file'],
     ['header only', good.slice(0, 33), 'damaged-file'],
     ['wrong checksum', wrongSum, 'damaged-file'],

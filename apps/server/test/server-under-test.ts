@@ -1,7 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { encodePng } from '@limber-sheaf/formats';
+import type { CharacterDoc } from '@limber-sheaf/core';
+import { encodePng, readZip, type Rig } from '@limber-sheaf/formats';
 
 /** The built server, run for real on a database of its own. */
 export interface Running {
@@ -12,6 +13,18 @@ export interface Running {
 export interface Answer<T = Record<string, unknown>> {
   status: number;
   body: T;
+}
+
+/** What an edit, or a look at a character, is answered with. */
+export interface State {
+  doc: CharacterDoc;
+  revision: number;
+  undo: string | null;
+  redo: string | null;
+  summary?: string;
+  notes?: string[];
+  code?: string;
+  sentence?: string;
 }
 
 /** Starts the built server on the database that ./test made, and waits until it answers. */
@@ -77,4 +90,36 @@ export function design(name: string, bytes: Uint8Array): FormData {
   form.append('name', name);
   form.append('design', new Blob([new Uint8Array(bytes).buffer], { type: 'image/png' }), 'design.png');
   return form;
+}
+
+export interface JobState {
+  id: string;
+  state: string;
+  sentence: string | null;
+  result: { handOffId: string; number: number; name: string } | null;
+}
+
+/** Waits until a job has ended. */
+export async function finished(server: Running, id: string): Promise<JobState> {
+  for (let i = 0; i < 200; i++) {
+    const { body } = await call<JobState>(server, 'GET', `/jobs/${id}`);
+    if (!['waiting', 'running'].includes(body.state)) return body;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  throw new Error('the job does not end');
+}
+
+/** Makes a package and unpacks it. */
+export async function packageOf(
+  server: Running,
+  characterId: string,
+): Promise<{ rig: Rig; files: Map<string, Uint8Array>; name: string }> {
+  const made = await call<JobState>(server, 'POST', `/characters/${characterId}/handoffs`);
+  const job = await finished(server, made.body.id);
+  if (!job.result) throw new Error(job.sentence ?? 'no result');
+  const answer = await fetch(`${server.address}/api/handoffs/${job.result.handOffId}/package.zip`);
+  const zip = new Uint8Array(await answer.arrayBuffer());
+  const { name } = job.result;
+  const files = new Map(readZip(zip).map((file) => [file.path.slice(name.length + 1), file.bytes]));
+  return { rig: JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig, files, name };
 }

@@ -30,6 +30,7 @@ export {
 export {
   connectedRegions,
   coverageOf,
+  maskArea,
   createMask,
   createPlacedMask,
   cropMask,
@@ -39,7 +40,9 @@ export {
   type PlacedMask,
   type Region,
 } from './raster/mask.js';
+export { growMask, holesOf, islandsOf, shrinkMask, trimMask } from './raster/morphology.js';
 export { fillLoop, pointBounds } from './raster/polygon.js';
+export { fromRuns, toRuns, type MaskRuns } from './raster/runs.js';
 export { sampleBitmap, sampleMask } from './raster/sample.js';
 
 // Cut
@@ -48,10 +51,68 @@ export { findOffcuts, offcutMask, uncutPaint, type Offcut, type OffcutReport } f
 export { mapOwners, type OwnerMap } from './cut/owners.js';
 export { faceMask, giveBackPixels, takePixels, type Faces, type Taken } from './cut/take.js';
 
+export {
+  cleanMatte,
+  findBackdrop,
+  findSpecks,
+  type Backdrop,
+  type BackdropHole,
+  type CleanedMatte,
+  type Specks,
+} from './cut/clean-matte.js';
+export { hugPath } from './cut/hug-path.js';
+export { colourName, takePalette, type PaletteColour } from './cut/palette.js';
+export { soak, type SoakOptions } from './cut/soak.js';
+export { splitOwn } from './cut/split-own.js';
+export { unmixEdges, type Unmixed } from './cut/unmix-edge.js';
+// Proposals
+export { bodyFrame, symmetryAxis, toBody, type BodyFrame } from './propose/body-frame.js';
+export { mirrorCut, settleBorder, type MirroredCut } from './propose/mirror-cut.js';
+export { proposeParts, type ProposedShape, type Proposal } from './propose/propose-parts.js';
+export { segmentDesign, type Patch, type Segments } from './propose/segment.js';
+// Layered files
+export { BLEND_MODES, blendColour, type BlendMode } from './layers/blend.js';
+export { keepApart, type KeptApart } from './layers/keep-apart.js';
+export { blendOverMutable, flattenLayers, type FlatLayer, type Flattened, type LayerNode } from './layers/flatten.js';
+export {
+  guessLayers,
+  partsFromLayers,
+  type LayerGuess,
+  type LayerRole,
+  type LayeredPart,
+  type SortedLayer,
+} from './layers/sort-layers.js';
+// Plan
+export {
+  KNOWN_PARTS,
+  knownPart,
+  partAddress,
+  usualParent,
+  type JointKind,
+  type KnownPart,
+} from './plan/known-parts.js';
+export {
+  answerChoice,
+  answerOf,
+  findPlanned,
+  planEntries,
+  planFaults,
+  planFrom,
+  planOf,
+  plannedPart,
+  switchPart,
+  type ClosestShot,
+  type Plan,
+  type PlannedPart,
+  type PlannedSet,
+} from './plan/plan.js';
+export { roomShortage, sizeNeed, type Shortage, type SizeNeed, type Swing } from './plan/size.js';
+export { CHOICES, TEMPLATES, type Choice, type Template } from './plan/templates.js';
 // Joints
 export { composePiece, mergeSheets, type SheetBitmaps } from './joint/compose-piece.js';
 export { sharpestCorner } from './joint/corner.js';
 export { fitJoint, type CutLine, type FitOptions, type JointFit } from './joint/fit-joint.js';
+export { settleDisc } from './joint/settle-disc.js';
 export { fitOneSided } from './joint/fit-one-sided.js';
 export { measureLine, type LineMeasure, type MeasureZone } from './joint/measure-line.js';
 export {
@@ -73,6 +134,7 @@ export {
   isCleanBend,
   sweepAngles,
   sweepJoint,
+  worstBend,
   type CleanLimits,
   type Sweep,
   type SweepOptions,
@@ -84,6 +146,7 @@ export {
   LONGEST_NAME,
   checkNames,
   codeFor,
+  capital,
   labelFor,
   nameFor,
   parseName,
@@ -93,32 +156,45 @@ export {
   type NameToken,
   type NamingScheme,
 } from './naming/scheme.js';
-export { VOCABULARY, usualParent, vocabularyPart, type VocabularyPart } from './naming/vocabulary.js';
 
 // The character and its edits
-export { DiffBuilder, applyDiff, invertDiff, isEmptyDiff } from './document/diff.js';
+export { derivedSheets, type DerivedSheets } from './document/derive-sheets.js';
+export { DiffBuilder, NO_CHANGE, applyDiff, invertDiff, isEmptyDiff } from './document/diff.js';
 export {
-  changeCharacter,
-  changeJoint,
-  childAndParent,
+  PLAIN_PIECE,
+  changePiece,
   cutPieces,
-  deleteJoint,
   deletePiece,
+  mergePieces,
+  type CutArgs,
+  type CutSheets,
+  type FreshPiece,
+} from './document/cut-edits.js';
+export {
   findPart,
   findPiece,
   joinDiffs,
-  jointById,
   moveInOrder,
   pieceById,
-  placeJoint,
-  putDrawnEndInFront,
   renamePart,
-  setInFront,
   setParent,
   setSheets,
-  type CutArgs,
-  type JointChange,
 } from './document/edits.js';
+export {
+  changeJoint,
+  copyJoint,
+  fittedDisc,
+  otherSide,
+  unlinkJoint,
+  childAndParent,
+  deleteJoint,
+  jointById,
+  placeJoint,
+  putDrawnEndInFront,
+  setInFront,
+  type JointChange,
+} from './document/joint-edits.js';
+export { changeCharacter, changeView, enlargeCanvas, viewById, type Enlargement } from './document/view-edits.js';
 export {
   drawOrder,
   generationOf,
@@ -131,7 +207,12 @@ export {
   partOf,
   pieceName,
 } from './document/family.js';
+export { mendsFor, type Mend, type MendOptions } from './document/mend-joint.js';
+export { disturbedJoints, rehangJoints, type Rehung } from './document/rehang.js';
 export type {
+  ApartSheets,
+  BroughtIn,
+  BroughtLayer,
   CharacterDoc,
   CharacterId,
   CharacterRow,
@@ -152,10 +233,10 @@ export {
   assembleJoint,
   compareAtRest,
   discOf,
+  reachingDisc,
   fitBetween,
   limbSilhouette,
   pieceImages,
-  roundedSheets,
   uncutOf,
   type PairFit,
   type ViewArt,

@@ -7,6 +7,10 @@ export {
   type OraLayer,
   type OraNode,
 } from './ora/ora.js';
+export { LAYER_LIMITS, type FileNode, type LayeredFile } from './layered/layered-file.js';
+export { readOraLayers } from './ora/read-layers.js';
+export { readPsdLayers } from './psd/read-psd.js';
+export { plainSvg, type PlainSvg } from './svg/plain-svg.js';
 export { PNG_LIMITS, inspectPng, type PngInfo } from './png/inspect-png.js';
 export { decodePng, encodePng } from './png/png.js';
 export { RIG_SCHEMA, writeRigSchema } from './rig/rig-schema.js';

@@ -47,7 +47,7 @@ export class CastController {
   }
 
   @Post('productions/:id/characters')
-  @ApiOperation({ summary: 'A new character from a PNG of its finished design (multipart: name, design)' })
+  @ApiOperation({ summary: 'A new character from a picture of its finished design (multipart: name, design)' })
   @ApiConsumes('multipart/form-data')
   @UseInterceptors(FileInterceptor('design', { limits: { fileSize: PNG_LIMITS.bytes, files: 1 } }))
   create(
@@ -56,7 +56,7 @@ export class CastController {
     @UploadedFile() file: Express.Multer.File | undefined,
     @Actor() actor: string,
   ) {
-    if (!file) throw new LimberError('not-a-png', 'There is no file. Choose a PNG of the finished design.');
+    if (!file) throw new LimberError('unreadable-file', 'There is no file. Choose a picture of the finished design.');
     return this.cast.create(id, name, file.buffer, actor);
   }
 

@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { DEFAULT_SCHEME, LimberError, changeCharacter, codeFor, type CharacterDoc, type Row } from '@limber-sheaf/core';
+import {
+  DEFAULT_SCHEME,
+  LimberError,
+  changeCharacter,
+  codeFor,
+  type BroughtLayer,
+  type CharacterDoc,
+  type Row,
+  type ViewRow,
+} from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import type { Transaction } from 'sequelize';
@@ -7,6 +16,8 @@ import { BlobService } from '../blobs/blob.service.js';
 import { loadCharacter, saveDiff } from '../data/document-store.js';
 import { Character, HandOff, Joint, Piece, Production, View } from '../data/models.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
+import type { ImportedDesign } from '../work/import-task.js';
+import { refOf } from '../work/pictures.js';
 import { WorkPool } from '../work/pool.js';
 
 /** A character's card in the cast. */
@@ -94,6 +105,8 @@ export class CastService {
           name,
           code,
           scheme: DEFAULT_SCHEME,
+          plan: null,
+          palette: null,
           deleted: false,
           version: 1,
           revision: 0,
@@ -102,21 +115,54 @@ export class CastService {
         { transaction },
       );
       await View.create(
-        {
-          id: randomUUID(),
-          characterId: id,
-          key: 'front',
-          width: design.sheet.width,
-          height: design.sheet.height,
-          designBlob: design.sheet.blob,
-          designArea: design.sheet.area,
-          floorY: design.floorY,
-          version: 1,
-        },
+        { ...(await this.viewOf(design, transaction)), characterId: id, key: 'front' },
         { transaction },
       );
     });
     return { ...(await this.edits.state(id, actor)), notes: design.notes };
+  }
+
+  /** Adds a view of the same character from another picture, as one edit. */
+  async addView(
+    characterId: string,
+    key: string,
+    file: Uint8Array,
+    context: EditContext,
+  ): Promise<CharacterState & { notes: string[] }> {
+    const design = await this.pool.run('import', file);
+    const state = await this.edits.run(characterId, context, async (doc, transaction) => {
+      if (doc.views.some((view) => view.key === key))
+        throw new LimberError('name-taken', `There is a ${key} view already.`, 'Choose another name for this one.');
+      const row: ViewRow = { ...(await this.viewOf(design, transaction)), table: 'view', characterId, key };
+      return { kind: 'add-view', summary: `Add the ${key} view`, diff: { added: [row], updated: [], removed: [] } };
+    });
+    return { ...state, notes: design.notes };
+  }
+
+  /** The row of a view that was just imported; its pictures are kept. */
+  private async viewOf(
+    design: ImportedDesign,
+    transaction: Transaction,
+  ): Promise<Omit<ViewRow, 'table' | 'characterId' | 'key'>> {
+    await this.blobs.put(design.sheet.bytes, 'image/png', transaction);
+    const layers: BroughtLayer[] = [];
+    for (const { sheet, ...layer } of design.layers ?? []) {
+      if (sheet) await this.blobs.put(sheet.bytes, 'image/png', transaction);
+      layers.push({ ...layer, sheet: sheet && refOf(sheet) });
+    }
+    return {
+      id: randomUUID(),
+      width: design.sheet.width,
+      height: design.sheet.height,
+      designBlob: design.sheet.blob,
+      designArea: design.sheet.area,
+      floorY: design.floorY,
+      brought:
+        design.layers || design.notes.length > 0
+          ? { notes: design.notes, differs: design.differs, layers: design.layers && layers }
+          : null,
+      version: 1,
+    };
   }
 
   /** A code for a name that no other character of the production has. */
@@ -175,6 +221,8 @@ export class CastService {
           name: copyName,
           code,
           scheme: doc.character.scheme,
+          plan: doc.character.plan,
+          palette: doc.character.palette,
           deleted: false,
           version: 1,
           revision: 0,

@@ -3,6 +3,8 @@ import { Umzug } from 'umzug';
 import type { Transaction } from 'sequelize';
 import { MODELS } from './models.js';
 import * as foundation from './migrations/0001-foundation.js';
+import * as planAndCut from './migrations/0002-plan-and-cut.js';
+import * as joints from './migrations/0003-joints.js';
 
 interface Migration {
   name: string;
@@ -11,7 +13,7 @@ interface Migration {
 }
 
 /** In the order they run. */
-const MIGRATIONS: readonly Migration[] = [foundation];
+const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints];
 
 /** Any number that only migrations use: two servers that start at once take turns. */
 const MIGRATION_LOCK = 4410_0001;

@@ -1,4 +1,16 @@
-import type { Diff, DiscOn, NamingScheme, OutlineOn, Rgb, SheetRef } from '@limber-sheaf/core';
+import type {
+  ApartSheets,
+  BroughtIn,
+  Diff,
+  DiscOn,
+  JointKind,
+  NamingScheme,
+  OutlineOn,
+  PaletteColour,
+  Plan,
+  Rgb,
+  SheetRef,
+} from '@limber-sheaf/core';
 import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
 
 const options = { underscored: true, timestamps: false, freezeTableName: true } as const;
@@ -17,6 +29,8 @@ export class Character extends Model {
   @Column(DataType.TEXT) declare name: string;
   @Column(DataType.TEXT) declare code: string;
   @Column(DataType.JSONB) declare scheme: NamingScheme;
+  @Column(DataType.JSONB) declare plan: Plan | null;
+  @Column(DataType.JSONB) declare palette: PaletteColour[] | null;
   @Column(DataType.BOOLEAN) declare deleted: boolean;
   @Column(DataType.INTEGER) declare version: number;
   /** Counts the edits of everything that belongs to the character. */
@@ -34,6 +48,7 @@ export class View extends Model {
   @Column(DataType.TEXT) declare designBlob: string;
   @Column(DataType.INTEGER) declare designArea: number;
   @Column(DataType.INTEGER) declare floorY: number;
+  @Column(DataType.JSONB) declare brought: BroughtIn | null;
   @Column(DataType.INTEGER) declare version: number;
 }
 
@@ -58,6 +73,12 @@ export class Piece extends Model {
   @Column(DataType.JSONB) declare face: SheetRef;
   @Column(DataType.JSONB) declare overlap: SheetRef | null;
   @Column(DataType.JSONB) declare under: SheetRef | null;
+  @Column(DataType.JSONB) declare clean: SheetRef | null;
+  @Column(DataType.JSONB) declare own: SheetRef | null;
+  @Column(DataType.JSONB) declare extra: SheetRef | null;
+  @Column(DataType.JSONB) declare apart: ApartSheets | null;
+  @Column(DataType.INTEGER) declare margin: number;
+  @Column(DataType.BOOLEAN) declare unmix: boolean;
   @Column(DataType.INTEGER) declare version: number;
 }
 
@@ -67,7 +88,7 @@ export class Joint extends Model {
   @Column(DataType.UUID) declare viewId: string;
   @Column(DataType.UUID) declare childId: string;
   @Column(DataType.UUID) declare parentId: string;
-  @Column(DataType.TEXT) declare kind: 'hinge' | 'one-sided';
+  @Column(DataType.TEXT) declare kind: JointKind;
   @Column(DataType.DOUBLE) declare x: number;
   @Column(DataType.DOUBLE) declare y: number;
   @Column(DataType.DOUBLE) declare radius: number;
@@ -79,6 +100,9 @@ export class Joint extends Model {
   @Column(DataType.JSONB) declare lineColour: Rgb;
   @Column(DataType.JSONB) declare fillColour: Rgb;
   @Column(DataType.DOUBLE) declare looseness: number;
+  @Column(DataType.DOUBLE) declare reach: number;
+  @Column(DataType.BOOLEAN) declare foldsOut: boolean;
+  @Column(DataType.UUID) declare twinId: string | null;
   @Column(DataType.BOOLEAN) declare rounded: boolean;
   @Column(DataType.DOUBLE) declare confidence: number;
   @Column(DataType.INTEGER) declare version: number;

@@ -20,7 +20,7 @@ import { ArtService, type SheetFile } from '../work/art.js';
 import { WorkPool } from '../work/pool.js';
 import { refOf } from '../work/pictures.js';
 import { EventService } from './events.service.js';
-import { piecesToRound } from './pieces-to-round.js';
+import { piecesToDerive } from './pieces-to-derive.js';
 
 /** Who edits, and which rows they saw. */
 export interface EditContext {
@@ -71,7 +71,7 @@ export class EditService {
       const { doc, revision } = await loadCharacter(characterId, transaction, true);
       refuseStale(doc, context.saw);
       const made = await plan(doc, transaction);
-      const diff = await this.withRounding(doc, made.diff, transaction);
+      const diff = await this.withDerived(doc, made.diff, transaction);
       if (isEmptyDiff(diff)) return made;
       await saveDiff(diff, transaction);
       await Edit.update(
@@ -149,20 +149,21 @@ export class EditService {
     return { ...state, summary };
   }
 
-  /** Adds to a diff the rounded ends that it changes: they follow from faces, draw order and joints. */
-  private async withRounding(doc: CharacterDoc, diff: Diff, transaction: Transaction): Promise<Diff> {
+  /** Adds to a diff the sheets that it changes: overlap, under and clean follow from faces, draw order, joints and settings. */
+  private async withDerived(doc: CharacterDoc, diff: Diff, transaction: Transaction): Promise<Diff> {
     const after = applyDiff(doc, diff);
     let whole = diff;
     for (const view of after.views) {
-      const only = piecesToRound(doc, after, view.id);
+      const only = piecesToDerive(doc, after, view.id);
       if (only.length === 0) continue;
       const files = await this.art.ofView(after, view.id, transaction);
-      const rounded = await this.pool.run('round', { doc: after, viewId: view.id, files, only });
-      const sheets = new Map<string, { overlap: SheetRef | null; under: SheetRef | null }>();
-      for (const { pieceId, overlap, under } of rounded) {
+      const derived = await this.pool.run('derive', { doc: after, viewId: view.id, files, only });
+      const sheets = new Map<string, Record<'overlap' | 'under' | 'clean', SheetRef | null>>();
+      for (const { pieceId, overlap, under, clean } of derived) {
         sheets.set(pieceId, {
           overlap: await this.keep(overlap, transaction),
           under: await this.keep(under, transaction),
+          clean: await this.keep(clean, transaction),
         });
       }
       whole = joinDiffs(whole, setSheets(after, sheets));
@@ -188,8 +189,14 @@ function rowIn(doc: CharacterDoc, row: Row): Row | undefined {
   return lists[row.table].find((r) => r.id === row.id);
 }
 
-const content = (row: Row) =>
-  JSON.stringify(Object.entries({ ...row, version: 0 }).sort(([a], [b]) => (a < b ? -1 : 1)));
+/** A row's content in a fixed order of keys; only the keys of `like`, since an older journal knows fewer. */
+const content = (row: Row, like: Row = row) =>
+  JSON.stringify(
+    Object.keys(like)
+      .filter((key) => key !== 'version')
+      .sort()
+      .map((key) => [key, (row as unknown as Record<string, unknown>)[key] ?? null]),
+  );
 
 /** The diff set on the rows as they are now. @throws LimberError `stale` where one of them has changed since */
 function rebased(doc: CharacterDoc, diff: Diff, summary: string, way: 'undo' | 'redo'): Diff {
@@ -201,12 +208,12 @@ function rebased(doc: CharacterDoc, diff: Diff, summary: string, way: 'undo' | '
     );
   for (const row of diff.removed) {
     const now = rowIn(doc, row);
-    if (!now || content(now) !== content(row)) throw clash(row);
+    if (!now || content(now, row) !== content(row)) throw clash(row);
   }
   for (const row of diff.added) if (rowIn(doc, row)) throw clash(row);
   const updated = diff.updated.map(([before, after]): [Row, Row] => {
     const now = rowIn(doc, before);
-    if (!now || content(now) !== content(before)) throw clash(before);
+    if (!now || content(now, before) !== content(before)) throw clash(before);
     return [now, { ...after, version: now.version + 1 } as Row];
   });
   return { added: diff.added, removed: diff.removed, updated };

@@ -2,7 +2,7 @@ import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Actor } from '../http/actor.js';
 import { EditBody, IdParam } from '../http/dto.js';
-import { ChangeJointBody, InFrontBody, PlaceJointBody } from './joints.dto.js';
+import { ChainBody, ChangeJointBody, CopyJointBody, InFrontBody, PlaceJointBody } from './joints.dto.js';
 import { JointsService } from './joints.service.js';
 
 @ApiTags('joints')
@@ -41,6 +41,28 @@ export class JointsController {
   @ApiOperation({ summary: 'Which of the two is drawn in front' })
   inFront(@Param() { id }: IdParam, @Body() { saw, inFront }: InFrontBody, @Actor() actor: string) {
     return this.joints.inFront(id, { actor, saw }, inFront);
+  }
+
+  @Post('views/:id/joints/chain')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Fit and round a joint between each of some pieces and the next' })
+  chain(@Param() { id }: IdParam, @Body() { saw, pieceIds }: ChainBody, @Actor() actor: string) {
+    return this.joints.chain(id, { actor, saw }, pieceIds);
+  }
+
+  @Post('joints/:id/copy')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Give another joint, or the other side of the limb, what this one has; linked if asked for',
+  })
+  copy(@Param() { id }: IdParam, @Body() { saw, ontoId, link }: CopyJointBody, @Actor() actor: string) {
+    return this.joints.copy(id, { actor, saw }, { ontoId, link });
+  }
+
+  @Delete('joints/:id/link')
+  @ApiOperation({ summary: 'End the link with another joint' })
+  unlink(@Param() { id }: IdParam, @Actor() actor: string) {
+    return this.joints.unlink(id, { actor });
   }
 
   @Delete('joints/:id')

@@ -1,6 +1,32 @@
+import { applyDecorators } from '@nestjs/common';
 import { Type } from 'class-transformer';
-import { IsBoolean, IsIn, IsNumber, IsOptional, IsUUID, Max, Min, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsUUID,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 import { EditBody } from '../http/dto.js';
+
+/** Three channels, 0 to 255. */
+function IsColour(): PropertyDecorator {
+  return applyDecorators(
+    IsArray(),
+    ArrayMinSize(3),
+    ArrayMaxSize(3),
+    IsInt({ each: true }),
+    Min(0, { each: true }),
+    Max(255, { each: true }),
+  );
+}
 
 export class DiscBody {
   @IsNumber() x: number;
@@ -19,6 +45,7 @@ export class PlaceJointBody extends EditBody {
 }
 
 export class ChangeJointBody extends EditBody {
+  @IsOptional() @IsIn(['hinge', 'one-sided', 'swivel', 'slide']) kind?: 'hinge' | 'one-sided' | 'swivel' | 'slide';
   @IsOptional() @IsNumber() x?: number;
   @IsOptional() @IsNumber() y?: number;
   @IsOptional() @IsNumber() @Min(1) @Max(4000) radius?: number;
@@ -30,7 +57,26 @@ export class ChangeJointBody extends EditBody {
   @IsOptional() @IsIn(['both', 'child', 'parent']) discOn?: 'both' | 'child' | 'parent';
   @IsOptional() @IsNumber() @Min(0) @Max(400) lineWidth?: number;
   @IsOptional() @IsNumber() @Min(0) @Max(1) looseness?: number;
+  /** sRGB, 0 to 255 each. */
+  @IsOptional() @IsColour() lineColour?: [number, number, number];
+  @IsOptional() @IsColour() fillColour?: [number, number, number];
+  /** px by which the end behind reaches farther than the disc. */
+  @IsOptional() @IsNumber() @Min(0) @Max(4000) reach?: number;
+  /** The end in front leaves the other's folds out of its copy. */
+  @IsOptional() @IsBoolean() foldsOut?: boolean;
   @IsOptional() @IsBoolean() rounded?: boolean;
+}
+
+export class CopyJointBody extends EditBody {
+  /** The joint that gets it; the same limb on the other side where not given. */
+  @IsOptional() @IsUUID() ontoId?: string;
+  /** Keep the two in step from now on. */
+  @IsBoolean() link: boolean;
+}
+
+export class ChainBody extends EditBody {
+  /** From the root outwards. */
+  @IsArray() @ArrayMinSize(2) @ArrayMaxSize(40) @IsUUID(undefined, { each: true }) pieceIds: string[];
 }
 
 export class InFrontBody extends EditBody {

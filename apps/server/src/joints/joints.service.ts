@@ -1,13 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import {
   LimberError,
+  NO_CHANGE,
   applyDiff,
   drawOrder,
+  hangingFrom,
+  copyJoint,
+  otherSide,
   parentPiece,
+  partOf,
   pieceName,
+  plannedPart,
+  unlinkJoint,
   changeJoint,
   childAndParent,
   deleteJoint,
+  fittedDisc,
   joinDiffs,
   jointById,
   jointLabel,
@@ -19,6 +27,7 @@ import {
   type Diff,
   type PairFit,
   type JointChange,
+  type JointRow,
   type ViewProof,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
@@ -30,6 +39,11 @@ import { ArtService } from '../work/art.js';
 import { WorkPool } from '../work/pool.js';
 
 const CHANGE_WORDS: Record<keyof JointChange, string> = {
+  kind: 'Set kind of',
+  lineColour: 'Set line of',
+  fillColour: 'Set fill of',
+  reach: 'Set reach of',
+  foldsOut: 'Set folds of',
   x: 'Move',
   y: 'Move',
   radius: 'Resize',
@@ -78,12 +92,18 @@ export class JointsService {
     return this.edits.run(await characterOf('view', viewId), context, async (start, tx) => {
       const files = await this.art.ofView(start, viewId, tx);
       const notes: string[] = [];
+      const stay: string[] = [];
       let doc = start;
-      let diff: Diff = { added: [], updated: [], removed: [] };
+      let diff: Diff = NO_CHANGE;
       let made = 0;
       for (const child of drawOrder(start, viewId)) {
         const parent = parentPiece(start, child);
         if (!parent || start.joints.some((joint) => joint.childId === child.id)) continue;
+        const planned = plannedPart(doc, partOf(doc, child));
+        if (planned && (planned.joint === null || planned.joint === 'slide')) {
+          stay.push(pieceName(doc, child));
+          continue;
+        }
         const fit = await this.pool.run('fit', { doc, files, childId: child.id, parentId: parent.id, byHand: null });
         if (!fit.ok) {
           notes.push(`${pieceName(doc, child)} is left: ${fit.sentence}`);
@@ -94,6 +114,7 @@ export class JointsService {
         doc = applyDiff(doc, placed);
         made++;
       }
+      if (stay.length > 0) notes.push(`${stay.join(', ')} move with what they hang from, by the plan.`);
       if (made === 0)
         throw new LimberError(
           'nothing-to-fit',
@@ -125,16 +146,10 @@ export class JointsService {
       const fit = orRefuse(
         await this.pool.run('fit', { doc, files, childId: joint.childId, parentId: joint.parentId, byHand: null }),
       );
-      const change = {
-        x: hundredths(fit.x),
-        y: hundredths(fit.y),
-        radius: hundredths(fit.radius),
-        lineWidth: hundredths(fit.lineWidth),
-      };
       return {
         kind: 'fit-joint',
         summary: `Fit ${jointLabel(doc, joint)} to the contour`,
-        diff: changeJoint(doc, jointId, change),
+        diff: changeJoint(doc, jointId, fittedDisc(fit)),
       };
     });
   }
@@ -145,6 +160,66 @@ export class JointsService {
       summary: `Change what is in front at ${jointLabel(doc, jointById(doc, jointId))}`,
       diff: setInFront(doc, jointId, inFront),
     }));
+  }
+
+  /** Gives other joints what this one has: the same limb on the other side, or one that is named. */
+  async copy(
+    jointId: string,
+    context: EditContext,
+    { ontoId, link }: { ontoId?: string; link: boolean },
+  ): Promise<CharacterState> {
+    return this.edits.run(await characterOf('joint', jointId), context, (doc) => {
+      const from = jointById(doc, jointId);
+      const pairs: [JointRow, JointRow][] = [];
+      if (ontoId) pairs.push([from, jointById(doc, ontoId)]);
+      else
+        for (const joint of limbOf(doc, from)) {
+          const other = otherSide(doc, joint);
+          if (other) pairs.push([joint, other]);
+        }
+      if (pairs.length === 0)
+        throw new LimberError(
+          'no-other-side',
+          `${jointLabel(doc, from)} has no joint of the same name on the other side.`,
+          'Fit the other side first.',
+        );
+      let diff: Diff = NO_CHANGE;
+      for (const [a, b] of pairs) diff = joinDiffs(diff, copyJoint(applyDiff(doc, diff), a.id, b.id, link));
+      const names = pairs.map(([, b]) => jointLabel(doc, b)).join(', ');
+      return { kind: 'copy-joint', summary: `${link ? 'Link' : 'Copy'} ${jointLabel(doc, from)} to ${names}`, diff };
+    });
+  }
+
+  async unlink(jointId: string, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('joint', jointId), context, (doc) => ({
+      kind: 'unlink-joint',
+      summary: `Unlink ${jointLabel(doc, jointById(doc, jointId))}`,
+      diff: unlinkJoint(doc, jointId),
+    }));
+  }
+
+  /** Fits and rounds a joint between each of some pieces and the next, from the root outwards, as one edit. */
+  async chain(viewId: string, context: EditContext, pieceIds: readonly string[]): Promise<CharacterState> {
+    return this.edits.run(await characterOf('view', viewId), context, async (start, tx) => {
+      const files = await this.art.ofView(start, viewId, tx);
+      let doc = start;
+      let diff: Diff = NO_CHANGE;
+      for (const [at, childId] of pieceIds.slice(1).entries()) {
+        const fit = orRefuse(await this.pool.run('fit', { doc, files, childId, parentId: pieceIds[at], byHand: null }));
+        const placed = placeFitted(
+          doc,
+          randomUUID(),
+          pieceById(doc, childId).id,
+          pieceById(doc, pieceIds[at]).id,
+          fit,
+          true,
+        );
+        diff = joinDiffs(diff, placed);
+        doc = applyDiff(doc, placed);
+      }
+      const made = pieceIds.length - 1;
+      return { kind: 'chain', summary: `Fit and round a chain of ${made} ${made === 1 ? 'joint' : 'joints'}`, diff };
+    });
   }
 
   async remove(jointId: string, context: EditContext): Promise<CharacterState> {
@@ -187,6 +262,8 @@ function placeFitted(
   return round ? joinDiffs(ordered, changeJoint(applyDiff(doc, ordered), id, { rounded: true })) : ordered;
 }
 
-function hundredths(value: number): number {
-  return Math.round(value * 100) / 100;
+/** A joint and all joints of what hangs from it. */
+function limbOf(doc: CharacterDoc, joint: JointRow): JointRow[] {
+  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
+  return doc.joints.filter((j) => moving.has(j.childId));
 }

@@ -11,7 +11,19 @@ export interface SheetFile extends SheetRef {
 /** A view's pictures as files. */
 export interface ArtFiles {
   design: { blob: string; bytes: Uint8Array };
-  pieces: { id: string; face: SheetFile; overlap: SheetFile | null; under: SheetFile | null }[];
+  pieces: PieceFiles[];
+}
+
+/** A piece's sheets as files. */
+export interface PieceFiles {
+  id: string;
+  face: SheetFile;
+  overlap: SheetFile | null;
+  under: SheetFile | null;
+  clean: SheetFile | null;
+  own: SheetFile | null;
+  extra: SheetFile | null;
+  apart: { fill: SheetFile; shade: SheetFile | null; line: SheetFile | null } | null;
 }
 
 /** Collects the files that a worker needs. */
@@ -32,6 +44,14 @@ export class ArtService {
         face: (await file(piece.face)) as SheetFile,
         overlap: await file(piece.overlap),
         under: await file(piece.under),
+        clean: await file(piece.clean),
+        own: await file(piece.own),
+        extra: await file(piece.extra),
+        apart: piece.apart && {
+          fill: (await file(piece.apart.fill)) as SheetFile,
+          shade: await file(piece.apart.shade),
+          line: await file(piece.apart.line),
+        },
       });
     }
     return { design: { blob: view.designBlob, bytes: await this.blobs.get(view.designBlob, transaction) }, pieces };

@@ -1,18 +1,29 @@
 import {
   crossCut,
+  disturbedJoints,
   drawOrder,
   faceMask,
   fillLoop,
   findOffcuts,
+  fromRuns,
   giveBackPixels,
+  growMask,
+  holesOf,
+  intersectRects,
+  islandsOf,
+  mergeSheets,
   offcutMask,
   pieceById,
   pieceName,
   refuse,
+  shrinkMask,
+  splitOwn,
   takePixels,
   uncutOf,
   wordsOf,
+  cropPlaced,
   type CharacterDoc,
+  type MaskRuns,
   type PlacedBitmap,
   type PlacedMask,
   type Refusal,
@@ -21,19 +32,35 @@ import {
 import { encodeSheet, readArt } from './pictures.js';
 import type { ArtFiles, SheetFile } from './art.js';
 
-/** A cut as the artist asked for it; points are x, y pairs, px. */
+/** A cut as the artist asked for it; points are x, y pairs, px. `pieceId` null stands for a piece that the cut makes. */
 export type CutOrder =
+  | { op: 'take'; targets: { pieceId: string | null; mask: MaskRuns }[] }
+  | { op: 'copy'; pieceId: string; mask: MaskRuns }
   | { op: 'trace'; pieceId: string | null; loop: number[] }
   | { op: 'give-back'; pieceId: string | null; loop: number[] }
   | { op: 'cross'; pieceId: string | null; line: number[]; take: 'left' | 'right' }
   | { op: 'take-rest'; pieceId: string | null }
-  | { op: 'sweep-up'; place: { x: number; y: number } | null };
+  | { op: 'sweep-up'; place: { x: number; y: number } | null }
+  | { op: 'reshape'; pieceId: string; by: number }
+  | { op: 'fill-holes'; pieceId: string }
+  | { op: 'split-islands'; pieceId: string }
+  | { op: 'merge'; pieceId: string; goneId: string };
 
-/** What a cut comes to: new faces by piece, and the face of the piece that it makes. */
+/** A piece's sheets after a cut; what is not given stays. */
+export interface CutSheetFiles {
+  face?: SheetFile;
+  own?: SheetFile | null;
+  extra?: SheetFile | null;
+}
+
+/** What a cut comes to. */
 export interface CutOutcome {
   ok: true;
-  faces: { pieceId: string; sheet: SheetFile }[];
-  fresh: SheetFile | null;
+  sheets: { pieceId: string; change: CutSheetFiles }[];
+  /** Sheets of the pieces that it makes, in the order of the order's targets. */
+  fresh: { face: SheetFile; own: SheetFile | null }[];
+  /** Joints whose disc lies where pixels changed hands, by id. */
+  disturbed: string[];
   /** Pixels that changed hands. */
   area: number;
   /** Sweep up: how many offcuts went to a piece, and how many touch none. */
@@ -41,8 +68,10 @@ export interface CutOutcome {
   left?: number;
 }
 
-/** Stands for the piece that the cut makes, among the faces. */
-const FRESH = 'fresh';
+type Faces = Map<string, PlacedBitmap | null>;
+
+/** Stands for the pieces that the cut makes, among the faces: `fresh:0`, `fresh:1`. */
+const FRESH = 'fresh:';
 
 /** Computes a cut from the view's pictures. */
 export async function cutTask(input: {
@@ -53,51 +82,221 @@ export async function cutTask(input: {
 }): Promise<CutOutcome | Refusal> {
   const { doc, viewId, order } = input;
   const art = await readArt(input.files);
-  const faces = new Map<string, PlacedBitmap | null>();
+  const faces: Faces = new Map();
   for (const [id, sheets] of art.pieces) faces.set(id, sheets.face);
-  const nameOf = (id: string) => (id === FRESH ? 'the new piece' : pieceName(doc, pieceById(doc, id)));
-  if (order.op === 'sweep-up') return sweepUp(doc, viewId, art, order.place);
-  if (order.op === 'take-rest') {
-    const rest = uncutOf(art);
-    if (!rest) return refuse('nothing-there', 'Everything is cut already: nothing is left over.');
-    const taken = takePixels(art.design, faces, order.pieceId ?? FRESH, faceMask(rest), nameOf);
-    return taken.ok ? outcome(taken.changed, taken.area) : taken;
+  const nameOf = (id: string) => (id.startsWith(FRESH) ? 'the new piece' : pieceName(doc, pieceById(doc, id)));
+  const done = (changed: Map<string, PlacedBitmap>, area: number) => outcome(doc, art, changed, area);
+  const give = (target: string, mask: PlacedMask) => {
+    const taken = takePixels(art.design, faces, target, mask, nameOf);
+    return taken.ok ? done(taken.changed, taken.area) : taken;
+  };
+  switch (order.op) {
+    case 'sweep-up':
+      return sweepUp(doc, viewId, art, order.place);
+    case 'take-rest': {
+      const rest = uncutOf(art);
+      if (!rest) return refuse('nothing-there', 'Everything is cut already: nothing is left over.');
+      return give(order.pieceId ?? `${FRESH}0`, faceMask(rest));
+    }
+    case 'cross':
+      return cross(art, faces, order, give);
+    case 'take':
+      return takeAll(doc, art, faces, order.targets, nameOf);
+    case 'copy':
+      return copy(art, faces, order);
+    case 'reshape':
+      return reshape(art, faces, order, give, done, nameOf);
+    case 'fill-holes': {
+      const holes = holesOf(faceMask(faces.get(order.pieceId) as PlacedBitmap));
+      if (!holes.data.some((v) => v > 0)) return refuse('nothing-there', `${nameOf(order.pieceId)} has no holes.`);
+      return give(order.pieceId, holes);
+    }
+    case 'split-islands': {
+      const islands = islandsOf(faceMask(faces.get(order.pieceId) as PlacedBitmap));
+      if (islands.length < 2)
+        return refuse('nothing-there', `${nameOf(order.pieceId)} is in one piece: there is no island to split off.`);
+      return give(`${FRESH}0`, united(islands.slice(1)));
+    }
+    case 'merge':
+      return merge(art, order);
+    default: {
+      const mask = fillLoop(order.loop, art.design);
+      if (mask.width === 0 || mask.height === 0)
+        return refuse('nothing-there', 'The loop holds no pixel of the canvas.');
+      if (order.op === 'trace') return give(order.pieceId ?? `${FRESH}0`, mask);
+      const taken = giveBackPixels(art.design, faces, order.pieceId, mask, nameOf);
+      return taken.ok ? done(taken.changed, taken.area) : taken;
+    }
   }
-  if (order.op === 'cross') return cross(art, faces, order, nameOf);
-  const mask = fillLoop(order.loop, art.design);
-  if (mask.width === 0 || mask.height === 0) return refuse('nothing-there', 'The loop holds no pixel of the canvas.');
-  const taken =
-    order.op === 'give-back'
-      ? giveBackPixels(art.design, faces, order.pieceId, mask, nameOf)
-      : takePixels(art.design, faces, order.pieceId ?? FRESH, mask, nameOf);
-  return taken.ok ? outcome(taken.changed, taken.area) : taken;
 }
 
-async function outcome(changed: Map<string, PlacedBitmap>, area: number): Promise<CutOutcome> {
-  const faces: CutOutcome['faces'] = [];
-  let fresh: SheetFile | null = null;
+/** Encodes the changed faces, and shares out the paint that came with the pieces' own layers. */
+async function outcome(
+  doc: CharacterDoc,
+  art: ViewArt,
+  changed: Map<string, PlacedBitmap>,
+  area: number,
+): Promise<CutOutcome> {
+  const sheets: CutOutcome['sheets'] = [];
+  const owns: PlacedBitmap[] = [];
+  const receivers = [...changed.keys()].filter(
+    (id) => id.startsWith(FRESH) || grows(art.pieces.get(id)?.face ?? null, changed.get(id)),
+  );
   for (const [id, face] of changed) {
-    if (id === FRESH) fresh = await encodeSheet(face);
-    else faces.push({ pieceId: id, sheet: await encodeSheet(face) });
+    if (id.startsWith(FRESH)) continue;
+    const change: CutSheetFiles = { face: await encodeSheet(face) };
+    const before = art.pieces.get(id);
+    if (before?.own && before.face && !receivers.includes(id)) {
+      const { kept, given } = splitOwn(before.own, before.face, face);
+      change.own = kept && (await encodeSheet(kept));
+      if (given) owns.push(given);
+    }
+    sheets.push({ pieceId: id, change });
   }
-  return { ok: true, faces, fresh, area };
+  const fresh: CutOutcome['fresh'] = [];
+  for (const [id, face] of changed) {
+    if (!id.startsWith(FRESH)) continue;
+    // Several new pieces at once come from proposals, where nothing has layers of its own.
+    const own = receivers.length === 1 ? mergeSheets(owns) : null;
+    fresh[Number(id.slice(FRESH.length))] = { face: await encodeSheet(face), own: own && (await encodeSheet(own)) };
+  }
+  const before = new Map([...art.pieces].map(([id, piece]) => [id, piece.face]));
+  const after = new Map([...before].map(([id, face]) => [id, changed.get(id) ?? face]));
+  return { ok: true, sheets, fresh, area, disturbed: disturbedJoints(doc, before, after).map((joint) => joint.id) };
+}
+
+function grows(before: PlacedBitmap | null, after: PlacedBitmap | undefined): boolean {
+  const count = (bitmap: PlacedBitmap | null | undefined) =>
+    bitmap ? wordsOf(bitmap).reduce((n, w) => n + (w >>> 24 ? 1 : 0), 0) : 0;
+  return count(after) > count(before);
 }
 
 /** Cuts a piece, or what is still uncut, in two; the side taken becomes the new piece. */
 async function cross(
   art: ViewArt,
-  faces: Map<string, PlacedBitmap | null>,
+  faces: Faces,
   order: Extract<CutOrder, { op: 'cross' }>,
-  nameOf: (id: string) => string,
+  give: (target: string, mask: PlacedMask) => Promise<CutOutcome> | Refusal,
 ): Promise<CutOutcome | Refusal> {
   const face = order.pieceId ? faces.get(order.pieceId) : null;
   if (order.pieceId && !face) return refuse('not-found', 'That piece has no paint to cut.');
   const silhouette = face ? coverage(face) : untaken(art, [...faces.values()]);
   const sides = crossCut(silhouette, order.line);
   if (!sides.ok) return sides;
-  const mask = order.take === 'left' ? sides.left : sides.right;
-  const taken = takePixels(art.design, faces, FRESH, mask, nameOf);
-  return taken.ok ? outcome(taken.changed, taken.area) : taken;
+  return give(`${FRESH}0`, order.take === 'left' ? sides.left : sides.right);
+}
+
+/** Gives several masks to several parts, one after the other; as a whole or not at all. */
+async function takeAll(
+  doc: CharacterDoc,
+  art: ViewArt,
+  faces: Faces,
+  targets: { pieceId: string | null; mask: MaskRuns }[],
+  nameOf: (id: string) => string,
+): Promise<CutOutcome | Refusal> {
+  const changed = new Map<string, PlacedBitmap>();
+  let area = 0;
+  for (const [at, { pieceId, mask: runs }] of targets.entries()) {
+    const within = intersectRects(runs, art.design);
+    if (within.width !== runs.width || within.height !== runs.height)
+      return refuse('outside', 'The shape reaches past the canvas.', { x: runs.x, y: runs.y });
+    const taken = takePixels(art.design, faces, pieceId ?? `${FRESH}${at}`, fromRuns(runs), nameOf);
+    if (!taken.ok) return taken;
+    area += taken.area;
+    for (const [id, face] of taken.changed) {
+      changed.set(id, face);
+      faces.set(id, face);
+    }
+  }
+  return outcome(doc, art, changed, area);
+}
+
+/** Copies pixels into a piece's overlap and leaves them where they are. */
+async function copy(
+  art: ViewArt,
+  faces: Faces,
+  order: Extract<CutOrder, { op: 'copy' }>,
+): Promise<CutOutcome | Refusal> {
+  const face = faces.get(order.pieceId);
+  if (!face) return refuse('not-found', 'Only a piece that is cut already can carry copies.');
+  const mask = fromRuns(order.mask);
+  const paint = cropPlaced(art.design, mask);
+  const own = cropPlaced(face, mask);
+  const words = wordsOf(paint);
+  const ownWords = wordsOf(own);
+  let area = 0;
+  for (let i = 0; i < words.length; i++) {
+    if (mask.data[i] === 0 || ownWords[i] >>> 24 !== 0 || words[i] >>> 24 !== 255) words[i] = 0;
+    else area++;
+  }
+  if (area === 0)
+    return refuse('nothing-there', 'There is no paint of another piece in there to copy.', { x: mask.x, y: mask.y });
+  const extra = mergeSheets([art.pieces.get(order.pieceId)?.extra ?? null, paint]);
+  return {
+    ok: true,
+    sheets: [{ pieceId: order.pieceId, change: { extra: extra && (await encodeSheet(extra)) } }],
+    fresh: [],
+    area,
+    disturbed: [],
+  };
+}
+
+/** Grows a piece into its neighbours, or shrinks it: what it lets go of is the design's again. */
+function reshape(
+  art: ViewArt,
+  faces: Faces,
+  order: Extract<CutOrder, { op: 'reshape' }>,
+  give: (target: string, mask: PlacedMask) => Promise<CutOutcome> | Refusal,
+  done: (changed: Map<string, PlacedBitmap>, area: number) => Promise<CutOutcome>,
+  nameOf: (id: string) => string,
+): Promise<CutOutcome> | Refusal {
+  const face = faces.get(order.pieceId);
+  if (!face) return refuse('not-found', 'That piece has no paint.');
+  const mask = faceMask(face);
+  if (order.by > 0) return give(order.pieceId, growMask(mask, order.by, art.design));
+  const core = shrinkMask(mask, -order.by);
+  for (let i = 0; i < core.data.length; i++) core.data[i] = mask.data[i] > 0 && core.data[i] === 0 ? 255 : 0;
+  const taken = giveBackPixels(art.design, faces, order.pieceId, core, nameOf);
+  return taken.ok ? done(taken.changed, taken.area) : taken;
+}
+
+async function merge(art: ViewArt, order: Extract<CutOrder, { op: 'merge' }>): Promise<CutOutcome | Refusal> {
+  const into = art.pieces.get(order.pieceId);
+  const gone = art.pieces.get(order.goneId);
+  if (!into?.face || !gone?.face) return refuse('not-found', 'One of the two pieces has no paint.');
+  const face = mergeSheets([into.face, gone.face]) as PlacedBitmap;
+  const own = into.own || gone.own ? mergeSheets([gone.own ?? gone.face, into.own ?? into.face]) : null;
+  const extra = mergeSheets([into.extra ?? null, gone.extra ?? null]);
+  return {
+    ok: true,
+    sheets: [
+      {
+        pieceId: order.pieceId,
+        change: {
+          face: await encodeSheet(face),
+          own: own && (await encodeSheet(own)),
+          extra: extra && (await encodeSheet(extra)),
+        },
+      },
+    ],
+    fresh: [],
+    area: wordsOf(gone.face).reduce((n, w) => n + (w >>> 24 ? 1 : 0), 0),
+    disturbed: [],
+  };
+}
+
+/** One mask over all of several. */
+function united(masks: readonly PlacedMask[]): PlacedMask {
+  const left = Math.min(...masks.map((m) => m.x));
+  const top = Math.min(...masks.map((m) => m.y));
+  const width = Math.max(...masks.map((m) => m.x + m.width)) - left;
+  const height = Math.max(...masks.map((m) => m.y + m.height)) - top;
+  const data = new Uint8Array(width * height);
+  for (const mask of masks)
+    for (let y = 0; y < mask.height; y++)
+      for (let x = 0; x < mask.width; x++)
+        if (mask.data[y * mask.width + x]) data[(y + mask.y - top) * width + x + mask.x - left] = 255;
+  return { x: left, y: top, width, height, data };
 }
 
 function coverage(face: PlacedBitmap): PlacedMask {
@@ -132,7 +331,7 @@ async function sweepUp(
   if (place && at < 0) return refuse('nothing-there', 'That offcut has been taken already.', place);
   const wanted = report.offcuts.map((_, index) => index).filter((index) => !place || index === at);
   const changed = new Map<string, PlacedBitmap>();
-  const faces = new Map<string, PlacedBitmap | null>(order.map((p) => [p.id, art.pieces.get(p.id)?.face ?? null]));
+  const faces: Faces = new Map(order.map((p) => [p.id, art.pieces.get(p.id)?.face ?? null]));
   let area = 0;
   let left = 0;
   for (const index of wanted) {
@@ -152,5 +351,5 @@ async function sweepUp(
   }
   if (changed.size === 0)
     return refuse('nothing-there', 'No offcut touches a piece. Trace them into a part.', place ?? undefined);
-  return { ...(await outcome(changed, area)), swept: wanted.length - left, left };
+  return { ...(await outcome(doc, art, changed, area)), swept: wanted.length - left, left };
 }

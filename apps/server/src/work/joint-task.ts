@@ -2,11 +2,13 @@ import {
   fitBetween,
   limbSilhouette,
   measureLine,
-  roundedSheets,
+  rehangJoints,
+  derivedSheets,
   checkView,
   type CharacterDoc,
   type PairFit,
   type PlacedBitmap,
+  type Rehung,
   type Result,
   type ViewProof,
 } from '@limber-sheaf/core';
@@ -46,20 +48,21 @@ export async function fitTask(input: {
   };
 }
 
-/** The rounded ends' sheets of some pieces, encoded. */
-export async function roundTask(input: {
+/** The sheets that follow from the rest, for some pieces and for those that settling touched, encoded. */
+export async function deriveTask(input: {
   doc: CharacterDoc;
   viewId: string;
   files: ArtFiles;
   only: string[];
-}): Promise<{ pieceId: string; overlap: SheetFile | null; under: SheetFile | null }[]> {
+}): Promise<{ pieceId: string; overlap: SheetFile | null; under: SheetFile | null; clean: SheetFile | null }[]> {
   const art = await readArt(input.files);
-  const sheets = roundedSheets(input.doc, input.viewId, art, new Set(input.only));
+  const sheets = derivedSheets(input.doc, input.viewId, art, new Set(input.only));
   return Promise.all(
-    [...sheets].map(async ([pieceId, { overlap, under }]) => ({
+    [...sheets].map(async ([pieceId, { overlap, under, clean }]) => ({
       pieceId,
       overlap: overlap && (await encodeSheet(overlap)),
       under: under && (await encodeSheet(under)),
+      clean: clean && (await encodeSheet(clean)),
     })),
   );
 }
@@ -67,4 +70,16 @@ export async function roundTask(input: {
 /** Makes all checks of a view. */
 export async function checkTask(input: { doc: CharacterDoc; viewId: string; files: ArtFiles }): Promise<ViewProof> {
   return checkView(input.doc, input.viewId, await readArt(input.files));
+}
+
+/** Hangs a cut piece's joints on whichever of the two pieces now touches the other end. */
+export async function rehangTask(input: {
+  doc: CharacterDoc;
+  files: ArtFiles;
+  from: string;
+  fresh: string;
+}): Promise<Rehung> {
+  const art = await readArt(input.files);
+  const faces = new Map([...art.pieces].map(([id, { face }]) => [id, face]));
+  return rehangJoints(input.doc, faces, input.from, input.fresh);
 }

@@ -4,6 +4,7 @@ import {
   checkView,
   composite,
   inFrontOf,
+  keepApart,
   parentPiece,
   partOf,
   pieceImages,
@@ -11,6 +12,7 @@ import {
   uncutOf,
   type CharacterDoc,
   type JointProof,
+  type KeptApart,
   type PieceRow,
   type PlacedBitmap,
   type ViewRow,
@@ -23,13 +25,14 @@ import {
   writeRig,
   writeRigSchema,
   writeZip,
+  type OraLayer,
   type PackageFile,
   type Rig,
   type RigPiece,
   type RigView,
 } from '@limber-sheaf/formats';
 import sharp from 'sharp';
-import { encode, readArt } from './pictures.js';
+import { encode, readArt, sheet as readSheet } from './pictures.js';
 import type { ArtFiles } from './art.js';
 
 /** What a package is made from. */
@@ -79,7 +82,8 @@ export async function packageTask(order: PackageOrder): Promise<MadePackage> {
     const uncut = uncutOf(art);
     // What is still uncut leaves as a piece of its own at the back, so that the layers are the whole design.
     const images = [...(uncut ? [{ id: UNCUT, image: uncut }] : []), ...pieceImages(doc, viewId, art)];
-    const made = await writeView(doc, view, images, proof.joints, artFiles, (share) =>
+    const apart = await sheetsApart(images, artFiles);
+    const made = await writeView(doc, view, images, proof.joints, artFiles, apart, (share) =>
       tell(0.5 + 0.4 * share, 'Pieces'),
     );
     rig.views.push(made.view);
@@ -87,7 +91,7 @@ export async function packageTask(order: PackageOrder): Promise<MadePackage> {
     tell(0.92, 'OpenRaster');
     files.push({
       path: `${doc.character.code}_${view.key}.ora`,
-      bytes: await layeredFile(doc, view, images, made.pngs),
+      bytes: await layeredFile(doc, view, images, made.pngs, apart),
     });
   }
   const faults = rigFaults(rig);
@@ -109,6 +113,7 @@ async function writeView(
   images: { id: string; image: PlacedBitmap }[],
   proofs: readonly JointProof[],
   files: ArtFiles,
+  apart: ReadonlyMap<string, KeptApart>,
   tell: (share: number) => void,
 ): Promise<{ view: RigView; files: PackageFile[]; pngs: Map<string, Uint8Array> }> {
   const out: PackageFile[] = [{ path: `${view.key}/design.png`, bytes: files.design.bytes }];
@@ -121,6 +126,13 @@ async function writeView(
     const entry = piece ? rigPiece(doc, view, piece, image, sha(png), proofs) : uncutPiece(view, image, sha(png));
     pieces.push(entry);
     out.push({ path: entry.image, bytes: png });
+    for (const { role, sheet } of sheetsOf(apart.get(id))) {
+      const bytes = await encode(sheet);
+      const path = `${view.key}/${entry.name}_${role}.png`;
+      const { x, y, width, height } = sheet;
+      entry.sheets.push({ role, image: path, sha256: sha(bytes), bounds: { x, y, width, height } });
+      out.push({ path, bytes });
+    }
     tell((i + 1) / images.length);
   }
   return {
@@ -200,12 +212,36 @@ function rigPiece(
   };
 }
 
-/** The view as OpenRaster: a layer a piece, limbs grouped. */
+/** Shade and line of the pieces that keep them apart. */
+async function sheetsApart(
+  images: readonly { id: string; image: PlacedBitmap }[],
+  files: ArtFiles,
+): Promise<Map<string, KeptApart>> {
+  const apart = new Map<string, KeptApart>();
+  for (const { id, image } of images) {
+    const sheets = files.pieces.find((p) => p.id === id)?.apart;
+    if (!sheets) continue;
+    const [fill, shade, line] = await Promise.all([sheets.fill, sheets.shade, sheets.line].map(readSheet));
+    if (fill) apart.set(id, keepApart(image, { fill, shade, line }));
+  }
+  return apart;
+}
+
+/** The sheets above a piece, in draw order. */
+function sheetsOf(apart: KeptApart | undefined): { role: 'shade' | 'line'; sheet: PlacedBitmap }[] {
+  return (['shade', 'line'] as const).flatMap((role) => {
+    const sheet = apart?.[role];
+    return sheet ? [{ role, sheet }] : [];
+  });
+}
+
+/** The view as OpenRaster: a layer a piece, with shade and line above it where they are kept apart; limbs grouped. */
 async function layeredFile(
   doc: CharacterDoc,
   view: ViewRow,
   images: { id: string; image: PlacedBitmap }[],
   pngs: Map<string, Uint8Array>,
+  apart: ReadonlyMap<string, KeptApart>,
 ): Promise<Uint8Array> {
   const merged = await encode(
     composite(
@@ -218,17 +254,19 @@ async function layeredFile(
     .resize({ width: 256, height: 256, fit: 'inside', withoutEnlargement: true })
     .png()
     .toBuffer();
-  const layers = images.map(({ id, image }) => {
+  const layers: { layer: OraLayer; group: string | null }[] = [];
+  for (const { id, image } of images) {
     const piece = doc.pieces.find((p) => p.id === id);
     const part = piece && partOf(doc, piece);
-    const layer = {
-      name: piece ? pieceName(doc, piece) : UNCUT,
-      x: image.x,
-      y: image.y,
-      png: pngs.get(id) as Uint8Array,
-      visible: true,
-    };
-    return { layer, group: part?.side ? `${part.group} ${part.side}` : null };
-  });
+    const name = piece ? pieceName(doc, piece) : UNCUT;
+    const group = part?.side ? `${part.group} ${part.side}` : null;
+    const kept = apart.get(id);
+    const png = kept ? await encode(kept.base) : (pngs.get(id) as Uint8Array);
+    layers.push({ layer: { name, x: image.x, y: image.y, png, visible: true }, group });
+    for (const { role, sheet } of sheetsOf(kept)) {
+      const above = { name: `${name}_${role}`, x: sheet.x, y: sheet.y, png: await encode(sheet), visible: true };
+      layers.push({ layer: above, group });
+    }
+  }
   return writeOpenRaster({ width: view.width, height: view.height, layers: groupInRuns(layers), merged, thumbnail });
 }

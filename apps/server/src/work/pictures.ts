@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import {
-  LimberError,
   paintArea,
   type Bitmap,
   type PlacedBitmap,
@@ -8,7 +7,7 @@ import {
   type SheetRef,
   type ViewArt,
 } from '@limber-sheaf/core';
-import { PNG_LIMITS, inspectPng } from '@limber-sheaf/formats';
+import { PNG_LIMITS } from '@limber-sheaf/formats';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import type { ArtFiles, SheetFile } from './art.js';
@@ -21,7 +20,7 @@ const decoded = new LRUCache<string, Bitmap>({
 sharp.cache(false);
 sharp.concurrency(1);
 
-async function decode(bytes: Uint8Array): Promise<Bitmap> {
+export async function decode(bytes: Uint8Array): Promise<Bitmap> {
   const { data, info } = await sharp(bytes, { limitInputPixels: PNG_LIMITS.pixels })
     .ensureAlpha()
     .raw()
@@ -41,7 +40,7 @@ async function decodeKept(blob: string, bytes: Uint8Array): Promise<Bitmap> {
   return bitmap;
 }
 
-async function sheet(file: SheetFile | null): Promise<PlacedBitmap | null> {
+export async function sheet(file: SheetFile | null): Promise<PlacedBitmap | null> {
   return file && { ...(await decodeKept(file.blob, file.bytes)), x: file.x, y: file.y };
 }
 
@@ -54,6 +53,9 @@ export async function readArt(files: ArtFiles): Promise<ViewArt> {
       face: await sheet(piece.face),
       overlap: await sheet(piece.overlap),
       under: await sheet(piece.under),
+      clean: await sheet(piece.clean),
+      own: await sheet(piece.own),
+      extra: await sheet(piece.extra),
     });
   }
   return { design, pieces };
@@ -80,59 +82,4 @@ export async function encodeSheet(bitmap: PlacedBitmap): Promise<SheetFile> {
 /** The reference to a sheet file, without its bytes. */
 export function refOf({ blob, x, y, width, height, area }: SheetFile): SheetRef {
   return { blob, x, y, width, height, area };
-}
-
-/** A design as it was read: plain 8-bit RGBA, with what had to be converted. */
-export interface ImportedDesign {
-  sheet: SheetFile;
-  /** The lowest row with paint, px: where the character stands. */
-  floorY: number;
-  notes: string[];
-}
-
-/**
- * Reads a PNG that somebody brought.
- * @throws LimberError `not-a-png`, `damaged-file`, `too-large`, `blank-design`
- */
-export async function importDesign(bytes: Uint8Array): Promise<ImportedDesign> {
-  const { notes } = inspectPng(bytes);
-  let bitmap: Bitmap;
-  try {
-    const image = sharp(bytes, { limitInputPixels: PNG_LIMITS.pixels, failOn: 'error', pages: 1 });
-    const { icc } = await image.metadata();
-    if (icc) notes.push('The colours were converted to sRGB.');
-    const { data, info } = await image
-      .toColourspace('srgb')
-      .ensureAlpha()
-      .raw({ depth: 'uchar' })
-      .toBuffer({ resolveWithObject: true });
-    bitmap = {
-      width: info.width,
-      height: info.height,
-      data: new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
-    };
-  } catch {
-    throw new LimberError(
-      'damaged-file',
-      'The PNG file cannot be decoded: its picture data is damaged.',
-      'Save the design again and try that file.',
-    );
-  }
-  const made = await encodeSheet({ ...bitmap, x: 0, y: 0 });
-  if (made.area === 0)
-    throw new LimberError(
-      'blank-design',
-      'The picture is fully transparent.',
-      'Choose a PNG with the finished design on it.',
-    );
-  if (made.area === bitmap.width * bitmap.height)
-    notes.push('The design has no transparent background: the whole picture counts as the character.');
-  return { sheet: made, floorY: lowestPaint(bitmap) + 1, notes };
-}
-
-function lowestPaint({ width, height, data }: Bitmap): number {
-  for (let y = height - 1; y > 0; y--) {
-    for (let x = 0; x < width; x++) if (data[(y * width + x) * 4 + 3] > 127) return y;
-  }
-  return 0;
 }

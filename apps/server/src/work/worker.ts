@@ -1,17 +1,25 @@
 import { LimberError } from '@limber-sheaf/core';
-import { checkTask, fitTask, roundTask } from './joint-task.js';
+import { checkTask, deriveTask, fitTask, rehangTask } from './joint-task.js';
 import { cutTask } from './cut-task.js';
 import { packageTask } from './package-task.js';
-import { importDesign } from './pictures.js';
+import { importTask } from './import-task.js';
+import { enlargeTask, matteTask, paletteTask, specksTask } from './design-task.js';
+import { sortTask } from './sort-task.js';
 
 /** Everything a worker thread can be asked for. */
 export const TASKS = {
   cut: cutTask,
   fit: fitTask,
-  round: roundTask,
+  derive: deriveTask,
+  rehang: rehangTask,
   check: checkTask,
   package: packageTask,
-  import: importDesign,
+  import: importTask,
+  matte: matteTask,
+  specks: specksTask,
+  palette: paletteTask,
+  enlarge: enlargeTask,
+  sort: sortTask,
 } as const;
 
 export type TaskName = keyof typeof TASKS;

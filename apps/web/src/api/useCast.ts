@@ -21,8 +21,14 @@ export function useCast(productionId: string | undefined) {
     create: (name: string, design: Blob) => {
       const form = new FormData();
       form.append('name', name);
-      form.append('design', design, 'design.png');
+      form.append('design', design, 'design');
       return then(request<CharacterState>('POST', `/productions/${productionId}/characters`, form));
+    },
+    addView: (id: string, key: string, design: Blob) => {
+      const form = new FormData();
+      form.append('key', key);
+      form.append('design', design, 'design');
+      return then(request<CharacterState>('POST', `/characters/${id}/views`, form));
     },
     rename: (id: string, name: string) => then(request<CharacterState>('PATCH', `/characters/${id}`, { name })),
     duplicate: (id: string) => then(request<CharacterState>('POST', `/characters/${id}/duplicate`, {})),

@@ -1,5 +1,6 @@
+import type { CharacterDoc, ViewRow } from '@limber-sheaf/core';
 import { useEffect, useMemo } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useCharacter } from '../api/useCharacter';
 import { CutLedger } from '../stations/cut/CutLedger';
 import { CutActions } from '../stations/cut/CutActions';
@@ -9,6 +10,8 @@ import { useSweeps } from '../stations/joints/useSweeps';
 import { BendBar } from '../stations/joints/BendBar';
 import { HandOffLedger } from '../stations/handoff/HandOffLedger';
 import { PartsSheet } from '../stations/handoff/PartsSheet';
+import { PlanActions } from '../stations/plan/PlanActions';
+import { PlanLedger } from '../stations/plan/PlanLedger';
 import { StackActions } from '../stations/stack/StackActions';
 import { StackLedger } from '../stations/stack/StackLedger';
 import { BenchContext, type BenchValue } from './context';
@@ -23,28 +26,45 @@ import { TopStrip } from './TopStrip';
 import { useBenchKeys } from './useBenchKeys';
 
 const ACTIONS: Record<StationKey, (() => React.ReactNode) | null> = {
+  plan: PlanActions,
   cut: CutActions,
   joints: JointActions,
   stack: StackActions,
   handoff: null,
 };
 const LEDGERS: Record<StationKey, () => React.ReactNode> = {
+  plan: PlanLedger,
   cut: CutLedger,
   joints: JointLedger,
   stack: StackLedger,
   handoff: HandOffLedger,
 };
 
+/** The view to open with: the front, or the one that came first. */
+function firstView(doc: CharacterDoc): ViewRow {
+  return doc.views.find((v) => v.key === 'front') ?? doc.views[0];
+}
+
 /** The layout that every station shares: run, light table, ledger, sheaf, top strip. */
 export function Bench() {
   const { characterId = '', station = 'cut' } = useParams();
   const { state, error, edit } = useCharacter(characterId);
-  useEffect(() => resetBench(), [characterId]);
+  const [search] = useSearchParams();
+  const viewKey = search.get('view');
+  useEffect(() => resetBench(), [characterId, viewKey]);
   const key = STATIONS.find((s) => s.key === station)?.key;
   const value = useMemo<BenchValue | null>(
     () =>
-      state && key ? { doc: state.doc, view: state.doc.views[0], revision: state.revision, station: key, edit } : null,
-    [state, key, edit],
+      state && key
+        ? {
+            doc: state.doc,
+            view: state.doc.views.find((v) => v.key === viewKey) ?? firstView(state.doc),
+            revision: state.revision,
+            station: key,
+            edit,
+          }
+        : null,
+    [state, key, edit, viewKey],
   );
   if (!key) return <Navigate to={`/characters/${characterId}/cut`} replace />;
   if (error && !state) {

@@ -2,7 +2,7 @@ import * as Dialog from '@radix-ui/react-dialog';
 import { useBench } from './store';
 
 const KEYS: readonly [string, string][] = [
-  ['2 3 5 0', 'Cut, Joints, Stack, Hand-off'],
+  ['1 2 3 5 0', 'Plan, Cut, Joints, Stack, Hand-off'],
   ['Q hold', 'Peek at the design'],
   ['Space hold', 'Move the paper'],
   ['Wheel', 'Zoom at the pointer'],
@@ -14,11 +14,17 @@ const KEYS: readonly [string, string][] = [
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
   ['Ctrl K', 'Find a part, joint or station'],
-  ['C  T  G', 'Cut: cross-cut, trace, give back'],
+  ['C  S  T  G', 'Cut: cross-cut, soak, trace, give back'],
+  ['P', 'Cut: propose parts, or drop the proposal'],
+  ['X', 'Cut: X-ray, all pieces in flat tints'],
   ['Enter', 'Cut: close the loop, take the cut'],
-  ['X', 'Cut: the other side gets the name'],
+  ['O', 'Cut: the other side gets the name'],
   ['Esc', 'One point back, then drop the tool'],
   ['J  R  B', 'Joints: place, round, sweep'],
+  ['K', 'Joints: a chain of joints along a stroke'],
+  ['Alt drag', 'Joints: a brad free of the contour'],
+  ['Backspace', 'Joints: everything back to rest'],
+  ['← ↑ → ↓', 'Joints: move the picked pivot by 1 px, Shift by 0.1'],
   ['?', 'This list'],
 ];
 

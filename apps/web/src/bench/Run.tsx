@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { useRunFigures } from './useRunFigures';
 import { STATIONS } from './stations';
 import type { StationKey } from './store';
@@ -6,6 +6,7 @@ import type { StationKey } from './store';
 /** The stations in the order of the work, each with what is left there. Any can be opened at any time. */
 export function Run({ characterId, current }: { characterId: string; current: StationKey }) {
   const figures = useRunFigures();
+  const { search } = useLocation();
   return (
     <nav
       className="w-[164px] overflow-y-auto border-r border-rule bg-paper pt-3 max-[1000px]:w-[126px]"
@@ -18,7 +19,7 @@ export function Run({ characterId, current }: { characterId: string; current: St
           return (
             <li key={station.key}>
               <Link
-                to={`/characters/${characterId}/${station.key}`}
+                to={`/characters/${characterId}/${station.key}${search}`}
                 title={`${station.purpose} (${station.hotkey})`}
                 aria-current={here ? 'page' : undefined}
                 className={`grid grid-cols-[24px_1fr] gap-x-2 border-l-4 py-2.5 pr-3.5 pl-2.5 ${here ? 'border-brass bg-sheet' : 'border-transparent hover:bg-sheet/60'}`}

@@ -56,7 +56,7 @@ export function Sheaf() {
       <span className="shrink-0 font-serif text-[13px] text-soft italic">back</span>
       {cards.length === 0 ? (
         <p className="flex-1 text-center text-[13px] text-soft">
-          No piece yet. Pick a part in the ledger, then trace it on the design: its card comes here.
+          No piece yet. Propose a cut in Cut, or pick a part and soak or trace it: its card comes here.
         </p>
       ) : (
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>

@@ -5,17 +5,11 @@ import { useProductions } from '../api/useCast';
 import { useOnBench } from './context';
 import { useBench } from './store';
 import { useJournal } from './useJournal';
-
-const VIEW_WORDS: Record<string, string> = {
-  front: 'Front',
-  'three-quarter': 'Three-quarter',
-  side: 'Side',
-  back: 'Back',
-};
+import { Views } from './Views';
 
 /** Where we are, the design underneath, and the way back. */
 export function TopStrip({ undo, redo }: { undo: string | null; redo: string | null }) {
-  const { doc, view } = useOnBench();
+  const { doc } = useOnBench();
   const peek = useBench((state) => state.peek);
   const { data: productions } = useProductions();
   const production = productions?.find((p) => p.id === doc.character.productionId);
@@ -36,12 +30,7 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
         <strong className="font-semibold text-ink">{doc.character.name}</strong>
       </nav>
       <span className="flex-1" />
-      <span
-        className="rounded-md bg-ink px-3 py-1.5 text-[13px] font-medium text-sheet"
-        title={`${view.width} × ${view.height} px`}
-      >
-        {VIEW_WORDS[view.key] ?? view.key}
-      </span>
+      <Views />
       <Action
         tone={peek ? 'on' : 'plain'}
         hotkey="Q"

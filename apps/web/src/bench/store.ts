@@ -1,8 +1,21 @@
 import type { NameTokens, Sweep } from '@limber-sheaf/core';
 import { create } from 'zustand';
 
-export type StationKey = 'cut' | 'joints' | 'stack' | 'handoff';
-export type CutTool = 'cross' | 'trace' | 'give';
+export type StationKey = 'plan' | 'cut' | 'joints' | 'stack' | 'handoff';
+export type CutTool = 'cross' | 'soak' | 'trace' | 'give';
+
+/** How pixels are found and taken; kept while the bench is open. */
+export interface CutSettings {
+  /** OKLab × 100. */
+  tolerance: number;
+  /** px. */
+  gap: number;
+  takeOutline: boolean;
+  /** Does a traced loop follow the drawn edge? */
+  hug: boolean;
+  /** Move pixels out of the piece beneath, or copy them and leave them there. */
+  copy: boolean;
+}
 
 /** Where the light table looks: canvas px times scale, plus offset, is screen px. */
 export interface Viewport {
@@ -26,8 +39,11 @@ export interface BenchState {
   pickedPart: NameTokens | null;
   pickedJoint: string | null;
   tool: CutTool | null;
+  cutSettings: CutSettings;
+  /** All pieces in flat tints. */
+  xray: boolean;
   /** Joints: waiting for two pieces to be clicked, or for a disc to be drawn. */
-  placing: { first: string | null } | null;
+  placing: { first: string | null; chain?: boolean } | null;
   peek: boolean;
   /** The paper is being moved, or space is held to move it: nothing on it may be dragged. */
   panning: boolean;
@@ -58,6 +74,8 @@ const atRest: Omit<BenchState, 'night'> = {
   pickedPart: null,
   pickedJoint: null,
   tool: null,
+  cutSettings: { tolerance: 8, gap: 6, takeOutline: true, hug: false, copy: false },
+  xray: false,
   placing: null,
   peek: false,
   panning: false,

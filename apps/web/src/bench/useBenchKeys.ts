@@ -1,6 +1,6 @@
 import { partOf } from '@limber-sheaf/core';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { useOnBench } from './context';
 import { STATIONS } from './stations';
 import { pickPiece, useBench, type StationKey } from './store';
@@ -11,14 +11,16 @@ import { useOrder } from './useOrder';
 export function useBenchKeys(characterId: string, station: StationKey): void {
   const { doc } = useOnBench();
   const navigate = useNavigate();
+  const { search } = useLocation();
 
   useHotkeys(
     STATIONS.map((s) => s.hotkey),
     (event) => {
       const next = STATIONS.find((s) => s.hotkey === event.key);
-      if (next && next.key !== station) void navigate(`/characters/${characterId}/${next.key}`);
+      if (next && next.key !== station) void navigate(`/characters/${characterId}/${next.key}${search}`);
     },
     { useKey: true },
+    [search, station],
   );
 
   useHotkeys('q', () => useBench.setState({ peek: true }), { keydown: true, keyup: false });
@@ -46,8 +48,10 @@ export function useBenchKeys(characterId: string, station: StationKey): void {
   const options = {
     ignoreEventWhen: (event: KeyboardEvent) => (event.target as Element).getAttribute('role') === 'slider',
   };
-  useHotkeys('left', () => walk(-1), options, [order, at]);
-  useHotkeys('right', () => walk(1), options, [order, at]);
+  // In Joints they move the picked joint's pivot.
+  const free = () => station !== 'joints' || useBench.getState().pickedJoint === null;
+  useHotkeys('left', () => free() && walk(-1), options, [order, at, station]);
+  useHotkeys('right', () => free() && walk(1), options, [order, at, station]);
 
   useHotkeys('alt+left', () => move(at - 1), { preventDefault: true }, [order, at]);
   useHotkeys('alt+right', () => move(at + 1), { preventDefault: true }, [order, at]);

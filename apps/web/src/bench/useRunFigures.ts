@@ -1,6 +1,7 @@
 import { checkNames, parentPiece, partOf } from '@limber-sheaf/core';
 import { useHandOffs } from '../api/useHandOffs';
 import { isShortOfRange } from '../stations/joints/joint-words';
+import { cutCount } from '../stations/cut/parts';
 import { useOnBench } from './context';
 import { knownSweep, useBench, type StationKey } from './store';
 
@@ -19,6 +20,7 @@ export function useRunFigures(): Record<StationKey, RunFigure> {
   const pieces = doc.pieces.filter((p) => p.viewId === view.id);
   const taken = pieces.reduce((sum, piece) => sum + piece.face.area, 0);
   const share = view.designArea > 0 ? taken / view.designArea : 0;
+  const count = cutCount(doc, view.id);
   const joints = doc.joints.filter((j) => j.viewId === view.id);
   const open = joints.filter((joint) => !joint.rounded || isShortOfRange(joint, knownSweep(sweeps[joint.id]))).length;
   const roots = pieces.filter((p) => parentPiece(doc, p) === null).length;
@@ -29,7 +31,12 @@ export function useRunFigures(): Record<StationKey, RunFigure> {
   const loose = Math.max(0, roots - 1);
   const version = list?.versions[0]?.number;
   return {
-    cut: { word: `${(Math.floor(share * 1000) / 10).toFixed(share === 1 ? 0 : 1)}%`, share, open: false },
+    plan: {
+      word: doc.character.plan ? 'set' : 'standard',
+      share: doc.character.plan ? 1 : 0,
+      open: false,
+    },
+    cut: { word: `${count.cut}/${count.planned}`, share, open: false },
     joints: {
       word: joints.length === 0 ? '–' : open > 0 ? `${open} open` : String(joints.length),
       share: joints.length === 0 ? 0 : 1 - open / joints.length,

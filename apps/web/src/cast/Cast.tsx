@@ -17,7 +17,7 @@ export function Cast() {
   const production = productions?.find((p) => p.id === productionId);
   const cast = useCast(productionId);
   const navigate = useNavigate();
-  const [bringing, setBringing] = useState<File | 'empty' | null>(null);
+  const [bringing, setBringing] = useState<File[] | null>(null);
   const [over, setOver] = useState(false);
 
   if (productions && !production && productionId)
@@ -53,8 +53,8 @@ export function Cast() {
       onDrop={(event) => {
         event.preventDefault();
         setOver(false);
-        const [file] = event.dataTransfer.files;
-        if (file && production) setBringing(file);
+        const files = [...event.dataTransfer.files];
+        if (files.length > 0 && production) setBringing(files);
       }}
     >
       <header className="flex h-13 shrink-0 items-center gap-4 border-b border-rule bg-sheet px-4">
@@ -71,13 +71,13 @@ export function Cast() {
               <p className="text-soft">
                 {production
                   ? living.length === 0
-                    ? 'Nobody here yet. Drop the PNG of a finished design anywhere on this page.'
-                    : `${living.length} ${living.length === 1 ? 'character' : 'characters'}. Drop the PNG of a finished design to add one.`
+                    ? 'Nobody here yet. Drop a finished design anywhere on this page: PNG, JPEG, WebP, OpenRaster, PSD or SVG.'
+                    : `${living.length} ${living.length === 1 ? 'character' : 'characters'}. Drop a finished design to add one.`
                   : 'Start a production to bring in its characters.'}
               </p>
             </div>
             {production ? (
-              <Action tone="go" onClick={() => setBringing('empty')}>
+              <Action tone="go" onClick={() => setBringing([])}>
                 New character
               </Action>
             ) : (
@@ -116,9 +116,7 @@ export function Cast() {
           Drop the design here
         </div>
       )}
-      {bringing && (
-        <NewCharacter file={bringing === 'empty' ? null : bringing} cast={cast} onClose={() => setBringing(null)} />
-      )}
+      {bringing && <NewCharacter files={bringing} cast={cast} onClose={() => setBringing(null)} />}
     </div>
   );
 }

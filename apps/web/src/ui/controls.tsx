@@ -88,3 +88,28 @@ export function Choice<T extends string>({
     </select>
   );
 }
+
+/** A word that is on or off. */
+export function Toggle({
+  on,
+  onChange,
+  title,
+  children,
+}: {
+  on: boolean;
+  onChange: (on: boolean) => void;
+  title?: string;
+  children: ReactNode;
+}) {
+  return (
+    <label className="flex cursor-pointer items-center gap-1.5 text-[13px] whitespace-nowrap" title={title}>
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={(event) => onChange(event.target.checked)}
+        className="size-4 accent-(--woad)"
+      />
+      {children}
+    </label>
+  );
+}

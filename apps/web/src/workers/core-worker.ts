@@ -16,17 +16,18 @@ import {
   type CharacterDoc,
   type JointRow,
   type PairFit,
-  type PlacedBitmap,
   type PlacedMask,
   type Refusal,
   type Result,
   type SheetRef,
-  type SheetBitmaps,
   type Sweep,
-  type ViewArt,
 } from '@limber-sheaf/core';
-import { decodePng } from '@limber-sheaf/formats';
 import * as Comlink from 'comlink';
+import { artOf, picture, sheet } from './pictures';
+import { cutTasks } from './cut-tasks';
+import { designTasks } from './design-tasks';
+import { jointTasks } from './joint-tasks';
+import { proposalTasks } from './proposal-tasks';
 
 /** An offcut with the piece it belongs to. */
 export interface BenchOffcut {
@@ -50,41 +51,6 @@ export interface CrossPreview {
 export interface BendPicture {
   measure: BendMeasure;
   daylight: { image: ImageBitmap; x: number; y: number } | null;
-}
-
-const pictures = new Map<string, Promise<PlacedBitmap>>();
-/** Decoded pictures kept at most; the oldest go first. */
-const MOST_PICTURES = 160;
-
-function picture(blob: string): Promise<PlacedBitmap> {
-  const kept = pictures.get(blob);
-  if (kept) return kept;
-  const loading = fetch(`/api/blobs/${blob}`)
-    .then((answer) => answer.arrayBuffer())
-    .then((bytes) => ({ ...decodePng(new Uint8Array(bytes)), x: 0, y: 0 }));
-  pictures.set(blob, loading);
-  loading.catch(() => pictures.delete(blob));
-  if (pictures.size > MOST_PICTURES) pictures.delete(pictures.keys().next().value as string);
-  return loading;
-}
-
-async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> {
-  return ref && { ...(await picture(ref.blob)), x: ref.x, y: ref.y };
-}
-
-async function artOf(doc: CharacterDoc, viewId: string, butt = false): Promise<ViewArt> {
-  const view = doc.views.find((v) => v.id === viewId);
-  if (!view) throw new RangeError('no such view');
-  const pieces = new Map<string, SheetBitmaps>();
-  for (const piece of doc.pieces) {
-    if (piece.viewId !== viewId) continue;
-    pieces.set(piece.id, {
-      face: await sheet(piece.face),
-      overlap: butt ? null : await sheet(piece.overlap),
-      under: butt ? null : await sheet(piece.under),
-    });
-  }
-  return { design: await picture(view.designBlob), pieces };
 }
 
 /** The coverage that a cross-cut works on: a piece's face, or what is still uncut. */
@@ -134,6 +100,11 @@ async function rigFor(doc: CharacterDoc, joint: JointRow, butt: boolean, key: st
 }
 
 const api = {
+  ...cutTasks,
+  ...designTasks,
+  ...proposalTasks,
+  ...jointTasks,
+
   /** The contour of a sheet, x, y pairs on the canvas, the longest first. */
   async outline(ref: SheetRef): Promise<Float64Array[]> {
     const face = await sheet(ref);

@@ -13,13 +13,16 @@ export interface Taken {
   area: number;
 }
 
-/** Draws or clears the pixels of `mask` in a face; the result is trimmed to its paint, null when nothing is left. */
+/**
+ * Draws or clears the pixels of `mask` in a face; the result is trimmed to its paint, null when nothing is left. `area`
+ * counts the pixels that changed, `painted` all that there were to draw or clear.
+ */
 function withPixels(
   face: PlacedBitmap | null,
   design: PlacedBitmap,
   mask: PlacedMask,
   take: boolean,
-): { face: PlacedBitmap | null; area: number } {
+): { face: PlacedBitmap | null; area: number; painted: number } {
   const common = intersectRects(mask, design);
   const rect = !take && face ? face : face ? uniteRects(face, common) : common;
   const next = createPlaced(rect);
@@ -33,17 +36,19 @@ function withPixels(
   const touched = intersectRects(common, rect);
   const paint = wordsOf(design);
   let area = 0;
+  let painted = 0;
   for (let y = touched.y; y < touched.y + touched.height; y++) {
     for (let x = touched.x; x < touched.x + touched.width; x++) {
       if (mask.data[(y - mask.y) * mask.width + x - mask.x] === 0) continue;
       const i = (y - rect.y) * rect.width + x - rect.x;
       const word = take ? paint[(y - design.y) * design.width + x - design.x] : 0;
       if (take ? word >>> 24 === 0 : to[i] >>> 24 === 0) continue;
+      painted++;
       if (to[i] !== word) area++;
       to[i] = word;
     }
   }
-  return { face: trimToPaint(next), area };
+  return { face: trimToPaint(next), area, painted };
 }
 
 /**
@@ -64,7 +69,9 @@ export function takePixels(
   if (!own.face || own.area === 0) {
     return refuse(
       'nothing-there',
-      own.face ? `${nameOf(target)} already has every pixel in there.` : 'There is no paint of the design in there.',
+      own.painted > 0
+        ? `${nameOf(target)} already has every pixel in there.`
+        : 'There is no paint of the design in there.',
       {
         x: mask.x + mask.width / 2,
         y: mask.y + mask.height / 2,

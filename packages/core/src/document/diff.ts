@@ -61,6 +61,9 @@ function listOf(doc: CharacterDoc, table: Exclude<Row['table'], 'character'>) {
   }
 }
 
+/** An edit that changes nothing: what others are joined to. */
+export const NO_CHANGE: Diff = { added: [], updated: [], removed: [] };
+
 /** Collects changes to a character into one diff; a row changed twice keeps its first "before". */
 export class DiffBuilder {
   private readonly added = new Map<string, Row>();

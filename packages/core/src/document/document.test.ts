@@ -1,22 +1,13 @@
 import fc from 'fast-check';
 import { LimberError } from '../errors.js';
 import type { NameTokens } from '../naming/scheme.js';
-import { VOCABULARY } from '../naming/vocabulary.js';
+import { KNOWN_PARTS } from '../plan/known-parts.js';
 import { createPlaced } from '../raster/bitmap.js';
 import { rawCharacter } from '../testing/jointed.js';
 import { applyDiff, invertDiff, isEmptyDiff } from './diff.js';
-import {
-  changeJoint,
-  cutPieces,
-  deletePiece,
-  joinDiffs,
-  moveInOrder,
-  placeJoint,
-  putDrawnEndInFront,
-  renamePart,
-  setInFront,
-  setParent,
-} from './edits.js';
+import { cutPieces, deletePiece } from './cut-edits.js';
+import { joinDiffs, moveInOrder, renamePart, setParent } from './edits.js';
+import { changeJoint, placeJoint, putDrawnEndInFront, setInFront } from './joint-edits.js';
 import { drawOrder, hangingFrom, inFrontOf, jointLabel, parentPiece, pieceName } from './family.js';
 import type { CharacterDoc, Diff, SheetRef } from './rows.js';
 
@@ -51,7 +42,7 @@ function withPiece(doc: CharacterDoc, tokens: Partial<NameTokens> & { group: str
     tokens: { side: null, part: null, index: null, ...tokens },
     face: sheet(),
   };
-  return applyDiff(doc, cutPieces(doc, { viewId: 'v', faces: new Map(), fresh }));
+  return applyDiff(doc, cutPieces(doc, { viewId: 'v', sheets: new Map(), fresh: [fresh] }));
 }
 
 function armDoc(): CharacterDoc {
@@ -134,7 +125,7 @@ function sorted(doc: CharacterDoc): CharacterDoc {
 }
 
 test('any run of moves leaves the order as if the cards had been laid by hand', () => {
-  const doc = VOCABULARY.slice(0, 7).reduce((d, entry) => withPiece(d, plain(entry)), emptyDoc());
+  const doc = KNOWN_PARTS.slice(0, 7).reduce((d, entry) => withPiece(d, plain(entry)), emptyDoc());
   const move = fc.tuple(fc.nat(6), fc.nat(6));
   fc.assert(
     fc.property(fc.array(move, { maxLength: 90 }), (moves) => {

@@ -1,5 +1,10 @@
 import type { NameTokens, NamingScheme } from '../naming/scheme.js';
+import type { BlendMode } from '../layers/blend.js';
+import type { LayerRole } from '../layers/sort-layers.js';
 import type { DiscOn, OutlineOn } from '../joint/round-joint.js';
+import type { Plan } from '../plan/plan.js';
+import type { PaletteColour } from '../cut/palette.js';
+import type { JointKind } from '../plan/known-parts.js';
 import type { Rgb } from '../raster/colour.js';
 
 declare const brand: unique symbol;
@@ -34,6 +39,10 @@ export interface CharacterRow extends RowBase {
   /** For files and addresses; unique in its production. */
   code: string;
   scheme: NamingScheme;
+  /** What is to move; null until it is made, and the standard breakdown counts. */
+  plan: Plan | null;
+  /** The design's main colours, as they were taken. */
+  palette: PaletteColour[] | null;
   deleted: boolean;
 }
 
@@ -50,6 +59,31 @@ export interface ViewRow extends RowBase {
   designArea: number;
   /** Where the character stands, px from the top. */
   floorY: number;
+  /** What the design came with; null for a plain picture. */
+  brought: BroughtIn | null;
+}
+
+/** A layered file as it was brought in: what the sorting table shows. */
+export interface BroughtIn {
+  notes: string[];
+  /** Pixels by which the layers composited here differ from the file's own merged picture; null where it has none. */
+  differs: number | null;
+  /** Back to front; null for a flat file. */
+  layers: BroughtLayer[] | null;
+}
+
+/** A layer of the file, and what it was sorted as. */
+export interface BroughtLayer {
+  path: string[];
+  visible: boolean;
+  blend: BlendMode;
+  clippedTo: number | null;
+  /** null for an empty layer. */
+  sheet: SheetRef | null;
+  role: LayerRole;
+  tokens: NameTokens | null;
+  /** Why it was guessed so. */
+  because: string;
 }
 
 export interface PartRow extends RowBase, NameTokens {
@@ -67,9 +101,31 @@ export interface PieceRow extends RowBase {
   partId: PartId;
   /** Place in the draw order: smaller is farther back. */
   depth: number;
+  /** The design's own visible pixels: which of them are this piece's. */
   face: SheetRef;
+  /** Copies of the neighbours' visible pixels; follows from the rest. */
   overlap: SheetRef | null;
+  /** Paint that is hidden at rest; follows from the rest. */
   under: SheetRef | null;
+  /** Drawn in place of the face: edges unmixed, the layer's own paint put in; follows from the rest. */
+  clean: SheetRef | null;
+  /** Paint that came with the piece's own layers, also where it is hidden at rest. */
+  own: SheetRef | null;
+  /** Pixels taken and left where they were, which the overlap copies. */
+  extra: SheetRef | null;
+  /** Fill, shade and line as they came, where they are kept apart. */
+  apart: ApartSheets | null;
+  /** px of the neighbours' paint that the overlap takes along all round. */
+  margin: number;
+  /** Are blends along its edges taken apart? */
+  unmix: boolean;
+}
+
+/** A piece's layers kept as sheets of their own; drawn in this order they are its paint. */
+export interface ApartSheets {
+  fill: SheetRef;
+  shade: SheetRef | null;
+  line: SheetRef | null;
 }
 
 export interface JointRow extends RowBase {
@@ -79,7 +135,7 @@ export interface JointRow extends RowBase {
   /** The piece that turns. */
   childId: PieceId;
   parentId: PieceId;
-  kind: 'hinge' | 'one-sided';
+  kind: JointKind;
   x: number;
   y: number;
   radius: number;
@@ -92,6 +148,12 @@ export interface JointRow extends RowBase {
   lineColour: Rgb;
   fillColour: Rgb;
   looseness: number;
+  /** px by which the end behind reaches farther than the disc, so that a neck may stretch; 0 for none. */
+  reach: number;
+  /** Does the end in front leave the other's folds out of its copy, so that they do not turn with it? */
+  foldsOut: boolean;
+  /** The joint of another limb that is kept in step with this one; null for none. */
+  twinId: JointId | null;
   /** Have both ends been rounded to the disc? */
   rounded: boolean;
   /** 0 to 1, of the fit; 1 for a disc placed by hand. */

@@ -7,7 +7,7 @@ import { composePiece } from '../joint/compose-piece.js';
 import { drawLimb, FILL, INK } from '../testing/limbs.js';
 import { cutPart, jointedLimb, withRounding } from '../testing/jointed.js';
 import { applyDiff } from './diff.js';
-import { changeJoint, setInFront } from './edits.js';
+import { changeJoint, setInFront } from './joint-edits.js';
 import { compareAtRest, fitBetween, uncutOf } from './view-art.js';
 
 const limb = drawLimb({ width: 36, angle: 24, line: 4 });

@@ -1,5 +1,5 @@
-import { composePiece, mergeSheets, type SheetBitmaps } from '../joint/compose-piece.js';
-import { roundEnd, type Disc, type DiscOn } from '../joint/round-joint.js';
+import { composePiece, type SheetBitmaps } from '../joint/compose-piece.js';
+import { type Disc, type DiscOn } from '../joint/round-joint.js';
 import type { Assembly, SweepPiece } from '../joint/bend-rig.js';
 import { uncutPaint } from '../cut/offcuts.js';
 import { refuse, type Result } from '../errors.js';
@@ -7,11 +7,15 @@ import { composite } from '../raster/composite.js';
 import { compareBitmaps, type Difference } from '../raster/compare.js';
 import { unionCoverage, type PlacedMask } from '../raster/mask.js';
 import { cropPlaced, uniteRects, growRect, type PlacedBitmap } from '../raster/bitmap.js';
-import { colourDistance } from '../raster/colour.js';
+import { colourDistance, type Rgb } from '../raster/colour.js';
 import { fitJoint, type JointFit } from '../joint/fit-joint.js';
 import { fitOneSided } from '../joint/fit-one-sided.js';
+import { measureLine } from '../joint/measure-line.js';
+import { longAxis, rootPlace, runsAlong } from '../joint/root-end.js';
+import { settleDisc } from '../joint/settle-disc.js';
 import { sharedBorder, type SharedBorder } from '../joint/shared-border.js';
-import { drawOrder, hangingFrom, pieceName } from './family.js';
+import { plannedPart } from '../plan/plan.js';
+import { drawOrder, hangingFrom, inFrontOf, parentPiece, partOf, pieceName } from './family.js';
 import { pieceById } from './edits.js';
 import type { CharacterDoc, JointRow, PieceId, ViewId } from './rows.js';
 
@@ -24,8 +28,18 @@ export interface ViewArt {
 
 /** A joint's disc as the rounding and the sweep take it. */
 export function discOf(joint: JointRow): Disc & { fillColour: JointRow['fillColour'] } {
-  const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness } = joint;
-  return { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness };
+  const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut } = joint;
+  return { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut };
+}
+
+/** The disc of a joint, drawn out by its reach towards the middle of the piece in front. */
+export function reachingDisc(joint: JointRow, front: PlacedBitmap): ReturnType<typeof discOf> {
+  const disc = discOf(joint);
+  const dx = front.x + front.width / 2 - joint.x;
+  const dy = front.y + front.height / 2 - joint.y;
+  const far = Math.hypot(dx, dy);
+  if (joint.reach === 0 || far === 0) return disc;
+  return { ...disc, stretch: { x: (dx / far) * joint.reach, y: (dy / far) * joint.reach } };
 }
 
 /** The images of a view's pieces, back to front. */
@@ -56,48 +70,6 @@ export function compareAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt): 
   return compareBitmaps(composite(width, height, uncut ? [uncut, ...images] : images), art.design);
 }
 
-/**
- * The overlap and under sheets of pieces, from all rounded joints that touch them.
- * @param only the pieces to compute; all pieces of the view where not given
- */
-export function roundedSheets(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  art: ViewArt,
-  only?: ReadonlySet<PieceId>,
-): Map<PieceId, { overlap: PlacedBitmap | null; under: PlacedBitmap | null }> {
-  const order = drawOrder(doc, viewId);
-  const result = new Map<PieceId, { overlap: PlacedBitmap | null; under: PlacedBitmap | null }>();
-  order.forEach((piece, at) => {
-    if (only && !only.has(piece.id)) return;
-    const face = art.pieces.get(piece.id)?.face;
-    const joints = doc.joints
-      .filter(
-        (joint) =>
-          joint.viewId === viewId && joint.rounded && (joint.childId === piece.id || joint.parentId === piece.id),
-      )
-      .sort((a, b) => (a.id < b.id ? -1 : 1));
-    const later = order.slice(at + 1).flatMap((p) => art.pieces.get(p.id)?.face ?? []);
-    const ends = joints.flatMap((joint) => {
-      const otherId = joint.childId === piece.id ? joint.parentId : joint.childId;
-      const other = art.pieces.get(otherId)?.face;
-      if (!face || !other || !carriesDisc(joint, piece.id)) return [];
-      const inFront = order.findIndex((p) => p.id === otherId) < at;
-      return roundEnd({ design: art.design, face, other, inFront, later, disc: discOf(joint) });
-    });
-    result.set(piece.id, {
-      overlap: mergeSheets(ends.map((e) => e.overlap)),
-      under: mergeSheets(ends.map((e) => e.under)),
-    });
-  });
-  return result;
-}
-
-/** Is a piece's end rounded to the joint's disc, or kept as drawn? */
-function carriesDisc(joint: JointRow, pieceId: PieceId): boolean {
-  return joint.discOn === 'both' || (joint.discOn === 'child') === (joint.childId === pieceId);
-}
-
 /** The pieces that a joint's sweep needs, ready to turn; null where one of the two has no paint. */
 export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Assembly | null {
   const order = drawOrder(doc, joint.viewId);
@@ -107,14 +79,19 @@ export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt):
   const sweepPiece = (id: PieceId): SweepPiece | null => {
     const sheets = art.pieces.get(id);
     const image = sheets ? composePiece(sheets) : null;
-    return sheets?.face && image ? { face: sheets.face, image } : null;
+    // What a piece shows at rest is its face with clean edges: the share of its blends that is its own.
+    return sheets?.face && image ? { face: sheets.clean ?? sheets.face, drawn: sheets.face, image } : null;
   };
   const parent = sweepPiece(joint.parentId);
   if (!parent || !sweepPiece(joint.childId)) return null;
   const side = (inFront: boolean) =>
     order.filter((p, i) => moving.has(p.id) && i > parentAt === inFront).flatMap((p) => sweepPiece(p.id) ?? []);
-  return { parent, movingBehind: side(false), movingInFront: side(true), disc: discOf(joint) };
+  const front = sweepPiece(inFrontOf(doc, joint) === 'child' ? joint.childId : joint.parentId) ?? parent;
+  return { parent, movingBehind: side(false), movingInFront: side(true), disc: reachingDisc(joint, front.face) };
 }
+
+/** The confidence of the best fit: 1 is for discs placed by hand. */
+const SUREST = 0.99;
 
 /** How a joint between two pieces was fitted. */
 export interface PairFit extends JointFit {
@@ -139,10 +116,35 @@ export function fitBetween(doc: CharacterDoc, childId: PieceId, parentId: PieceI
     );
   }
   const silhouette = limbSilhouette([child, parent], art.design);
+  // A leg under a coat: the coat in front keeps its end, or a copy of the leg would stay behind as it swings.
+  const sideEnd = (): DiscOn => {
+    const order = drawOrder(doc, pieceById(doc, childId).viewId).map((p) => p.id);
+    return order.indexOf(parentId) > order.indexOf(childId) ? 'child' : 'both';
+  };
+  const planned = plannedPart(doc, partOf(doc, pieceById(doc, childId)))?.joint;
+  if (planned === 'one-sided') {
+    const axis = longAxis(child);
+    if (runsAlong(axis, border)) {
+      const parentMiddle = { x: parent.x + parent.width / 2, y: parent.y + parent.height / 2 };
+      const place = rootPlace(axis, tipOf(doc, childId, art), parentMiddle);
+      const alone = limbSilhouette([child], art.design);
+      const root = settleDisc(alone, place, (axis.ends[1] - axis.ends[0]) / axis.slenderness + 40);
+      if (root.ok) {
+        const line = measureLine(art.design, silhouette, { x: root.x, y: root.y, radius: root.radius * 1.3 + 4 });
+        const measured = { ...root, lineWidth: line.width, lineColour: line.colour, confidence: 0.6 * line.confidence };
+        return { ...measured, fillColour: fillOf(child, measured), kind: 'one-sided', discOn: sideEnd() };
+      }
+    }
+  }
   // A border that bends far from its own straight line runs along the limb, not across it.
   const across = border.bend < 0.25 * border.length;
   const hinge = across ? fitJoint(silhouette, border, { design: art.design }) : null;
-  if (hinge?.ok) return { ...hinge, kind: 'hinge', discOn: drawnEnd(child, parent, border, hinge) };
+  if (hinge?.ok) {
+    const kind = planned === 'swivel' || planned === 'one-sided' ? planned : 'hinge';
+    const discOn = kind === 'one-sided' ? sideEnd() : drawnEnd(child, parent, border, hinge);
+    const fillColour = kind === 'one-sided' ? fillOf(child, hinge) : hinge.fillColour;
+    return { ...hinge, fillColour, kind, discOn, confidence: Math.min(SUREST, hinge.confidence) };
+  }
   const window = growRect(
     {
       x: Math.floor(Math.min(border.x0, border.x1)),
@@ -154,8 +156,44 @@ export function fitBetween(doc: CharacterDoc, childId: PieceId, parentId: PieceI
     silhouette,
   );
   const oneSided = fitOneSided(unionCoverage([child, parent], window), border, art.design);
-  if (oneSided.ok) return { ...oneSided, kind: 'one-sided', discOn: 'both' };
+  if (oneSided.ok) {
+    const kind = planned === 'swivel' ? 'swivel' : 'one-sided';
+    return { ...oneSided, fillColour: fillOf(child, oneSided), kind, discOn: sideEnd() };
+  }
   return hinge && !hinge.ok ? hinge : oneSided;
+}
+
+/** Where what hangs on a piece touches it, px; null where nothing does. */
+function tipOf(doc: CharacterDoc, pieceId: PieceId, art: ViewArt): { x: number; y: number } | null {
+  const face = art.pieces.get(pieceId)?.face;
+  const piece = pieceById(doc, pieceId);
+  for (const other of doc.pieces) {
+    const theirs = art.pieces.get(other.id)?.face;
+    if (!face || !theirs || other.viewId !== piece.viewId || parentPiece(doc, other)?.id !== pieceId) continue;
+    const border = sharedBorder(theirs, face);
+    if (border.ok) return { x: (border.x0 + border.x1) / 2, y: (border.y0 + border.y1) / 2 };
+  }
+  return null;
+}
+
+/** The paint that most of a piece has within a disc, line left out: where two paints meet, the one that turns counts. */
+function fillOf(face: PlacedBitmap, fit: JointFit): Rgb {
+  const reach = Math.ceil(fit.radius);
+  const rect = { x: Math.floor(fit.x) - reach, y: Math.floor(fit.y) - reach, width: 2 * reach, height: 2 * reach };
+  const { data } = cropPlaced(face, rect);
+  const tally = new Map<number, { count: number; sum: Rgb }>();
+  for (let k = 0; k < data.length; k += 4) {
+    if (data[k + 3] < 255) continue;
+    const key = ((data[k] >> 4) << 8) | ((data[k + 1] >> 4) << 4) | (data[k + 2] >> 4);
+    const { count, sum } = tally.get(key) ?? { count: 0, sum: [0, 0, 0] as Rgb };
+    tally.set(key, { count: count + 1, sum: [sum[0] + data[k], sum[1] + data[k + 1], sum[2] + data[k + 2]] });
+  }
+  const means = [...tally.values()].map(({ count, sum }) => ({
+    count,
+    mean: sum.map((c) => Math.round(c / count)) as unknown as Rgb,
+  }));
+  const paints = means.filter(({ mean }) => fit.lineWidth === 0 || colourDistance(mean, fit.lineColour) > 9);
+  return paints.sort((a, b) => b.count - a.count)[0]?.mean ?? fit.fillColour;
 }
 
 /** Which end is finished by a line drawn along the border: that piece keeps it, and the other carries the disc. */
@@ -164,17 +202,22 @@ function drawnEnd(child: PlacedBitmap, parent: PlacedBitmap, border: SharedBorde
   const lined = (face: PlacedBitmap) => lineShare(face, border, fit);
   const onChild = lined(child);
   const onParent = lined(parent);
-  if (onParent > 0.6 && onChild < 0.4) return 'child';
-  if (onChild > 0.6 && onParent < 0.4) return 'parent';
+  if (onParent > 0.5 && onChild < 0.5 * onParent) return 'child';
+  if (onChild > 0.5 && onParent < 0.5 * onChild) return 'parent';
   return 'both';
 }
 
-/** The share of the border, its ends left out, beside which a face has line colour within half a line width. */
+/**
+ * How much line a face has along a border, its ends left out: 1 where half a line width beside it is all line. A line
+ * that was cut off the other piece leaves a pixel or two of itself, which is little.
+ */
 function lineShare(face: PlacedBitmap, border: SharedBorder, fit: JointFit): number {
   const { points } = border;
-  const apart = colourDistance(fit.lineColour, fit.fillColour) / 2;
+  // Dark fills and the shade under a hem are near the line's colour, and are not line.
+  const apart = Math.min(10, colourDistance(fit.lineColour, fit.fillColour) / 2);
   const reach = Math.max(1, Math.round(fit.lineWidth / 2));
-  let counted = 0;
+  const side = 2 * reach + 1;
+  let windows = 0;
   let lined = 0;
   for (let i = 0; i < points.length; i += 2) {
     const fromEnds = Math.min(
@@ -182,24 +225,16 @@ function lineShare(face: PlacedBitmap, border: SharedBorder, fit: JointFit): num
       Math.hypot(points[i] - border.x1, points[i + 1] - border.y1),
     );
     if (fromEnds < 2 * fit.lineWidth) continue;
-    counted++;
-    const around = cropPlaced(face, {
-      x: Math.floor(points[i]) - reach,
-      y: Math.floor(points[i + 1]) - reach,
-      width: 2 * reach + 1,
-      height: 2 * reach + 1,
-    });
-    for (let k = 0; k < around.data.length; k += 4) {
-      if (
-        around.data[k + 3] < 255 ||
-        colourDistance([around.data[k], around.data[k + 1], around.data[k + 2]], fit.lineColour) > apart
-      )
-        continue;
-      lined++;
-      break;
+    windows++;
+    const x = Math.floor(points[i]) - reach;
+    const y = Math.floor(points[i + 1]) - reach;
+    const { data } = cropPlaced(face, { x, y, width: side, height: side });
+    for (let k = 0; k < data.length; k += 4) {
+      if (data[k + 3] < 255) continue;
+      if (colourDistance([data[k], data[k + 1], data[k + 2]], fit.lineColour) <= apart) lined++;
     }
   }
-  return counted === 0 ? 0 : lined / counted;
+  return windows === 0 ? 0 : Math.min(1, lined / windows / (side * reach));
 }
 
 /** The coverage of a limb's pieces together, over their bounds and a rim of 4 px. */

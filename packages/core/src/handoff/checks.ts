@@ -1,11 +1,11 @@
 import type { Place } from '../errors.js';
 import { findOffcuts } from '../cut/offcuts.js';
 import { drawOrder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
-import type { CharacterDoc, ViewId } from '../document/rows.js';
+import type { CharacterDoc, JointRow, ViewId } from '../document/rows.js';
 import { assembleJoint, compareAtRest, type ViewArt } from '../document/view-art.js';
 import type { BendMeasure } from '../joint/bend-rig.js';
-import { sweepJoint } from '../joint/sweep-joint.js';
-import { checkNames } from '../naming/scheme.js';
+import { sweepJoint, worstBend } from '../joint/sweep-joint.js';
+import { capital, checkNames } from '../naming/scheme.js';
 
 /** The checks that are made so far, in the order they are shown. */
 export type CheckId = 'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean';
@@ -211,7 +211,7 @@ function proveJoints(
   step: number | undefined,
   tell: (share: number, what: string) => boolean | void,
 ): JointProof[] {
-  const joints = doc.joints.filter((j) => j.viewId === viewId);
+  const joints = turningJoints(doc, viewId);
   const proofs: JointProof[] = [];
   joints.forEach((joint, i) => {
     const assembly = assembleJoint(doc, joint, art);
@@ -221,21 +221,19 @@ function proveJoints(
       step: step ?? (joint.radius > 120 ? 5 : 2),
       onProgress: (share) => tell(0.3 + (0.7 * (i + share)) / joints.length, `Sweep of ${label}`),
     });
-    const worst = sweep.bends.reduce((a, b) =>
-      b.daylight + b.strayLine + b.brokenLine > a.daylight + a.strayLine + a.brokenLine ? b : a,
-    );
+    const worst = worstBend(sweep.bends);
     proofs.push({ jointId: joint.id, cleanRange: sweep.cleanRange, worst });
   });
   return proofs;
 }
 
-/** A joint's name at the start of a sentence. */
-function capital(word: string): string {
-  return word.charAt(0).toUpperCase() + word.slice(1);
+/** The joints that turn: a slide has no disc to prove. */
+function turningJoints(doc: CharacterDoc, viewId: ViewId): JointRow[] {
+  return doc.joints.filter((j) => j.viewId === viewId && j.kind !== 'slide');
 }
 
 function jointsClean(doc: CharacterDoc, viewId: ViewId, proofs: readonly JointProof[]): Check {
-  const joints = doc.joints.filter((j) => j.viewId === viewId);
+  const joints = turningJoints(doc, viewId);
   const findings: Finding[] = [];
   for (const joint of joints) {
     const proof = proofs.find((p) => p.jointId === joint.id);

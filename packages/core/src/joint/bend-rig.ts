@@ -11,6 +11,7 @@ import { labDistance, toLab } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
 import { sharpestCorner } from './corner.js';
 import type { Disc } from './round-joint.js';
 import { loosenessReach } from './round-joint.js';
@@ -19,6 +20,8 @@ import { loosenessReach } from './round-joint.js';
 export interface SweepPiece {
   /** What it shows at rest. */
   face: PlacedBitmap;
+  /** The design's pixels that are its own, where they differ from `face`: line that the design has counts as such. */
+  drawn?: PlacedBitmap;
   /** Its whole image: under, overlap and face composited. */
   image: PlacedBitmap;
 }
@@ -41,7 +44,10 @@ export interface BendMeasure {
   daylight: number;
   /** Area by which the silhouette sticks out of the ideal, or falls short of it along its edge. */
   kink: number;
-  /** Length of the ideal silhouette's border, near the disc, with no line within one line width. */
+  /**
+   * Length of the ideal silhouette's border, near the disc, with no line within one line width, where the design has one
+   * at rest: a border that other pieces cover, or that was drawn without a line, is not broken by turning.
+   */
   brokenLine: number;
   /** Line colour deep in the disc that the design does not have there. */
   strayLine: number;
@@ -71,7 +77,8 @@ export function prepareBend(assembly: Assembly): BendRig {
   // geometry.md measures in a square of 4 radii. Every sheet lies within the disc, and beyond it both pieces
   // cover exactly what they show at rest, so nothing can be found outside 1.25 radii: a smaller square gives
   // the same figures in less than half the time.
-  const half = Math.ceil(1.3 * disc.radius) + 2;
+  const drawnOut = disc.stretch ? Math.hypot(disc.stretch.x, disc.stretch.y) : 0;
+  const half = Math.ceil(1.3 * disc.radius + drawnOut) + 2;
   const window: Rect = {
     x: Math.floor(disc.x) - half,
     y: Math.floor(disc.y) - half,
@@ -113,7 +120,12 @@ export function prepareBend(assembly: Assembly): BendRig {
   for (let i = 0; i < size; i++) if (((parent[i] >>> FACE_LINE) & 255) > 90) restLine.data[i] = 255;
   const nearRestLine = distanceField(restLine);
 
+  // Borders that have no line at rest, a line width wider: 255 in the frame of the parent, and turned back in the child's.
+  let bare: Uint8Array | null = null;
+  let turned = 0;
+
   function measure(angle: number): BendMeasure {
+    turned = angle;
     turn(layers[0], angle, behind);
     turn(layers[1], angle, ahead);
     let daylight = 0;
@@ -186,10 +198,34 @@ export function prepareBend(assembly: Assembly): BendRig {
         const i = y * width + x;
         if (ideal[i] === 0 || fromPivot[i] > nearDisc) continue;
         if (ideal[i - 1] && ideal[i + 1] && ideal[i - width] && ideal[i + width]) continue;
-        if (!lineNear(x, y)) broken++;
+        if (!lineNear(x, y) && !bareAtRest(x, y)) broken++;
       }
     }
     return broken;
+  }
+
+  /** Was there no line at this place of the border at rest, seen with the parent or with what turns? */
+  function bareAtRest(x: number, y: number): boolean {
+    if (!bare) return false;
+    if (bare[y * width + x]) return true;
+    const rad = (turned * Math.PI) / 180;
+    const dx = window.x + x + 0.5 - pivotX;
+    const dy = window.y + y + 0.5 - pivotY;
+    const bx = Math.floor(pivotX + Math.cos(rad) * dx + Math.sin(rad) * dy - window.x);
+    const by = Math.floor(pivotY - Math.sin(rad) * dx + Math.cos(rad) * dy - window.y);
+    return bx >= 0 && by >= 0 && bx < width && by < height && bare[by * width + bx] > 0;
+  }
+
+  function bareBorder(): Uint8Array {
+    measure(0);
+    const found = createMask(width, height);
+    for (let y = 1; y < height - 1; y++)
+      for (let x = 1; x < width - 1; x++) {
+        const i = y * width + x;
+        if (ideal[i] === 0 || (ideal[i - 1] && ideal[i + 1] && ideal[i - width] && ideal[i + width])) continue;
+        if (!lineNear(x, y)) found.data[i] = 255;
+      }
+    return reachOf(found, disc.lineWidth);
   }
 
   /** Is there line colour within one line width? Looks nearest first, so that a drawn border is done at once. */
@@ -230,6 +266,7 @@ export function prepareBend(assembly: Assembly): BendRig {
     return mask;
   }
 
+  if (lined) bare = bareBorder();
   return { measure, daylight };
 }
 
@@ -269,23 +306,27 @@ function pair(tl: number, tr: number, bl: number, br: number, u: number, v: numb
 function channelsOf(pieces: readonly SweepPiece[], rect: Rect, disc: Assembly['disc']): Uint32Array {
   const image = createPlaced(rect);
   const face = createPlaced(rect);
+  const drawn = createPlaced(rect);
   for (const piece of pieces) {
     compositeOverMutable(image, cropPlaced(piece.image, rect));
     compositeOverMutable(face, cropPlaced(piece.face, rect));
+    compositeOverMutable(drawn, cropPlaced(piece.drawn ?? piece.face, rect));
   }
   const lineness = linenessOf(disc);
   const imageWords = wordsOf(image);
   const faceWords = wordsOf(face);
+  const drawnWords = wordsOf(drawn);
   const out = new Uint32Array(rect.width * rect.height);
   for (let i = 0; i < out.length; i++) {
     const p = imageWords[i];
     const q = faceWords[i];
-    if (p >>> 24 === 0 && q >>> 24 === 0) continue;
+    const own = drawnWords[i];
+    if (p >>> 24 === 0 && q >>> 24 === 0 && own >>> 24 === 0) continue;
     out[i] =
       (((p >>> 24) << ALPHA) |
         (lineness(p) << LINE) |
         ((q >>> 24) << FACE) |
-        ((q === p ? lineness(p) : lineness(q)) << FACE_LINE)) >>>
+        (Math.max(lineness(own), q === p ? lineness(p) : lineness(q)) << FACE_LINE)) >>>
       0;
   }
   return out;

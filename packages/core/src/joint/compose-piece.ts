@@ -6,11 +6,17 @@ export interface SheetBitmaps {
   under: PlacedBitmap | null;
   overlap: PlacedBitmap | null;
   face: PlacedBitmap | null;
+  /** Drawn in place of the face, where there is one. */
+  clean?: PlacedBitmap | null;
+  /** Paint that came with the piece's own layers. */
+  own?: PlacedBitmap | null;
+  /** Pixels taken and left where they were. */
+  extra?: PlacedBitmap | null;
 }
 
-/** A piece's image: under, overlap and face composited in that order; null for a piece without any paint. */
-export function composePiece({ under, overlap, face }: SheetBitmaps): PlacedBitmap | null {
-  return mergeSheets([under, overlap, face]);
+/** A piece's image: under, overlap and face (or what is drawn in its place) composited in that order; null for a piece without any paint. */
+export function composePiece({ under, overlap, face, clean }: SheetBitmaps): PlacedBitmap | null {
+  return mergeSheets([under, overlap, clean ?? face]);
 }
 
 /** Draws sheets over one another into the smallest bitmap that holds their paint; null where there is none. */

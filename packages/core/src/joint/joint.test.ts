@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { crossCut } from '../cut/cross-cut.js';
 import { takePixels } from '../cut/take.js';
 import { compareBitmaps } from '../raster/compare.js';
@@ -6,6 +7,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { drawLimb, FILL, INK, type Limb, type LimbSpec } from '../testing/limbs.js';
 import { composePiece } from './compose-piece.js';
 import { createPlacedMask } from '../raster/mask.js';
+import { settleDisc } from './settle-disc.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
 import { fitOneSided } from './fit-one-sided.js';
 import { roundJoint, type OutlineOn } from './round-joint.js';
@@ -166,4 +168,31 @@ describe('a one-sided joint', () => {
     const flap = silhouetteOf([20, 20, 60, 120], [80, 40, 4, 60]);
     expect(fitOneSided(flap, { x0: 80, y0: 40, x1: 80, y1: 100 })).toMatchObject({ ok: false, code: 'no-disc' });
   });
+});
+
+test('a disc settles into the limb wherever the hand is near it', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 170 }),
+      fc.double({ min: -0.35, max: 0.35, noNaN: true }),
+      fc.double({ min: -0.6, max: 0.6, noNaN: true }),
+      (angle, across, along) => {
+        const width = 48;
+        const limb = drawLimb({ width, angle, line: 4 });
+        const rad = (angle * Math.PI) / 180;
+        const [ax, ay] = [-Math.sin(rad), Math.cos(rad)];
+        const at = {
+          x: limb.centre.x + width * (along * ax + across * ay),
+          y: limb.centre.y + width * (along * ay - across * ax),
+        };
+        const settled = settleDisc(limb.silhouette, at, 2.4 * limb.radius);
+        expect(settled.ok).toBe(true);
+        if (!settled.ok) return;
+        expect(Math.abs(settled.radius - limb.radius)).toBeLessThan(0.5);
+        const off = (settled.x - limb.centre.x) * ay - (settled.y - limb.centre.y) * ax;
+        expect(Math.abs(off)).toBeLessThan(0.5);
+      },
+    ),
+    { numRuns: 15 },
+  );
 });

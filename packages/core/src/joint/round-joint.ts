@@ -10,6 +10,7 @@ import {
 import { colourDistance, type Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
 
 /** Which piece's disc carries the outline. */
 export type OutlineOn = 'back' | 'front' | 'both' | 'none';
@@ -29,6 +30,10 @@ export interface Disc {
   outlineOn: OutlineOn;
   /** 0 to 1: how much the rounded outline wobbles inwards; 1 is a quarter of the line width. */
   looseness: number;
+  /** Does the copy in front leave out the neighbour's folds, which would turn away from their place? */
+  foldsOut?: boolean;
+  /** px from the centre to where the end behind reaches as well: it carries the disc drawn out that far. */
+  stretch?: { x: number; y: number };
 }
 
 /** One piece's end at a joint. */
@@ -92,12 +97,15 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
   const carriesLine =
     lined && (inFront ? disc.outlineOn === 'both' : disc.outlineOn === 'back' || disc.outlineOn === 'both');
   const reach = disc.radius - shrink;
+  // Only the end behind is drawn out: in front, it would stick out of the limb as it turns.
+  const stretch = (!inFront && disc.stretch) || { x: 0, y: 0 };
+  const length = stretch.x * stretch.x + stretch.y * stretch.y;
   const rect = growRect(
     {
-      x: Math.floor(disc.x - reach) - 1,
-      y: Math.floor(disc.y - reach) - 1,
-      width: Math.ceil(2 * reach) + 3,
-      height: Math.ceil(2 * reach) + 3,
+      x: Math.floor(disc.x - reach + Math.min(0, stretch.x)) - 1,
+      y: Math.floor(disc.y - reach + Math.min(0, stretch.y)) - 1,
+      width: Math.ceil(2 * reach + Math.abs(stretch.x)) + 3,
+      height: Math.ceil(2 * reach + Math.abs(stretch.y)) + 3,
     },
     0,
     design,
@@ -108,6 +116,8 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
   const art = wordsOf(cropPlaced(design, rect));
   const neighbour = wordsOf(cropPlaced(other, rect));
   const carried = carryPaint(face, disc, rect);
+  const drawn = inFront && lined && disc.foldsOut ? linesIn(art, disc, rect) : null;
+  const deep = disc.radius - 1.5 * disc.lineWidth + 2;
   const overlap = createPlaced(rect);
   const under = createPlaced(rect);
   const overlapWords = wordsOf(overlap);
@@ -117,15 +127,19 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
     for (let column = 0; column < rect.width; column++) {
       const i = row * rect.width + column;
       if (own[i] >>> 24 !== 0 || art[i] >>> 24 !== 255) continue;
-      const dx = rect.x + column + 0.5 - disc.x;
-      const dy = rect.y + row + 0.5 - disc.y;
+      const px = rect.x + column + 0.5 - disc.x;
+      const py = rect.y + row + 0.5 - disc.y;
+      const along = length > 0 ? clamp01((px * stretch.x + py * stretch.y) / length) : 0;
+      const dx = px - along * stretch.x;
+      const dy = py - along * stretch.y;
       const d = Math.hypot(dx, dy);
       if (d > reach + 0.5) continue;
       const rim = rimAt(disc, Math.atan2(dy, dx)) - shrink;
       const alpha = Math.round(255 * clamp01(rim - d + 0.5));
       if (alpha === 0) continue;
       if (!hidden[i]) {
-        if (neighbour[i] >>> 24 === 0) continue;
+        // What the copy leaves out shows through from the piece behind, at rest in its place.
+        if (neighbour[i] >>> 24 === 0 || (drawn?.[i] && d < deep)) continue;
         overlapWords[i] = withAlpha(art[i], alpha);
         continue;
       }
@@ -136,6 +150,14 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
     }
   }
   return { overlap: trimToPaint(overlap), under: trimToPaint(under) };
+}
+
+/** 255 where the design has line, and the blends beside it. */
+function linesIn(art: Uint32Array, disc: Disc, rect: Rect): Uint8Array {
+  const line = createMask(rect.width, rect.height);
+  for (let i = 0; i < art.length; i++)
+    if (art[i] >>> 24 !== 0 && colourDistance(unpack(art[i]), disc.lineColour) < LINE_LIKE) line.data[i] = 255;
+  return reachOf(line, 3);
 }
 
 /** 1 where one of the faces is fully opaque. */

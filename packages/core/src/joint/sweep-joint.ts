@@ -62,6 +62,12 @@ export function sweepAngles([low, high]: readonly [number, number], step: number
   return [...angles].sort((a, b) => a - b);
 }
 
+/** The bend that shows most that is wrong: daylight, stray and broken line added up. */
+export function worstBend(bends: readonly BendMeasure[]): BendMeasure {
+  const wrong = (bend: BendMeasure) => bend.daylight + bend.strayLine + bend.brokenLine;
+  return bends.reduce((a, b) => (wrong(b) > wrong(a) ? b : a));
+}
+
 /** The widest clean interval about 0 in a list of bends sorted by angle; null where 0 is missing or not clean. */
 export function cleanRange(
   bends: readonly BendMeasure[],

@@ -1,3 +1,5 @@
+import { KNOWN_PARTS } from '../plan/known-parts.js';
+
 /** A token of a piece's name, in the order a scheme puts them. */
 export type NameToken = 'group' | 'side' | 'part' | 'index';
 
@@ -102,7 +104,7 @@ export function codeFor(text: string): string {
 
 /** A part as a person says it: `lower arm A`, `hair, front`, `head`. */
 export function labelFor(part: NameTokens): string {
-  const limb = part.group === 'arm' || part.group === 'leg';
+  const limb = LIMBS.has(part.group);
   const base = !part.part
     ? part.group
     : limb && WITH_GROUP.has(part.part)
@@ -113,7 +115,13 @@ export function labelFor(part: NameTokens): string {
   return [base, part.side, part.index].filter((word) => word !== null && word !== '').join(' ');
 }
 
-const WITH_GROUP = new Set(['upper', 'lower']);
+/** A label at the beginning of a sentence. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+const LIMBS = new Set(['arm', 'leg', 'foreleg', 'hindleg', 'wing']);
+const WITH_GROUP = new Set(['upper', 'lower', 'tip', 'paw']);
 
 /** What is wrong with a name. */
 export interface NameFault {
@@ -166,12 +174,7 @@ export function parseName(text: string): NameTokens | null {
     else rest.push(word);
   });
   if (rest.length === 0) return null;
-  const limb = rest.find((word) => word === 'arm' || word === 'leg');
-  const known = ['upper', 'lower', 'shoulder', 'hand', 'foot', 'front', 'back'];
-  if (rest.length === 2) {
-    const part = rest.find((word) => known.includes(word));
-    const group = rest.find((word) => word !== part);
-    if (part && group && (limb || part === 'front' || part === 'back')) return { group, side, part, index };
-  }
+  for (const [group, part] of rest.length === 2 ? [rest, [...rest].reverse()] : [])
+    if (KNOWN_PARTS.some((known) => known.group === group && known.part === part)) return { group, side, part, index };
   return { group: rest.join(' '), side, part: null, index };
 }

@@ -38,6 +38,20 @@ export function colourDistance(p: Rgb, q: Rgb): number {
   return labDistance(toLab(p[0], p[1], p[2]), toLab(q[0], q[1], q[2]));
 }
 
+/**
+ * A test of colour words (alpha aside) by their distance to one colour (see `labDistance`); each colour is measured once,
+ * so that it can be asked of every pixel.
+ */
+export function colourTest(colour: Rgb, isNear: (distance: number) => boolean): (word: number) => boolean {
+  const known = new Uint8Array(1 << 24);
+  const lab = toLab(...colour);
+  return (word) => {
+    const c = word & 0xffffff;
+    if (known[c] === 0) known[c] = isNear(labDistance(toLab(c & 255, (c >>> 8) & 255, c >>> 16), lab)) ? 1 : 2;
+    return known[c] === 1;
+  };
+}
+
 /** `#rrggbb` for a colour. */
 export function toHex(colour: Rgb): string {
   return `#${colour.map((c) => clampByte(c).toString(16).padStart(2, '0')).join('')}`;

@@ -33,7 +33,7 @@ export function compositeOverMutable(dst: PlacedBitmap, src: PlacedBitmap): void
         j += i - start;
         continue;
       }
-      to[j] = over(word, to[j]);
+      to[j] = overWord(word, to[j]);
       i++;
       j++;
     }
@@ -41,10 +41,11 @@ export function compositeOverMutable(dst: PlacedBitmap, src: PlacedBitmap): void
 }
 
 /** One pixel over another, both RGBA words with straight alpha. */
-function over(src: number, dst: number): number {
+export function overWord(src: number, dst: number): number {
   const sa = src >>> 24;
   const da = dst >>> 24;
   if (da === 0) return src;
+  if (sa === 0) return dst;
   const back = (da * (255 - sa)) / 255;
   const alpha = sa + back;
   const mix = (shift: number) => Math.round((((src >>> shift) & 255) * sa + ((dst >>> shift) & 255) * back) / alpha);

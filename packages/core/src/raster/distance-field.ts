@@ -37,23 +37,21 @@ export function distanceField(mask: Mask, { out, nearest, scratch }: DistanceOpt
   const field = out ?? new Float32Array(width * height);
   const work = scratch ?? createDistanceScratch(Math.max(width, height));
   const source = nearest && (work.row ?? new Int32Array(width * height));
-  // Down the columns first: plain distance to the nearest inside pixel of the same column, by two passes.
-  for (let x = 0; x < width; x++) {
-    let d = Infinity;
-    for (let y = 0, i = x; y < height; y++, i += width) {
-      d = data[i] > INSIDE ? 0 : d + 1;
+  // Down the columns first: plain distance to the nearest inside pixel of the same column, by two passes, a row at a
+  // time, as the memory lies.
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const d = data[i] > INSIDE ? 0 : y > 0 ? field[i - width] + 1 : Infinity;
       field[i] = d;
       if (source) source[i] = y - d;
     }
-    d = Infinity;
-    for (let y = height - 1, i = x + y * width; y >= 0; y--, i -= width) {
-      d = data[i] > INSIDE ? 0 : d + 1;
-      if (d < field[i]) {
-        field[i] = d;
-        if (source) source[i] = y + d;
-      }
+  for (let y = height - 2, i = height * width - width - 1; y >= 0; y--)
+    for (let x = 0; x < width; x++, i--) {
+      const d = field[i + width] + 1;
+      if (d >= field[i]) continue;
+      field[i] = d;
+      if (source) source[i] = y + d;
     }
-  }
   for (let y = 0; y < height; y++) lowerEnvelope(field, y * width, width, work, source, nearest);
   return field;
 }

@@ -38,6 +38,11 @@ export function cropMask(src: PlacedMask, rect: Rect): PlacedMask {
   return dst;
 }
 
+/** Pixels above 0 in a mask. */
+export function maskArea(mask: Mask): number {
+  return mask.data.reduce((sum, v) => sum + (v > 0 ? 1 : 0), 0);
+}
+
 /** The alpha channel of a bitmap as a mask. */
 export function coverageOf(bitmap: Bitmap): Mask {
   const mask = createMask(bitmap.width, bitmap.height);

@@ -1,9 +1,12 @@
 import { crossCut } from '../cut/cross-cut.js';
 import { takePixels } from '../cut/take.js';
 import { applyDiff } from '../document/diff.js';
-import { cutPieces, placeJoint } from '../document/edits.js';
+import { cutPieces } from '../document/cut-edits.js';
+import { placeJoint } from '../document/joint-edits.js';
 import type { CharacterDoc, SheetRef } from '../document/rows.js';
-import { fitBetween, roundedSheets, type ViewArt } from '../document/view-art.js';
+import { drawOrder } from '../document/family.js';
+import { derivedSheets } from '../document/derive-sheets.js';
+import { fitBetween, type ViewArt } from '../document/view-art.js';
 import { DEFAULT_SCHEME, type NameTokens } from '../naming/scheme.js';
 import { paintArea, type PlacedBitmap } from '../raster/bitmap.js';
 import type { PlacedMask } from '../raster/mask.js';
@@ -32,6 +35,8 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
         name: 'Mast',
         code: 'mast',
         scheme: DEFAULT_SCHEME,
+        plan: null,
+        palette: null,
         deleted: false,
       },
       views: [
@@ -46,6 +51,7 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
           designBlob: 'design',
           designArea: paintArea(design),
           floorY: design.height,
+          brought: null,
         },
       ],
       parts: [],
@@ -70,10 +76,18 @@ export function cutPart(
   const face = taken.changed.get(part) as PlacedBitmap;
   const diff = cutPieces(start.doc, {
     viewId: 'v',
-    faces: new Map(
-      [...taken.changed].filter(([id]) => id !== part).map(([id, changed]) => [id, ref(`${id}'`, changed)]),
+    sheets: new Map(
+      [...taken.changed].filter(([id]) => id !== part).map(([id, changed]) => [id, { face: ref(`${id}'`, changed) }]),
     ),
-    fresh: { pieceId: part, partId: `part-${part}`, tokens: tokens(part), face: ref(part, face) },
+    fresh: [
+      {
+        pieceId: part,
+        partId: `part-${part}`,
+        tokens: tokens(part),
+        face: ref(part, face),
+        inFrontOf: drawOrder(start.doc, 'v').at(-1)?.id,
+      },
+    ],
   });
   return { doc: applyDiff(start.doc, diff), art: { ...start.art, pieces } };
 }
@@ -94,7 +108,7 @@ export function jointedLimb(limb: Limb, rounded = true): { doc: CharacterDoc; ar
 /** The pictures with every rounded end computed anew. */
 export function withRounding(doc: CharacterDoc, art: ViewArt): ViewArt {
   const pieces = new Map(art.pieces);
-  for (const [id, sheets] of roundedSheets(doc, 'v', art))
+  for (const [id, sheets] of derivedSheets(doc, 'v', art))
     pieces.set(id, { face: pieces.get(id)?.face ?? null, ...sheets });
   return { ...art, pieces };
 }

@@ -1,6 +1,7 @@
 import { LimberError } from '@limber-sheaf/core';
 import { XMLBuilder, XMLParser } from 'fast-xml-parser';
 import { readZip, writeZip } from '../zip/zip.js';
+import { plainText } from './read-layers.js';
 
 /** A layer of an OpenRaster file: its PNG and where it sits, px. */
 export interface OraLayer {
@@ -91,13 +92,6 @@ export function writeOpenRaster(document: OraDocument): Uint8Array {
     ],
     ['mimetype'],
   );
-}
-
-/** The five entities every XML file may use; others are never expanded, so that no file can grow on us. */
-const ENTITIES: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };
-
-function plainText(text: string): string {
-  return text.replace(/&(amp|lt|gt|quot|apos);/g, (_, name: string) => ENTITIES[name]);
 }
 
 interface XmlNode {

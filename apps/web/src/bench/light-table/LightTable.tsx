@@ -4,6 +4,7 @@ import { useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from 'react-konva';
 import { useOnBench } from '../context';
 import { useBench } from '../store';
+import { PlanOverlay } from '../../stations/plan/PlanOverlay';
 import { CutOverlay } from '../../stations/cut/CutOverlay';
 import { JointOverlay } from '../../stations/joints/JointOverlay';
 import { PickedContour } from './PickedContour';
@@ -13,7 +14,8 @@ import { placePieces } from './bends';
 import { useBlobImage } from './useBlobImage';
 import { usePointer } from './usePointer';
 import { useUncut } from './useUncut';
-import { useViewport } from './useViewport';
+import { ACTIONS, ACTIONS_AND_STRIP, useViewport } from './useViewport';
+import { useXray } from './useXray';
 
 /** The character on laid paper: what is cut in full colour, what is not pale and hatched, and what a station draws on it. */
 export function LightTable() {
@@ -21,7 +23,7 @@ export function LightTable() {
   const { viewport, peek, solo, bends, pickedJoint, night, tool, placing, butt, panning } = useBench();
   const box = useRef<HTMLDivElement>(null);
   const stage = useRef<Konva.Stage>(null);
-  const size = useViewport(box, view);
+  const size = useViewport(box, view, station === 'cut' ? ACTIONS_AND_STRIP : ACTIONS);
   const palette = night ? NIGHT : DAY;
   const pieces = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   const design = useBlobImage(view.designBlob);
@@ -33,6 +35,7 @@ export function LightTable() {
     if (!joint) return null;
     return new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id)]);
   }, [doc, pickedJoint, bending]);
+  const flat = useXray(doc, view.id);
   const pointer = usePointer(placements);
 
   return (
@@ -58,9 +61,12 @@ export function LightTable() {
       >
         <Layer listening={false} imageSmoothingEnabled={viewport.scale < 3}>
           <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.canvas} />
-          {peek && design && <Image image={design} />}
+          {/* The whole design stands in for its pieces until they have come. */}
+          {(peek || (!uncut && !solo)) && design && <Image image={design} />}
+          {!peek && flat && <Image image={flat.image} x={flat.x} y={flat.y} />}
           {!peek && !solo && uncut && <Image image={uncut} opacity={lit ? 0.5 : 1} />}
           {!peek &&
+            !flat &&
             pieces
               .filter((piece) => !solo || piece.id === solo)
               .map((piece) => (
@@ -69,12 +75,13 @@ export function LightTable() {
                   piece={piece}
                   placement={placements.get(piece.id)}
                   opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
-                  butt={butt && bending}
+                  bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
                 />
               ))}
         </Layer>
         <Layer>
           {!peek && <PickedContour palette={palette} placements={placements} />}
+          {!peek && station === 'plan' && <PlanOverlay palette={palette} />}
           {!peek && station === 'cut' && <CutOverlay palette={palette} />}
           {!peek && station === 'joints' && <JointOverlay palette={palette} />}
         </Layer>

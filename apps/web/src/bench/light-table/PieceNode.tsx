@@ -13,12 +13,12 @@ interface Props {
   piece: PieceRow;
   placement: Placement | undefined;
   opacity: number;
-  /** Leave out what rounds its ends: a butt joint. */
-  butt: boolean;
+  /** Only what the design shows of it: for a butt joint, and where it is faint and would show what lies beneath. */
+  bare: boolean;
 }
 
-/** A piece on the light table: under, overlap, face, in that order, turned as its joints are bent. */
-export const PieceNode = memo(function PieceNode({ piece, placement, opacity, butt }: Props) {
+/** A piece on the light table: under, overlap, and the face (or what is drawn in its place), in that order, turned as its joints are bent. */
+export const PieceNode = memo(function PieceNode({ piece, placement, opacity, bare }: Props) {
   return (
     <Group
       rotation={placement?.angle ?? 0}
@@ -27,9 +27,9 @@ export const PieceNode = memo(function PieceNode({ piece, placement, opacity, bu
       opacity={opacity}
       listening={false}
     >
-      {piece.under && !butt && <SheetNode sheet={piece.under} />}
-      {piece.overlap && !butt && <SheetNode sheet={piece.overlap} />}
-      <SheetNode sheet={piece.face} />
+      {piece.under && !bare && <SheetNode sheet={piece.under} />}
+      {piece.overlap && !bare && <SheetNode sheet={piece.overlap} />}
+      <SheetNode sheet={piece.clean && !bare ? piece.clean : piece.face} />
     </Group>
   );
 });

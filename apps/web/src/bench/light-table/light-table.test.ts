@@ -1,4 +1,4 @@
-import { DEFAULT_SCHEME, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
+import { DEFAULT_SCHEME, PLAIN_PIECE, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
 import fc from 'fast-check';
 import { apply, placePieces, unapply } from './bends';
 import { viewportFor, zoomAbout } from './useViewport';
@@ -11,8 +11,7 @@ const piece = (id: string): PieceRow => ({
   partId: `part-${id}`,
   depth: 0,
   face: { blob: id, x: 0, y: 0, width: 1, height: 1, area: 1 },
-  overlap: null,
-  under: null,
+  ...PLAIN_PIECE,
 });
 const joint = (childId: string, parentId: string, x: number, y: number) =>
   ({ id: `j-${childId}`, viewId: 'v', childId, parentId, x, y }) as unknown as JointRow;
@@ -27,6 +26,8 @@ const doc: CharacterDoc = {
     name: '',
     code: '',
     scheme: DEFAULT_SCHEME,
+    plan: null,
+    palette: null,
     deleted: false,
   },
   views: [],

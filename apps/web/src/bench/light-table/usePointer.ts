@@ -5,6 +5,8 @@ import { handWorker } from '../../workers/core';
 import { useOnBench } from '../context';
 import { pickJoint, pickPiece, setBend, useBench } from '../store';
 import { usePen } from '../../stations/cut/usePen';
+import { useProposalPointer } from '../../stations/cut/useProposalPointer';
+import { useSoak } from '../../stations/cut/useSoak';
 import { usePlaceJoint } from '../../stations/joints/usePlaceJoint';
 import { unapply, type Placement } from './bends';
 
@@ -46,6 +48,9 @@ export function usePointer(placements: Map<string, Placement>) {
   const setPanning = (panning: boolean) => useBench.setState({ panning });
   const pen = usePen();
   const place = usePlaceJoint();
+  const soak = useSoak();
+  const proposal = useProposalPointer();
+  const tool = useBench((s) => s.tool);
 
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
@@ -143,6 +148,8 @@ export function usePointer(placements: Map<string, Placement>) {
       return;
     }
     if (station === 'cut' && pen.active) pen.send({ kind: 'move', ...at });
+    else if (station === 'cut' && tool === 'soak') void soak.hover(at);
+    else if (station === 'cut' && proposal.active) proposal.hover(at);
     else if (station === 'joints' && place.active) place.move(at);
   };
 
@@ -164,6 +171,14 @@ export function usePointer(placements: Map<string, Placement>) {
       return;
     }
     if (!current || current.moved) return;
+    if (station === 'cut' && tool === 'soak') {
+      void soak.take(at);
+      return;
+    }
+    if (station === 'cut' && proposal.active && !pen.proposal) {
+      void proposal.click(at);
+      return;
+    }
     if (station === 'cut' && pen.proposal) {
       pen.pickSide(at);
       return;

@@ -4,13 +4,16 @@ import { useBench, type Viewport } from '../store';
 const LEAST = 0.02;
 const MOST = 24;
 
-/** The viewport that shows a rectangle of the canvas whole, with room for the actions above it. */
+/** Room for the actions above the art, and for a tool's numbers beneath them, screen px. */
+export const ACTIONS = 52;
+export const ACTIONS_AND_STRIP = 92;
+
+/** The viewport that shows a rectangle of the canvas whole, with room `top` above it, screen px. */
 export function viewportFor(
   rect: { x: number; y: number; width: number; height: number },
   table: { width: number; height: number },
-  most = 3,
+  { top = ACTIONS, most = 3 } = {},
 ): Viewport {
-  const top = 52;
   const margin = 16;
   const scale = Math.min((table.width - 2 * margin) / rect.width, (table.height - top - margin) / rect.height, most);
   return {
@@ -31,6 +34,7 @@ export function zoomAbout(viewport: Viewport, factor: number, x: number, y: numb
 export function useViewport(
   box: RefObject<HTMLDivElement | null>,
   canvas: { width: number; height: number },
+  top: number,
 ): { width: number; height: number } {
   const [size, setSize] = useState({ width: 800, height: 600 });
   const known = useRef(false);
@@ -73,10 +77,10 @@ export function useViewport(
     if (!look) return;
     const all = look.kind === 'all';
     const rect = all ? { x: 0, y: 0, width: canvas.width, height: canvas.height } : look;
-    const viewport = viewportFor(rect, size);
+    const viewport = viewportFor(rect, size, { top });
     looked.current = { viewport, all };
     useBench.setState({ viewport, lookAt: null });
-  }, [lookAt, size, canvas]);
+  }, [lookAt, size, canvas, top]);
 
   return size;
 }

@@ -5,8 +5,11 @@ import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action, Figure, LedgerHead } from '../../ui/controls';
 import { PickedPiece } from './PickedPiece';
-import { ownParts, pieceOfTokens, sameTokens, tokensOf, vocabularyByHeading } from './parts';
+import { BringInNotices } from './BringInNotices';
+import { PalettePanel } from './PalettePanel';
+import { cutCount, ownParts, pieceOfTokens, plannedByHeading, sameTokens, tokensOf } from './parts';
 import { usePenStore } from './pen-store';
+import { proposalStore } from './proposals';
 import { useOffcuts } from './useOffcuts';
 
 /** Cut's ledger: how much is cut, the parts, what is left over. */
@@ -16,12 +19,13 @@ export function CutLedger() {
   const pieces = doc.pieces.filter((p) => p.viewId === view.id);
   const share = pieces.reduce((sum, piece) => sum + piece.face.area, 0) / Math.max(1, view.designArea);
   const own = ownParts(doc);
+  const count = cutCount(doc, view.id);
   return (
     <>
       <LedgerHead title="Cut">
         {pieces.length === 0
-          ? 'Pick a part, then trace it on the design.'
-          : `${pieces.length} ${pieces.length === 1 ? 'part' : 'parts'} cut from the design`}
+          ? 'Propose a cut of the whole design, or pick a part and take its pixels.'
+          : `${count.cut} of ${count.planned} planned parts cut from the design`}
       </LedgerHead>
       <div className="mb-4 grid grid-cols-2 gap-2.5">
         <Figure value={`${(Math.floor(share * 1000) / 10).toFixed(1)}%`}>of the design is cut</Figure>
@@ -32,13 +36,14 @@ export function CutLedger() {
           {report && pieces.length > 0 ? `offcuts, ${report.untakenArea.toLocaleString('en')} px` : 'offcuts'}
         </Figure>
       </div>
+      <BringInNotices />
       <PickedPiece />
-      {vocabularyByHeading().map(([heading, entries]) => (
+      {plannedByHeading(doc).map(([heading, entries]) => (
         <section key={heading} className="mb-2.5">
           <h3 className="mb-1 text-[14px]">{heading}</h3>
           <div className="flex flex-wrap gap-1">
             {entries.map((entry) => (
-              <PartChip key={labelFor(entry)} tokens={tokensOf(entry)} word={chipWord(entry)} />
+              <PartChip key={labelFor(entry)} tokens={tokensOf(entry)} word={chipWord(entry)} hidden={entry.hidden} />
             ))}
           </div>
         </section>
@@ -113,6 +118,7 @@ export function CutLedger() {
           )}
         </section>
       )}
+      <PalettePanel />
     </>
   );
 }
@@ -124,7 +130,7 @@ function chipWord(part: NameTokens): string {
   return part.part === 'upper' || part.part === 'lower' ? `${part.part} ${part.group}` : (part.part ?? part.group);
 }
 
-function PartChip({ tokens, word }: { tokens: NameTokens; word: string }) {
+function PartChip({ tokens, word, hidden = false }: { tokens: NameTokens; word: string; hidden?: boolean }) {
   const { doc, view } = useOnBench();
   const picked = useBench((s) => sameTokens(s.pickedPart, tokens));
   const piece = pieceOfTokens(doc, view.id, tokens);
@@ -132,18 +138,20 @@ function PartChip({ tokens, word }: { tokens: NameTokens; word: string }) {
     const { proposal } = usePenStore.getState();
     if (proposal && !piece) usePenStore.setState({ proposal: { ...proposal, tokens } });
     pickPiece(piece?.id ?? null, tokens);
-    if (!piece && !proposal) useBench.setState(({ tool }) => ({ tool: tool ?? 'trace' }));
+    // With a proposal on the table the next click on the art gives a shape to this part.
+    if (!piece && !proposal && !proposalStore.getState().picture)
+      useBench.setState(({ tool }) => ({ tool: tool ?? 'soak' }));
   };
   const tone = picked
     ? 'border-woad bg-woad-wash text-ink font-medium'
     : piece
       ? 'border-sap/70 text-sap'
-      : 'border-rule text-soft hover:border-soft';
+      : `border-rule text-soft hover:border-soft ${hidden ? 'border-dashed italic' : ''}`;
   return (
     <button
       type="button"
       aria-pressed={picked}
-      title={piece ? pieceName(doc, piece) : 'Not cut yet'}
+      title={piece ? pieceName(doc, piece) : hidden ? 'Hidden at rest: painted beneath later' : 'Not cut yet'}
       onClick={choose}
       className={`h-[26px] cursor-pointer rounded-full border px-2.5 text-[12.5px] ${tone}`}
     >

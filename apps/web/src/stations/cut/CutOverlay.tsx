@@ -7,15 +7,17 @@ import { penPoints } from '../../bench/tools/pen';
 import { usePenStore } from './pen-store';
 import { proposalName } from './usePen';
 import { useOffcuts } from './useOffcuts';
+import { ProposalOverlay } from './ProposalOverlay';
 
 /** What Cut draws on the art: offcuts ringed, the loop or line in hand, the two sides of a cut with their names. */
 export function CutOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
   const { viewport, tool } = useBench();
-  const { pen, preview, proposal } = usePenStore();
+  const { pen, preview, proposal, ways, ahead, shape } = usePenStore();
   const report = useOffcuts();
   const px = 1 / viewport.scale;
-  const points = proposal ? proposal.line : penPoints(pen);
+  const hugging = tool === 'trace' && (ways.length > 0 || ahead.length > 0);
+  const points = proposal ? proposal.line : hugging ? [...ways.flat(), ...ahead] : penPoints(pen);
   // A whole raw design is no offcut to ring.
   const ringed = report?.offcuts.filter((o) => o.area < view.designArea * 0.05).slice(0, 60) ?? [];
   const cut = doc.pieces.find((p) => p.id === proposal?.pieceId);
@@ -35,6 +37,8 @@ export function CutOverlay({ palette }: { palette: Palette }) {
           strokeWidth={1.6 * px}
         />
       ))}
+      <ProposalOverlay palette={palette} />
+      {shape && <Image image={shape.preview.tint.image} x={shape.preview.tint.x} y={shape.preview.tint.y} />}
       {preview && <Image image={preview.tint} x={preview.rect.x} y={preview.rect.y} opacity={0.9} />}
       {points.length >= 4 && (
         <>

@@ -13,6 +13,7 @@ import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
+import { PieceTools } from './PieceTools';
 import { pieceOfTokens, tokensOf } from './parts';
 
 /** The picked part: its name, its size, what can be done with it. */
@@ -39,8 +40,8 @@ export function PickedPiece() {
         <>
           <strong className="text-[14px] font-semibold">{labelFor(pickedPart)}</strong>
           <p className="text-[12.5px] text-soft">
-            Not cut yet. Trace it <kbd className="font-mono">T</kbd>, or cut it off a limb{' '}
-            <kbd className="font-mono">C</kbd>. Its name will be{' '}
+            Not cut yet. Soak it up <kbd className="font-mono">S</kbd>, trace it <kbd className="font-mono">T</kbd>, or
+            cut it off a limb <kbd className="font-mono">C</kbd>. Its name will be{' '}
             <span className="figures text-woad">{nameFor(pickedPart, doc.character.scheme)}</span>
           </p>
         </>
@@ -101,6 +102,7 @@ function PieceLines({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
           Delete
         </Action>
       </div>
+      <PieceTools piece={piece} doc={doc} />
     </>
   );
 }

@@ -1,12 +1,13 @@
 import {
-  VOCABULARY,
   findPart,
   findPiece,
-  vocabularyPart,
+  findPlanned,
+  partAddress,
+  planOf,
   type CharacterDoc,
   type NameTokens,
   type PieceRow,
-  type VocabularyPart,
+  type PlannedPart,
 } from '@limber-sheaf/core';
 
 /** The piece of a part in a view, or null where it is not cut yet. */
@@ -15,41 +16,44 @@ export function pieceOfTokens(doc: CharacterDoc, viewId: string, tokens: NameTok
   return part && findPiece(doc, viewId, part.id);
 }
 
-/** The plain tokens of a vocabulary entry. */
+/** The plain tokens of a part. */
 export function tokensOf({ group, side, part, index }: NameTokens): NameTokens {
   return { group, side, part, index };
 }
 
 /** Are two parts the same by name? */
 export function sameTokens(a: NameTokens | null, b: NameTokens | null): boolean {
-  return (
-    a !== null && b !== null && a.group === b.group && a.side === b.side && a.part === b.part && a.index === b.index
-  );
+  return a !== null && b !== null && partAddress(a) === partAddress(b) && a.index === b.index;
 }
 
-/** The part that most likely comes next after one: farther along the same limb, or else the next in the list that is not cut. */
+/** The part that most likely comes next after one: farther along the same limb, or else the next of the plan that is not cut. */
 export function nextPart(doc: CharacterDoc, viewId: string, after: NameTokens | null): NameTokens | null {
-  const uncut = (entry: VocabularyPart) => pieceOfTokens(doc, viewId, tokensOf(entry)) === null;
-  const at = after
-    ? VOCABULARY.findIndex((v) => v.group === after.group && v.part === after.part && v.side === after.side)
-    : -1;
+  const plan = planOf(doc.character).parts;
+  const uncut = (entry: PlannedPart) => !entry.hidden && pieceOfTokens(doc, viewId, tokensOf(entry)) === null;
+  const at = after ? plan.findIndex((v) => partAddress(v) === partAddress(after)) : -1;
   const limb =
     after &&
-    VOCABULARY.slice(at + 1).find(
-      (v) => v.group === after.group && v.side === after.side && after.side !== null && uncut(v),
-    );
-  const next = limb ?? VOCABULARY.slice(at + 1).find(uncut) ?? VOCABULARY.find(uncut);
+    plan.slice(at + 1).find((v) => v.group === after.group && v.side === after.side && after.side !== null && uncut(v));
+  const next = limb ?? plan.slice(at + 1).find(uncut) ?? plan.find(uncut);
   return next ? tokensOf(next) : null;
 }
 
-/** The vocabulary by heading, in the order of the bench. */
-export function vocabularyByHeading(): [string, VocabularyPart[]][] {
-  const headings = new Map<string, VocabularyPart[]>();
-  for (const entry of VOCABULARY) headings.set(entry.heading, [...(headings.get(entry.heading) ?? []), entry]);
+/** The plan's parts by heading, in the order of the plan. */
+export function plannedByHeading(doc: CharacterDoc): [string, PlannedPart[]][] {
+  const headings = new Map<string, PlannedPart[]>();
+  for (const part of planOf(doc.character).parts)
+    headings.set(part.heading, [...(headings.get(part.heading) ?? []), part]);
   return [...headings];
 }
 
-/** Parts of the character that are not in the vocabulary. */
+/** Parts of the character that are not in its plan. */
 export function ownParts(doc: CharacterDoc): NameTokens[] {
-  return doc.parts.filter((part) => !vocabularyPart(part) || part.index !== null);
+  const plan = planOf(doc.character);
+  return doc.parts.filter((part) => !findPlanned(plan, part));
+}
+
+/** How many of the plan's parts a view has, of how many that are to be cut. */
+export function cutCount(doc: CharacterDoc, viewId: string): { cut: number; planned: number } {
+  const wanted = planOf(doc.character).parts.filter((part) => !part.hidden);
+  return { planned: wanted.length, cut: wanted.filter((part) => pieceOfTokens(doc, viewId, tokensOf(part))).length };
 }

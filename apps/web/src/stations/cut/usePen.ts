@@ -7,6 +7,9 @@ import { pickPiece, useBench } from '../../bench/store';
 import { handWorker } from '../../workers/core';
 import { nextPart, pieceOfTokens } from './parts';
 import { NO_PEN, usePenStore } from './pen-store';
+import { proposalStore, splitShape } from './proposals';
+import { useTakeShape } from './useTakeShape';
+import { hugLoop, keepWays } from './hugging';
 
 /** Drawing with the tool in hand: loops go to the picked part at once; a line across is proposed first. */
 export function usePen() {
@@ -14,6 +17,7 @@ export function usePen() {
   const tool = useBench((s) => s.tool);
   const proposal = usePenStore((s) => s.proposal);
   const asking = useRef(false);
+  const takeShape = useTakeShape();
 
   const take = useCallback(async () => {
     const { proposal: cut } = usePenStore.getState();
@@ -36,8 +40,18 @@ export function usePen() {
   }, [edit, view.id]);
 
   const trace = useCallback(
-    async (loop: number[]) => {
-      const { pickedPiece, pickedPart } = useBench.getState();
+    async (drawn: number[], freehand: boolean) => {
+      const { pickedPiece, pickedPart, cutSettings, viewport } = useBench.getState();
+      let loop = drawn;
+      if (cutSettings.copy || (cutSettings.hug && freehand)) {
+        const band = cutSettings.hug && freehand ? 7 / viewport.scale : 0;
+        const shape = await handWorker().settleLoop(doc, view.id, drawn, band);
+        usePenStore.setState(NO_PEN);
+        if (shape.ok) await takeShape(shape.mask, 'Trace');
+        else toast.error(shape.sentence);
+        return;
+      }
+      if (cutSettings.hug) loop = await hugLoop(doc, view.id, drawn);
       const tokens = pickedPart ?? nextPart(doc, view.id, null);
       usePenStore.setState({ ...NO_PEN, busy: true });
       const state = await edit(
@@ -50,7 +64,7 @@ export function usePen() {
       const piece = pieceOfTokens(state.doc, view.id, tokens);
       if (piece) pickPiece(piece.id, tokens);
     },
-    [doc, view.id, edit],
+    [doc, view.id, edit, takeShape],
   );
 
   const giveBack = useCallback(
@@ -122,18 +136,25 @@ export function usePen() {
   const send = useCallback(
     (event: PenEvent) => {
       const { viewport, tool: inHand } = useBench.getState();
-      if (!inHand) return;
+      if (!inHand || inHand === 'soak') {
+        if (event.kind === 'back') useBench.setState({ tool: null });
+        return;
+      }
       const rules = { closed: inHand !== 'cross', near: 6 / viewport.scale };
-      const { state, effect } = penStep(usePenStore.getState().pen, event, rules);
+      const before = usePenStore.getState().pen;
+      const { state, effect } = penStep(before, event, rules);
       usePenStore.setState({ pen: state });
-      if (inHand === 'cross' && state.kind !== 'idle') void lookAhead(penPoints(state));
+      if (inHand === 'trace' && useBench.getState().cutSettings.hug) keepWays(doc, view.id, state);
+      if (inHand === 'cross' && state.kind !== 'idle' && !proposalStore.getState().picture)
+        void lookAhead(penPoints(state));
       if (effect?.kind === 'drop-tool') useBench.setState({ tool: null });
       if (effect?.kind !== 'finished') return;
-      if (inHand === 'trace') void trace(effect.points);
+      if (inHand === 'trace') void trace(effect.points, before.kind === 'pressed' && before.grown);
       else if (inHand === 'give') void giveBack(effect.points);
+      else if (proposalStore.getState().picture) void splitShape(effect.points);
       else void propose(effect.points);
     },
-    [trace, giveBack, propose, lookAhead],
+    [doc, view.id, trace, giveBack, propose, lookAhead],
   );
 
   /** Clicking one side of a proposed cut names that side; clicking it again takes the cut. */
@@ -148,7 +169,7 @@ export function usePen() {
     [take],
   );
 
-  return { send, take, pickSide, proposal, active: tool !== null && proposal === null };
+  return { send, take, pickSide, proposal, active: tool !== null && tool !== 'soak' && proposal === null };
 }
 
 /** The point a share of the way along a polyline. */

@@ -1,10 +1,13 @@
 import type { JointRow } from '@limber-sheaf/core';
 import type Konva from 'konva';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Arc, Circle, Group, Label, Line, Tag, Text } from 'react-konva';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
+import { handWorker } from '../../workers/core';
+import { Loupe } from './Loupe';
+import { useNudged } from './nudge';
 
 interface Props {
   joint: JointRow;
@@ -21,8 +24,37 @@ export function Brad({ joint, palette, bend }: Props) {
   const { doc, edit } = useOnBench();
   const scale = useBench((s) => s.viewport.scale);
   const panning = useBench((s) => s.panning);
-  const [draft, setDraft] = useState<Draft | null>(null);
-  const now = { ...joint, ...draft };
+  const [draft, setDrawn] = useState<Draft | null>(null);
+  const newest = useRef<Draft | null>(null);
+  const setDraft = (next: Draft | null | ((old: Draft | null) => Draft | null)) => {
+    newest.current = typeof next === 'function' ? next(newest.current) : next;
+    setDrawn(newest.current);
+  };
+  const nudged = useNudged();
+  const now = { ...joint, ...(nudged.jointId === joint.id ? { x: nudged.x, y: nudged.y } : null), ...draft };
+  const pointer = useRef<{ x: number; y: number } | null>(null);
+  const settling = useRef(false);
+  const settle = async () => {
+    if (settling.current) return;
+    settling.current = true;
+    let asked = null;
+    while (pointer.current && pointer.current !== asked) {
+      asked = pointer.current;
+      const disc = await handWorker()
+        .settle(doc, joint, asked)
+        .catch(() => null);
+      // Far from where the hand is, it would not be what the hand means.
+      const near = disc && Math.hypot(disc.x - asked.x, disc.y - asked.y) < joint.radius / 2;
+      if (near && pointer.current) setDraft((d) => d && { ...d, ...disc });
+    }
+    settling.current = false;
+  };
+  /** The last place that was asked about counts, also where its answer is not there yet. */
+  const settledThenCommit = async () => {
+    while (settling.current) await new Promise((done) => setTimeout(done, 16));
+    pointer.current = null;
+    commit();
+  };
   const px = 1 / scale;
   const child = doc.pieces.find((p) => p.id === joint.childId);
   if (!child) return null;
@@ -34,8 +66,10 @@ export function Brad({ joint, palette, bend }: Props) {
     return { x: now.x + Math.cos(rad) * length, y: now.y + Math.sin(rad) * length };
   };
   const commit = () => {
-    if (!draft) return;
-    const rounded = Object.fromEntries(Object.entries(draft).map(([key, value]) => [key, Math.round(value * 10) / 10]));
+    if (!newest.current) return;
+    const rounded = Object.fromEntries(
+      Object.entries(newest.current).map(([key, value]) => [key, Math.round(value * 10) / 10]),
+    );
     void edit('PATCH', `/joints/${joint.id}`, { ...rounded, saw: { [joint.id]: joint.version } }).then(
       (state) => !state && setDraft(null),
     );
@@ -49,7 +83,7 @@ export function Brad({ joint, palette, bend }: Props) {
     onDragStart: stop,
     onDragEnd: (event: Drag) => {
       stop(event);
-      commit();
+      void settledThenCommit();
     },
   };
   const angleOf = (event: Drag) => {
@@ -75,11 +109,12 @@ export function Brad({ joint, palette, bend }: Props) {
           lineCap="round"
           listening={false}
         />
-        <Label x={label.x} y={label.y - 10 * px} offsetX={20 * px} listening={false}>
+        <Label x={label.x} y={label.y - 10 * px} offsetX={25 * px} listening={false}>
           <Tag fill={palette.sheet} opacity={0.86} cornerRadius={4 * px} />
           <Text
             text={`${Math.round(angle)}°`}
-            width={44 * px}
+            width={52 * px}
+            wrap="none"
             align="center"
             padding={4 * px}
             fill={palette.brass}
@@ -183,10 +218,15 @@ export function Brad({ joint, palette, bend }: Props) {
         strokeWidth={1.6 * px}
         onDragMove={(event) => {
           stop(event);
-          setDraft((d) => ({ ...d, x: event.target.x(), y: event.target.y() }));
+          const at = { x: event.target.x(), y: event.target.y() };
+          setDraft((d) => ({ ...d, ...at }));
+          // It settles into the contour as it is dragged; Alt keeps it free.
+          pointer.current = event.evt.altKey ? null : at;
+          if (pointer.current) void settle();
         }}
       />
       <Circle x={now.x} y={now.y} radius={3 * px} fill={palette.ink} listening={false} />
+      {(draft?.x !== undefined || nudged.jointId === joint.id) && <Loupe at={now} px={px} palette={palette} />}
     </Group>
   );
 }

@@ -1,9 +1,11 @@
 import { pieceById, pieceName } from '@limber-sheaf/core';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useOnBench } from '../../bench/context';
 import { setBend, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
+import { ContactSheet } from './ContactSheet';
+import { useNudge } from './nudge';
 import { NO_PLACING, usePlacing } from './usePlaceJoint';
 
 /** The worded actions of Joints. */
@@ -14,9 +16,19 @@ export function JointActions() {
   const swinging = useRef(0);
   const bent = Object.values(bends).some((angle) => angle !== 0);
 
-  const place = () => {
+  const angle = joint ? (bends[joint.id] ?? 0) : 0;
+  const [beside, setBeside] = useState(false);
+  const pair = useMemo(
+    () => (joint ? [false, true].map((buttEnds) => ({ jointId: joint.id, angle, butt: buttEnds })) : []),
+    [joint, angle],
+  );
+  useNudge();
+
+  const place = (chain = false) => {
     usePlacing.setState(NO_PLACING);
-    useBench.setState(({ placing: old }) => ({ placing: old ? null : { first: null } }));
+    useBench.setState(({ placing: old }) => ({
+      placing: old && Boolean(old.chain) === chain ? null : { first: null, chain },
+    }));
   };
   const round = () =>
     joint && void edit('PATCH', `/joints/${joint.id}`, { rounded: !joint.rounded, saw: { [joint.id]: joint.version } });
@@ -45,13 +57,15 @@ export function JointActions() {
     },
     [],
   );
-  useHotkeys('j', place);
+  useHotkeys('j', () => place());
+  useHotkeys('k', () => place(true));
+  useHotkeys('backspace', rest);
   useHotkeys('r', () => void round(), {}, [joint]);
   useHotkeys('b', sweep, {}, [joint]);
   useHotkeys('escape', () => {
     cancelAnimationFrame(swinging.current);
     usePlacing.setState(NO_PLACING);
-    useBench.setState(({ placing: old }) => ({ placing: old?.first ? { first: null } : null }));
+    useBench.setState(({ placing: old }) => ({ placing: old?.first ? { ...old, first: null } : null }));
   });
 
   const first =
@@ -60,8 +74,22 @@ export function JointActions() {
       : null;
   return (
     <>
-      <Action tone={placing ? 'on' : 'plain'} hotkey="J" onClick={place} disabled={doc.pieces.length < 2}>
+      <Action
+        tone={placing && !placing.chain ? 'on' : 'plain'}
+        hotkey="J"
+        onClick={() => place()}
+        disabled={doc.pieces.length < 2}
+      >
         Place joint
+      </Action>
+      <Action
+        tone={placing?.chain ? 'on' : 'plain'}
+        hotkey="K"
+        onClick={() => place(true)}
+        disabled={doc.pieces.length < 2}
+        title="One stroke from the root of a tail or a limb to its tip"
+      >
+        Chain
       </Action>
       <Action hotkey="R" disabled={!joint} onClick={() => void round()}>
         {joint?.rounded ? 'Unround' : 'Round both ends'}
@@ -77,10 +105,22 @@ export function JointActions() {
       >
         Compare butt joint
       </Action>
-      {bent && <Action onClick={rest}>Back to rest</Action>}
+      {butt && joint && <Action onClick={() => setBeside(true)}>Side by side</Action>}
+      {bent && (
+        <Action hotkey="⌫" onClick={rest}>
+          Back to rest
+        </Action>
+      )}
+      {beside && joint && (
+        <ContactSheet title="Rounded and butt, side by side" shots={pair} onClose={() => setBeside(false)} />
+      )}
       {placing && (
         <span className="flex h-8 items-center rounded-lg bg-sheet/85 px-3 text-[13px] text-soft">
-          {first ? `${first} and… click the piece it joins.` : 'Click the two pieces, or draw a disc over both.'}
+          {placing.chain
+            ? 'Draw one stroke over the pieces, from the root to the tip.'
+            : first
+              ? `${first} and… click the piece it joins.`
+              : 'Click the two pieces, or draw a disc over both.'}
         </span>
       )}
     </>

@@ -8,11 +8,13 @@ import {
   type PieceRow,
 } from '@limber-sheaf/core';
 import { scaleLinear } from 'd3-scale';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { knownSweep, lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
-import { foulStretches, isShortOfRange } from './joint-words';
+import { foulStretches, isShortOfRange, worstAngle } from './joint-words';
+import { ContactSheet } from './ContactSheet';
 import { PickedJoint } from './PickedJoint';
 import { usePlaceJoint, usePlacing } from './usePlaceJoint';
 
@@ -27,6 +29,14 @@ export function JointLedger() {
   const joints = jointsOutwards(doc, view.id);
   const open = joints.filter((j) => !j.rounded || isShortOfRange(j, knownSweep(sweeps[j.id]))).length;
   const known = joints.filter((j) => !j.rounded || knownSweep(sweeps[j.id]) !== null).length;
+  const [sheet, setSheet] = useState(false);
+  const worst = useMemo(
+    () =>
+      doc.joints
+        .filter((j) => j.viewId === view.id && j.kind !== 'slide')
+        .map((j) => ({ jointId: j.id, angle: worstAngle(knownSweep(sweeps[j.id]) ?? null), butt: false })),
+    [doc, view.id, sweeps],
+  );
   const bare = drawOrder(doc, view.id).filter(
     (piece) => parentPiece(doc, piece) !== null && !joints.some((j) => j.childId === piece.id),
   );
@@ -38,21 +48,29 @@ export function JointLedger() {
           : `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'} · ${known - open} clean through their range${open > 0 ? ` · ${open} open` : ''}${known < joints.length ? ' · sweeping' : ''}`}
       </LedgerHead>
       {joints.length > 0 && (
-        <table className="mb-4 w-full text-[13px]">
-          <thead>
-            <tr className="text-left text-[12px] text-soft">
-              <th className="py-1 font-normal">Joint</th>
-              <th className="font-normal">−180…180°</th>
-              <th className="text-right font-normal">Daylight</th>
-            </tr>
-          </thead>
-          <tbody>
-            {joints.map((joint) => (
-              <JointLine key={joint.id} joint={joint} picked={joint.id === pickedJoint} />
-            ))}
-          </tbody>
-        </table>
+        <div className={`mb-3 ${pickedJoint ? 'max-h-[214px] overflow-y-auto border-b border-rule' : ''}`}>
+          <table className="w-full text-[13px]">
+            <thead>
+              <tr className="sticky top-0 z-10 bg-sheet text-left text-[12px] text-soft">
+                <th className="py-1 font-normal">Joint</th>
+                <th className="font-normal">−180…180°</th>
+                <th className="text-right font-normal">Daylight</th>
+              </tr>
+            </thead>
+            <tbody>
+              {joints.map((joint) => (
+                <JointLine key={joint.id} joint={joint} picked={joint.id === pickedJoint} />
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
+      {joints.length > 1 && !pickedJoint && (
+        <Action className="mb-3" onClick={() => setSheet(true)}>
+          All joints at their worst
+        </Action>
+      )}
+      {sheet && <ContactSheet title="All joints at their worst" shots={worst} onClose={() => setSheet(false)} />}
       <PickedJoint />
       {bare.length > 0 && (
         <section className="mt-4">
@@ -79,12 +97,20 @@ function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
   const sweep = knownSweep(state);
   const worst = sweep ? Math.max(...sweep.bends.map((b) => b.daylight)) : 0;
   const short = isShortOfRange(joint, sweep);
+  const row = useRef<HTMLTableRowElement>(null);
+  useEffect(() => {
+    if (picked) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [picked]);
   const go = () => {
     pickJoint(joint.id);
     lookAtPlace(joint.x, joint.y, joint.radius * 5.5);
   };
   return (
-    <tr className={`cursor-pointer border-t border-rule ${picked ? 'bg-brass-wash' : 'hover:bg-paper'}`} onClick={go}>
+    <tr
+      ref={row}
+      className={`cursor-pointer border-t border-rule ${picked ? 'bg-brass-wash' : 'hover:bg-paper'}`}
+      onClick={go}
+    >
       <td className="py-1.5 pr-2">
         <button type="button" className="cursor-pointer text-left font-medium" aria-pressed={picked}>
           {jointLabel(doc, joint)}

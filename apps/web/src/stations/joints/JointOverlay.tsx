@@ -1,5 +1,5 @@
 import type { JointRow } from '@limber-sheaf/core';
-import { Circle, Group, Image, Label, Tag, Text } from 'react-konva';
+import { Circle, Group, Image, Label, Line, Tag, Text } from 'react-konva';
 import { useOnBench } from '../../bench/context';
 import { pickJoint, useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
@@ -11,8 +11,8 @@ import { usePlacing } from './usePlaceJoint';
 /** What Joints draws on the art: a brad at each joint, the picked one with its disc and legs, daylight in solid madder. */
 export function JointOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
-  const { viewport, pickedJoint, bends } = useBench();
-  const { disc, fit } = usePlacing();
+  const { viewport, pickedJoint, bends, placing } = useBench();
+  const { disc, fit, stroke } = usePlacing();
   const px = 1 / viewport.scale;
   const placed = placePieces(doc, view.id, bends);
   const joints = doc.joints.filter((j) => j.viewId === view.id);
@@ -75,6 +75,16 @@ export function JointOverlay({ palette }: { palette: Palette }) {
             />
           </Label>
         </Group>
+      )}
+      {placing?.chain && stroke.length > 2 && (
+        <Line
+          points={stroke}
+          stroke={palette.woad}
+          strokeWidth={3 * px}
+          lineCap="round"
+          lineJoin="round"
+          listening={false}
+        />
       )}
       {proposed && (
         <Group listening={false}>

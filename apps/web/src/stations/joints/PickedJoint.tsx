@@ -6,12 +6,18 @@ import {
   toHex,
   type JointChange,
   type JointRow,
+  type Rgb,
 } from '@limber-sheaf/core';
+import { useMemo, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { knownSweep, pickJoint, setBend, useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
+import type { Shot } from '../../workers/joint-tasks';
 import { findingOf } from './joint-words';
+import { ContactSheet } from './ContactSheet';
+import { JointCopies } from './JointCopies';
+import { Mends } from './Mends';
 import { SweepChart } from './SweepChart';
 
 /** The picked joint: its chart, its finding, every figure of it. */
@@ -36,6 +42,9 @@ function JointFigures({ joint }: { joint: JointRow }) {
   const known = knownSweep(state);
   const finding = known && findingOf(joint, known, label);
   const saw = { [joint.id]: joint.version };
+  const [sheet, setSheet] = useState(false);
+  const nine = useMemo(() => nineAngles(joint), [joint]);
+  const slide = joint.kind === 'slide';
   const change = (values: JointChange) => void edit('PATCH', `/joints/${joint.id}`, { ...values, saw });
   return (
     <section aria-label="Picked joint">
@@ -44,7 +53,9 @@ function JointFigures({ joint }: { joint: JointRow }) {
         {parent} ⟷ {child}
         {butt && <span className="text-madder"> · as a butt joint</span>}
       </p>
-      {sweep ? (
+      {slide ? (
+        <p className="my-3 text-[13px] text-soft">It slides and does not turn: there is nothing to sweep.</p>
+      ) : sweep ? (
         <SweepChart joint={joint} sweep={sweep} angle={angle} />
       ) : (
         <p className="my-3 text-[13px] text-soft">Sweeping… {state ? `${Math.round(state.share * 100)} %` : ''}</p>
@@ -56,6 +67,7 @@ function JointFigures({ joint }: { joint: JointRow }) {
           </button>
         </p>
       )}
+      {known && !slide && <Mends joint={joint} sweep={known} />}
       <LedgerRow name="Clean range">
         {known ? (
           known.cleanRange ? (
@@ -83,6 +95,19 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onCommit={(rangeHigh) => change({ rangeHigh })}
         />
       </LedgerRow>
+      <LedgerRow name="Kind">
+        <Choice
+          label="Kind"
+          value={joint.kind}
+          options={[
+            { value: 'hinge', word: 'hinge' },
+            { value: 'one-sided', word: 'one-sided' },
+            { value: 'swivel', word: 'swivel' },
+            { value: 'slide', word: 'slide' },
+          ]}
+          onChange={(kind) => change({ kind })}
+        />
+      </LedgerRow>
       <LedgerRow name="Disc">
         <NumberField
           label="Radius"
@@ -98,10 +123,8 @@ function JointFigures({ joint }: { joint: JointRow }) {
       </LedgerRow>
       <LedgerRow name="Line">
         <span className="inline-flex items-center gap-1.5">
-          <span
-            className="inline-block size-3.5 rounded-sm border border-rule"
-            style={{ background: toHex(joint.lineWidth > 0 ? joint.lineColour : joint.fillColour) }}
-          />
+          <Colour label="Line colour" value={joint.lineColour} onCommit={(lineColour) => change({ lineColour })} />
+          <Colour label="Fill colour" value={joint.fillColour} onCommit={(fillColour) => change({ fillColour })} />
           <NumberField
             label="Line width"
             value={joint.lineWidth}
@@ -157,6 +180,26 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onCommit={(percent) => change({ looseness: Math.max(0, Math.min(1, percent / 100)) })}
         />
       </LedgerRow>
+      <LedgerRow name="Reach beneath">
+        <NumberField
+          label="Reach beneath"
+          value={joint.reach}
+          unit="px"
+          step={5}
+          onCommit={(reach) => change({ reach: Math.max(0, reach) })}
+        />
+      </LedgerRow>
+      <LedgerRow name="Folds of the other">
+        <Choice
+          label="Folds of the other"
+          value={joint.foldsOut ? 'out' : 'in'}
+          options={[
+            { value: 'in', word: 'copied along' },
+            { value: 'out', word: 'left out' },
+          ]}
+          onChange={(folds) => change({ foldsOut: folds === 'out' })}
+        />
+      </LedgerRow>
       <LedgerRow name="Fit">
         {joint.confidence >= 0.8 ? 'sure' : joint.confidence >= 0.5 ? 'fair' : 'unsure: look closely'}
       </LedgerRow>
@@ -165,6 +208,7 @@ function JointFigures({ joint }: { joint: JointRow }) {
           {joint.rounded ? 'Unround' : 'Round both ends'}
         </Action>
         <Action onClick={() => void edit('POST', `/joints/${joint.id}/fit`, { saw })}>Fit disc to contour</Action>
+        <Action onClick={() => setSheet(true)}>Nine angles</Action>
         <Action
           tone="wrong"
           onClick={() => {
@@ -175,6 +219,37 @@ function JointFigures({ joint }: { joint: JointRow }) {
           Delete
         </Action>
       </div>
+      <JointCopies joint={joint} />
+      {sheet && <ContactSheet title={`${label} at nine angles`} shots={nine} onClose={() => setSheet(false)} />}
     </section>
+  );
+}
+
+/** Nine angles over the range, rest among them. */
+function nineAngles({ id, rangeLow, rangeHigh }: JointRow): Shot[] {
+  const angles = Array.from({ length: 9 }, (_, i) => Math.round(rangeLow + ((rangeHigh - rangeLow) * i) / 8));
+  const nearest = angles.reduce((best, angle, i) => (Math.abs(angle) < Math.abs(angles[best]) ? i : best), 0);
+  angles[nearest] = 0;
+  return angles.map((angle) => ({ jointId: id, angle, butt: false }));
+}
+
+/** A colour as a swatch that opens the system's picker; committed when it is closed. */
+function Colour({ label, value, onCommit }: { label: string; value: Rgb; onCommit: (colour: Rgb) => void }) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const commit = () => {
+    if (draft === null) return;
+    setDraft(null);
+    onCommit([1, 3, 5].map((at) => parseInt(draft.slice(at, at + 2), 16)) as unknown as Rgb);
+  };
+  return (
+    <input
+      type="color"
+      aria-label={label}
+      title={label}
+      value={draft ?? toHex(value)}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={commit}
+      className="h-5 w-6 cursor-pointer rounded border border-rule bg-transparent p-0"
+    />
   );
 }

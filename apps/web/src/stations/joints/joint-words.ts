@@ -4,6 +4,7 @@ import {
   hangingFrom,
   isCleanBend,
   pieceById,
+  worstBend,
   type CharacterDoc,
   type JointRow,
   type Sweep,
@@ -11,13 +12,13 @@ import {
 
 /** Everything that a joint's sweep depends on, as one text. */
 export function sweepSignature(doc: CharacterDoc, joint: JointRow, butt: boolean): string {
-  const { x, y, radius, rangeLow, rangeHigh, lineWidth, lineColour, fillColour, looseness } = joint;
+  const { x, y, radius, rangeLow, rangeHigh, lineWidth, lineColour, fillColour, looseness, reach, foldsOut } = joint;
   const child = doc.pieces.find((p) => p.id === joint.childId);
   if (!child) return '';
   const moving = new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, child.id)).map((p) => p.id)]);
   const pieces = drawOrder(doc, joint.viewId)
     .filter((p) => moving.has(p.id))
-    .map((p) => [p.id, p.face.blob, p.overlap?.blob, p.under?.blob]);
+    .map((p) => [p.id, p.face.blob, p.overlap?.blob, p.under?.blob, p.clean?.blob]);
   return JSON.stringify([
     x,
     y,
@@ -28,6 +29,8 @@ export function sweepSignature(doc: CharacterDoc, joint: JointRow, butt: boolean
     lineColour,
     fillColour,
     looseness,
+    reach,
+    foldsOut,
     butt,
     pieces,
   ]);
@@ -56,6 +59,14 @@ export function foulStretches(joint: JointRow, sweep: Sweep): [number, number][]
   return stretches;
 }
 
+/** The angle at which a joint shows most that is wrong, degrees; where nothing is, the farthest from rest. */
+export function worstAngle(sweep: Sweep | null): number {
+  if (!sweep || sweep.bends.length === 0) return 0;
+  const worst = worstBend(sweep.bends);
+  if (worst.daylight + worst.strayLine + worst.brokenLine > 0) return Math.round(worst.angle);
+  return sweep.bends.reduce((a, b) => (Math.abs(b.angle) > Math.abs(a.angle) ? b : a)).angle;
+}
+
 /** A finding in words: what, where, how much, and what would mend it; null for a clean joint. */
 export function findingOf(joint: JointRow, sweep: Sweep, name: string): { sentence: string; angle: number } | null {
   const stretches = foulStretches(joint, sweep);
@@ -63,9 +74,7 @@ export function findingOf(joint: JointRow, sweep: Sweep, name: string): { senten
   const [from] = stretches
     .map(([low, high]) => (low > 0 ? low : high < 0 ? high : 0))
     .sort((a, b) => Math.abs(a) - Math.abs(b));
-  const worst = sweep.bends.reduce((a, b) =>
-    b.daylight + b.strayLine + b.brokenLine > a.daylight + a.strayLine + a.brokenLine ? b : a,
-  );
+  const worst = worstBend(sweep.bends);
   const limits = cleanLimits(joint);
   const fault =
     worst.daylight > limits.daylight
@@ -73,13 +82,9 @@ export function findingOf(joint: JointRow, sweep: Sweep, name: string): { senten
       : worst.strayLine > limits.strayLine
         ? { word: 'Stray line', px: worst.strayLine }
         : { word: 'Broken line', px: worst.brokenLine };
-  const mend = !joint.rounded
-    ? 'Round both ends.'
-    : fault.word === 'Daylight'
-      ? 'Fit the disc again, or narrow the range.'
-      : 'Put the outline on the other piece, or narrow the range.';
+  const mend = joint.rounded ? '' : ' Round both ends.';
   return {
-    sentence: `${fault.word} at ${name} from ${Math.round(from)}°, ${Math.round(fault.px)} px at worst. ${mend}`,
+    sentence: `${fault.word} at ${name} from ${Math.round(from)}°, ${Math.round(fault.px)} px at worst.${mend}`,
     angle: worst.angle,
   };
 }

@@ -12,9 +12,11 @@ interface PlacingStore {
   /** The disc that a click would give. */
   fit: PairFit | null;
   pressed: { x: number; y: number } | null;
+  /** A stroke along a chain, x, y pairs. */
+  stroke: number[];
 }
 
-export const NO_PLACING: PlacingStore = { disc: null, fit: null, pressed: null };
+export const NO_PLACING: PlacingStore = { disc: null, fit: null, pressed: null, stroke: [] };
 export const usePlacing = create<PlacingStore>(() => NO_PLACING);
 
 /** Placing a joint: click the two pieces and it is fitted, or draw a disc over both by hand. */
@@ -54,10 +56,47 @@ export function usePlaceJoint() {
     [doc, view.id],
   );
 
+  /** The pieces that a stroke passes, in its order, each once. */
+  const piecesAlong = useCallback(
+    async (stroke: readonly number[]): Promise<string[]> => {
+      const order = drawOrder(doc, view.id).reverse();
+      const found: string[] = [];
+      for (let i = 0; i < stroke.length; i += 2) {
+        const spot = { x: stroke[i], y: stroke[i + 1] };
+        const id = await handWorker().pieceUnder(order.map((piece) => ({ id: piece.id, face: piece.face, ...spot })));
+        if (id && !found.includes(id)) found.push(id);
+      }
+      return found;
+    },
+    [doc, view.id],
+  );
+
+  const chain = useCallback(
+    async (stroke: readonly number[]) => {
+      const pieceIds = await piecesAlong(stroke);
+      if (pieceIds.length < 2) {
+        toast.error('The stroke passes one piece at most.', {
+          description: 'Draw it over the pieces of the chain, from the root to the tip.',
+        });
+        return;
+      }
+      const state = await edit('POST', `/views/${view.id}/joints/chain`, { pieceIds });
+      if (!state) return;
+      useBench.setState({ placing: null });
+      const first = state.doc.joints.find((j) => j.childId === pieceIds[1]);
+      if (first) pickJoint(first.id);
+    },
+    [piecesAlong, edit, view.id],
+  );
+
   const release = useCallback(
     async (pieceId: string | null) => {
-      const { disc } = usePlacing.getState();
-      usePlacing.setState({ pressed: null, disc: null });
+      const { disc, stroke } = usePlacing.getState();
+      usePlacing.setState({ pressed: null, disc: null, stroke: [] });
+      if (useBench.getState().placing?.chain) {
+        await chain(stroke);
+        return;
+      }
       if (disc) {
         const [a, b] = await piecesUnder(disc);
         if (!b) {
@@ -77,7 +116,7 @@ export function usePlaceJoint() {
       if (!first || first === pieceId) useBench.setState({ placing: { first: pieceId }, pickedPiece: pieceId });
       else await place({ pieceId: first, otherId: pieceId });
     },
-    [place, piecesUnder],
+    [place, piecesUnder, chain],
   );
 
   /** Shows the disc that two pieces would get. */
@@ -92,10 +131,14 @@ export function usePlaceJoint() {
 
   return {
     active: placing !== null,
-    press: (at: { x: number; y: number }) => usePlacing.setState({ pressed: at }),
+    press: (at: { x: number; y: number }) => usePlacing.setState({ pressed: at, stroke: [at.x, at.y] }),
     move: (at: { x: number; y: number }) => {
       const { pressed } = usePlacing.getState();
       if (!pressed) return;
+      if (useBench.getState().placing?.chain) {
+        usePlacing.setState(({ stroke }) => ({ stroke: [...stroke, at.x, at.y] }));
+        return;
+      }
       const radius = Math.hypot(at.x - pressed.x, at.y - pressed.y);
       const near = 8 / useBench.getState().viewport.scale;
       usePlacing.setState({ disc: radius > near ? { ...pressed, radius } : null });

@@ -18,7 +18,7 @@ export function useSweeps(): void {
   useEffect(() => {
     let wanted = true;
     const joints = doc.joints
-      .filter((j) => j.viewId === view.id)
+      .filter((j) => j.viewId === view.id && j.kind !== 'slide')
       .sort((a, b) => Number(b.id === pickedJoint) - Number(a.id === pickedJoint));
     void (async () => {
       for (const joint of joints) {

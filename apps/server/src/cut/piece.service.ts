@@ -1,0 +1,120 @@
+import {
+  LimberError,
+  changePiece,
+  deletePiece,
+  labelFor,
+  mergePieces,
+  nameFor,
+  partOf,
+  pieceById,
+  renamePart,
+  type NameTokens,
+} from '@limber-sheaf/core';
+import { Injectable } from '@nestjs/common';
+import { characterOf } from '../data/document-store.js';
+import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
+import type { CutOrder } from '../work/cut-task.js';
+import { CutService, refuseBadName } from './cut.service.js';
+
+/** What is done to one piece: its name, its shape, its edges, merging, deleting. */
+@Injectable()
+export class PieceService {
+  constructor(
+    private readonly edits: EditService,
+    private readonly cut: CutService,
+  ) {}
+
+  /** Names a part anew. */
+  async rename(partId: string, context: EditContext, tokens: NameTokens): Promise<CharacterState> {
+    return this.edits.run(await characterOf('part', partId), context, (doc) => {
+      refuseBadName(doc, tokens);
+      const part = doc.parts.find((p) => p.id === partId);
+      const diff = renamePart(doc, partId, tokens);
+      return {
+        kind: 'rename',
+        summary: `Rename ${part ? nameFor(part, doc.character.scheme) : ''} to ${nameFor(tokens, doc.character.scheme)}`,
+        diff,
+      };
+    });
+  }
+
+  /** Deletes a piece; its pixels are the design's again. */
+  async remove(pieceId: string, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, (doc) => ({
+      kind: 'delete-piece',
+      summary: `Delete ${labelFor(partOf(doc, pieceById(doc, pieceId)))}`,
+      diff: deletePiece(doc, pieceId),
+    }));
+  }
+
+  /** Grows or shrinks a piece, or fills its holes. */
+  async reshape(
+    pieceId: string,
+    context: EditContext,
+    change: { by?: number; fillHoles?: boolean },
+  ): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc, tx) => {
+      const piece = pieceById(doc, pieceId);
+      const name = labelFor(partOf(doc, piece));
+      const by = change.by ?? 0;
+      const order: CutOrder = change.fillHoles ? { op: 'fill-holes', pieceId } : { op: 'reshape', pieceId, by };
+      const outcome = await this.cut.compute(doc, piece.viewId, order, tx);
+      const summary = change.fillHoles
+        ? `Fill holes of ${name}`
+        : `${by > 0 ? 'Grow' : 'Shrink'} ${name} by ${Math.abs(by)} px`;
+      return this.cut.plan(doc, piece.viewId, outcome, tx, { kind: 'reshape', summary }, []);
+    });
+  }
+
+  /** Makes a new piece of all islands of a piece but the largest. */
+  async splitIslands(pieceId: string, context: EditContext, tokens: NameTokens): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc, tx) => {
+      const piece = pieceById(doc, pieceId);
+      this.cut.refuseCutAlready(doc, piece.viewId, tokens);
+      const outcome = await this.cut.compute(doc, piece.viewId, { op: 'split-islands', pieceId }, tx);
+      const summary = `Split ${labelFor(tokens)} off ${labelFor(partOf(doc, piece))}`;
+      return this.cut.plan(doc, piece.viewId, outcome, tx, { kind: 'split-islands', summary }, [tokens], {
+        cutFrom: pieceId,
+      });
+    });
+  }
+
+  /** Merges one piece into another. */
+  async merge(pieceId: string, context: EditContext, goneId: string): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc, tx) => {
+      const piece = pieceById(doc, pieceId);
+      const gone = pieceById(doc, goneId);
+      if (gone.viewId !== piece.viewId || goneId === pieceId)
+        throw new LimberError('not-two-pieces', 'Merging needs two pieces of the same view.');
+      const outcome = await this.cut.compute(doc, piece.viewId, { op: 'merge', pieceId, goneId }, tx);
+      const change = await this.cut.kept(outcome.sheets[0].change, tx);
+      return {
+        kind: 'merge',
+        summary: `Merge ${labelFor(partOf(doc, gone))} into ${labelFor(partOf(doc, piece))}`,
+        diff: mergePieces(doc, pieceId, goneId, change),
+      };
+    });
+  }
+
+  /** Sets a piece's margin, whether its edges are unmixed, or drops what it copied. */
+  async changePiece(
+    pieceId: string,
+    context: EditContext,
+    change: { margin?: number; unmix?: boolean; dropCopies?: boolean },
+  ): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, (doc) => {
+      const name = labelFor(partOf(doc, pieceById(doc, pieceId)));
+      const { margin, unmix, dropCopies } = change;
+      const summary = dropCopies
+        ? `Drop the copies of ${name}`
+        : margin !== undefined
+          ? `Set the margin of ${name} to ${margin} px`
+          : `${unmix ? 'Unmix' : 'Leave'} the edges of ${name}${unmix ? '' : ' as drawn'}`;
+      return {
+        kind: 'change-piece',
+        summary,
+        diff: changePiece(doc, pieceId, { margin, unmix, ...(dropCopies ? { extra: null } : {}) }),
+      };
+    });
+  }
+}

@@ -1,0 +1,166 @@
+import type { CharacterDoc } from '@limber-sheaf/core';
+import { encodePng } from '@limber-sheaf/formats';
+import { call, design, end, startServer, type Running, type State } from './server-under-test';
+
+let server: Running;
+let production: string;
+jest.setTimeout(120_000);
+
+beforeAll(async () => {
+  server = await startServer();
+  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Ebb' })).body.id;
+});
+afterAll(() => end(server));
+
+const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
+
+/** Two drawn arms side by side, 60 px wide, from y 20 to 320, with a head in between. */
+function twoArms(): Uint8Array {
+  const [width, height] = [320, 340];
+  const data = new Uint8Array(width * height * 4);
+  for (const left of [20, 240])
+    for (let y = 20; y < 320; y++)
+      for (let x = left; x < left + 60; x++) {
+        const line = x < left + 5 || x >= left + 55 || y < 25 || y >= 315;
+        data.set(line ? [43, 35, 51, 255] : [228, 169, 58, 255], (y * width + x) * 4);
+      }
+  for (let y = 20; y < 90; y++)
+    for (let x = 130; x < 190; x++) data.set(y < 60 ? [236, 182, 150, 255] : [200, 150, 120, 255], (y * width + x) * 4);
+  return encodePng({ width, height, data });
+}
+
+const box = (x: number, y: number, width: number, height: number) => ({
+  x,
+  y,
+  width,
+  height,
+  runs: [0, width * height],
+});
+const arm = (part: string, side: string) => ({ group: 'arm', side, part });
+
+/** Upper, lower and hand on both sides, the head with its eyes; nothing jointed. */
+async function arms(): Promise<{ id: string; view: string; doc: CharacterDoc }> {
+  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Arms', twoArms()));
+  const view = doc.views[0].id;
+  const targets = [
+    ['A', 20],
+    ['B', 240],
+  ].flatMap(([side, x]) =>
+    ['upper', 'lower', 'hand'].map((part, i) => ({
+      tokens: arm(part, side as string),
+      mask: box(x as number, 20 + 100 * i, 60, 100),
+    })),
+  );
+  const face = [
+    { tokens: { group: 'head' }, mask: box(130, 20, 60, 70) },
+    { tokens: { group: 'eyes' }, mask: box(140, 40, 40, 10) },
+  ];
+  const state = await ask('POST', `/views/${view}/cut/take`, { targets: [...targets, ...face] });
+  return { id: doc.character.id, view, doc: state.doc };
+}
+
+const pieceOf = (doc: CharacterDoc, part: string, side: string) => {
+  const row = doc.parts.find((p) => p.group === 'arm' && p.part === part && p.side === side);
+  return doc.pieces.find((p) => p.partId === row?.id)?.id ?? '';
+};
+const jointOf = (doc: CharacterDoc, part: string, side: string) => {
+  const joint = doc.joints.find((j) => j.childId === pieceOf(doc, part, side));
+  if (!joint) throw new Error(`no joint of ${part} ${side}`);
+  return joint;
+};
+
+test('fit all takes the plan at its word: what only moves along is left, and said', async () => {
+  const { view } = await arms();
+  const all = await ask('POST', `/views/${view}/joints/fit-all`);
+  expect(all.doc.joints).toHaveLength(4);
+  expect(all.notes?.join(' ')).toMatch(/eyes move with what they hang from, by the plan/);
+});
+
+test('a stroke over a limb gives a chain of joints, as one edit', async () => {
+  const { id, view, doc } = await arms();
+  const pieceIds = ['upper', 'lower', 'hand'].map((part) => pieceOf(doc, part, 'A'));
+  const made = await ask('POST', `/views/${view}/joints/chain`, { pieceIds });
+  expect(made.undo).toBe('Fit and round a chain of 2 joints');
+  expect(made.doc.joints.map((j) => [Math.round(j.x), Math.round(j.y), j.rounded]).sort()).toEqual([
+    [50, 120, true],
+    [50, 220, true],
+  ]);
+  expect((await ask('POST', `/characters/${id}/undo`)).doc.joints).toEqual([]);
+  const apart = await ask('POST', `/views/${view}/joints/chain`, {
+    pieceIds: [pieceIds[0], pieceOf(doc, 'hand', 'B')],
+  });
+  expect(apart).toMatchObject({
+    code: expect.any(String) as string,
+    sentence: expect.stringMatching(/touch/) as string,
+  });
+});
+
+test('a finished limb is copied to the other side, mirrored; linked, it stays in step', async () => {
+  const { id, view } = await arms();
+  let { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
+  const elbow = jointOf(doc, 'lower', 'A');
+  await ask('PATCH', `/joints/${elbow.id}`, { rangeLow: -20, rangeHigh: 100, reach: 12 });
+  const copied = await ask('POST', `/joints/${elbow.id}/copy`, { link: true });
+  expect(copied.summary ?? copied.undo).toMatch(/Link elbow A to elbow B, wrist B|Link elbow A to/);
+  expect(jointOf(copied.doc, 'lower', 'B')).toMatchObject({
+    rangeLow: -100,
+    rangeHigh: 20,
+    reach: 12,
+    twinId: elbow.id,
+  });
+  ({ doc } = await ask('PATCH', `/joints/${jointOf(copied.doc, 'lower', 'B').id}`, { looseness: 0.5 }));
+  expect(jointOf(doc, 'lower', 'A').looseness).toBe(0.5);
+  ({ doc } = await ask('DELETE', `/joints/${elbow.id}/link`));
+  expect(doc.joints.filter((j) => j.twinId === elbow.id)).toEqual([]);
+  const onto = await ask('POST', `/joints/${elbow.id}/copy`, { ontoId: jointOf(doc, 'hand', 'A').id, link: false });
+  expect(jointOf(onto.doc, 'hand', 'A')).toMatchObject({ rangeLow: -20, rangeHigh: 100 });
+  expect((await ask('POST', `/characters/${id}/undo`)).doc.joints).toHaveLength(4);
+});
+
+test('a joint whose disc a cut has changed is fitted again, one placed by hand stays; both are said', async () => {
+  const { view, doc } = await arms();
+  await ask('POST', `/views/${view}/joints/fit-all`);
+  // The hand takes 20 px more of the lower arm: the wrist moves up with the cut.
+  const grown = await ask('POST', `/views/${view}/cut/take`, {
+    targets: [{ pieceId: pieceOf(doc, 'hand', 'A'), mask: box(20, 200, 60, 20) }],
+  });
+  expect(jointOf(grown.doc, 'hand', 'A').y).toBeCloseTo(200, 0);
+  expect(grown.notes?.join(' ')).toMatch(/Wrist A was fitted again/);
+  const wrist = jointOf(grown.doc, 'hand', 'B');
+  await ask('DELETE', `/joints/${wrist.id}`);
+  await ask('POST', `/views/${view}/joints`, {
+    pieceId: wrist.childId,
+    otherId: wrist.parentId,
+    disc: { x: 270, y: 222, radius: 26 },
+  });
+  const kept = await ask('POST', `/views/${view}/cut/take`, {
+    targets: [{ pieceId: pieceOf(doc, 'hand', 'B'), mask: box(240, 210, 60, 10) }],
+  });
+  expect(jointOf(kept.doc, 'hand', 'B')).toMatchObject({ x: 270, y: 222, radius: 26 });
+  expect(kept.notes?.join(' ')).toMatch(/Wrist B stays where it was/);
+});
+
+test('kind, reach, colours and folds are set by hand; a slide is not swept', async () => {
+  const { view } = await arms();
+  const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
+  const elbow = jointOf(doc, 'lower', 'A');
+  const set = await ask('PATCH', `/joints/${elbow.id}`, {
+    kind: 'slide',
+    lineColour: [1, 2, 3],
+    fillColour: [200, 100, 50],
+    foldsOut: true,
+  });
+  expect(jointOf(set.doc, 'lower', 'A')).toMatchObject({
+    kind: 'slide',
+    lineColour: [1, 2, 3],
+    fillColour: [200, 100, 50],
+  });
+  const { body } = await call<{ joints: { jointId: string }[] }>(server, 'GET', `/views/${view}/checks`);
+  expect(body.joints).toHaveLength(3);
+  for (const bad of [{ kind: 'ball' }, { lineColour: [1, 2] }, { fillColour: [0, 0, 300] }, { reach: -2 }])
+    expect((await ask('PATCH', `/joints/${elbow.id}`, bad)).code).toBe('bad-request');
+  expect((await ask('PATCH', `/joints/${elbow.id}`, { reach: 3000 })).code).toBe('bad-disc');
+  expect((await ask('POST', `/joints/${elbow.id}/copy`, { ontoId: elbow.id, link: false })).code).toBe(
+    'not-two-joints',
+  );
+});

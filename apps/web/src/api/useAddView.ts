@@ -1,0 +1,16 @@
+import { useSWRConfig } from 'swr';
+import { request } from './client';
+import type { CharacterState } from './types';
+
+/** Brings in another view of a character. @throws ApiError */
+export function useAddView(characterId: string) {
+  const { mutate } = useSWRConfig();
+  return async (key: string, design: Blob): Promise<CharacterState> => {
+    const form = new FormData();
+    form.append('key', key);
+    form.append('design', design, 'design');
+    const state = await request<CharacterState>('POST', `/characters/${characterId}/views`, form);
+    await mutate(`/characters/${characterId}`, state, { revalidate: false });
+    return state;
+  };
+}

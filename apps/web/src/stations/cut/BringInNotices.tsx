@@ -1,0 +1,96 @@
+import { useEffect, useState } from 'react';
+import { useOnBench } from '../../bench/context';
+import { lookAtPlace } from '../../bench/store';
+import { Action } from '../../ui/controls';
+import { handWorker } from '../../workers/core';
+import { MatteDialog } from './MatteDialog';
+import { SortingTable } from './SortingTable';
+
+/** Groups up to this many px count as specks. */
+const LARGEST_SPECK = 64;
+
+/** What the worker found out about a design. */
+interface Findings {
+  blob: string;
+  backdrop: { colour: string; share: number } | null;
+  specks: { area: number; x: number; y: number }[];
+  haze: number;
+}
+
+/** What should be done to a design before it is cut: layers to sort, a backdrop, specks. */
+export function BringInNotices() {
+  const { doc, view, edit } = useOnBench();
+  const raw = !doc.pieces.some((piece) => piece.viewId === view.id);
+  const [dialog, setDialog] = useState<'layers' | 'matte' | null>(null);
+  const [found, setFound] = useState<Findings | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void (async () => {
+      const backdrop = await handWorker().backdrop(view.designBlob);
+      const specks = await handWorker().specks(view.designBlob, LARGEST_SPECK);
+      if (wanted) setFound({ blob: view.designBlob, backdrop, ...specks });
+    })();
+    return () => {
+      wanted = false;
+    };
+  }, [view.designBlob]);
+  // What was found of another design does not count for this one.
+  const here = found?.blob === view.designBlob ? found : null;
+  const layers = view.brought?.layers ?? null;
+  return (
+    <>
+      {raw && layers && (
+        <Notice>
+          <strong>{layers.length} layers came with this file.</strong> Sort them into parts, and they are cut in one go.
+          <Action tone="go" className="mt-2" onClick={() => setDialog('layers')}>
+            Sort the layers
+          </Action>
+        </Notice>
+      )}
+      {raw && here?.backdrop && (
+        <Notice>
+          <strong>A plain backdrop is behind the design</strong>{' '}
+          <span
+            className="inline-block size-3 rounded-full border border-soft align-[-1px]"
+            style={{ background: here.backdrop.colour }}
+          />{' '}
+          <span className="figures">{here.backdrop.colour}</span>. Free it before cutting.
+          <Action tone="go" className="mt-2" onClick={() => setDialog('matte')}>
+            Remove the backdrop
+          </Action>
+        </Notice>
+      )}
+      {here && (here.specks.length > 0 || here.haze > 0) && (
+        <Notice>
+          {here.specks.length > 0 && (
+            <button
+              type="button"
+              className="cursor-pointer font-semibold underline"
+              onClick={() => lookAtPlace(here.specks[0].x, here.specks[0].y, 60)}
+            >
+              {here.specks.length} {here.specks.length === 1 ? 'speck' : 'specks'}
+            </button>
+          )}
+          {here.specks.length > 0 && here.haze > 0 && ' and '}
+          {here.haze > 0 && <strong>{here.haze.toLocaleString('en')} px of haze</strong>} lie apart from the figure.
+          <Action
+            className="mt-2"
+            onClick={() => void edit('POST', `/views/${view.id}/specks`, { largest: LARGEST_SPECK })}
+          >
+            Sweep them away
+          </Action>
+        </Notice>
+      )}
+      {dialog === 'layers' && layers && <SortingTable layers={layers} onClose={() => setDialog(null)} />}
+      {dialog === 'matte' && <MatteDialog onClose={() => setDialog(null)} />}
+    </>
+  );
+}
+
+function Notice({ children }: { children: React.ReactNode }) {
+  return (
+    <section className="mb-3 flex flex-col items-start rounded-lg border border-brass/50 bg-brass-wash/60 px-3 py-2.5 text-[13px] *:first:inline">
+      <span>{children}</span>
+    </section>
+  );
+}

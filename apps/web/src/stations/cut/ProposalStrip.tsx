@@ -1,0 +1,59 @@
+import { labelFor, type NameTokens } from '@limber-sheaf/core';
+import { toast } from 'sonner';
+import { useOnBench } from '../../bench/context';
+import { pickPiece, useBench } from '../../bench/store';
+import { Action } from '../../ui/controls';
+import { sameTokens } from './parts';
+import { acceptTargets, dropProposal, propose, proposalStore } from './proposals';
+import { usePenStore } from './pen-store';
+
+/** What can be done with the proposal on the table. */
+export function ProposalStrip({ className }: { className: string }) {
+  const { view, edit } = useOnBench();
+  const { picture, parts } = proposalStore();
+  const pickedPart = useBench((s) => s.pickedPart);
+  const busy = usePenStore((s) => s.busy);
+  if (!picture) return null;
+  const guessed = new Set(picture.shapes.flatMap((shape) => (shape.part === null ? [] : [shape.part])));
+  const unknown = picture.shapes.filter((shape) => shape.part === null).length;
+  const has = pickedPart && [...guessed].some((part) => sameTokens(parts[part], pickedPart));
+
+  const accept = async (only: NameTokens | null) => {
+    usePenStore.setState({ busy: true });
+    const targets = await acceptTargets(only);
+    const state = targets.length > 0 && (await edit('POST', `/views/${view.id}/cut/take`, { targets, word: 'Accept' }));
+    usePenStore.setState({ busy: false });
+    if (!state) return;
+    for (const note of state.notes ?? []) toast(note);
+    pickPiece(null, null);
+    if (only) void propose(state.doc, view.id);
+    else {
+      dropProposal();
+      toast(`${targets.length} parts are cut.`, {
+        description:
+          unknown > 0 ? `${unknown} shapes without a part were left: sweep them up, or soak them.` : undefined,
+      });
+    }
+  };
+  return (
+    <span className={className}>
+      <span className="px-1 text-[13px] text-soft">
+        {guessed.size} parts{unknown > 0 ? `, ${unknown} shapes unnamed` : ''}. Pick a part, click what is its.
+      </span>
+      <Action tone="go" disabled={busy || guessed.size === 0} onClick={() => void accept(null)}>
+        Accept all
+      </Action>
+      {has && (
+        <Action disabled={busy} onClick={() => void accept(pickedPart)}>
+          Only {labelFor(pickedPart)}
+        </Action>
+      )}
+      <Action title="Draw a line across a shape" hotkey="C" onClick={() => useBench.setState({ tool: 'cross' })}>
+        Split
+      </Action>
+      <Action hotkey="Esc" onClick={dropProposal}>
+        Drop
+      </Action>
+    </span>
+  );
+}

@@ -1,0 +1,87 @@
+import { writeOpenRaster, encodePng } from '@limber-sheaf/formats';
+import sharp from 'sharp';
+import { expect, test } from './bench';
+
+const CANVAS = { width: 2000, height: 3000 };
+
+test('a raw design is proposed, accepted, put right and swept up: every pixel is in a part', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Juniper Vane, raw', 'cut');
+  await page.getByRole('button', { name: 'Propose P' }).click();
+  const accept = page.getByRole('button', { name: 'Accept all' });
+  await expect(accept).toBeVisible({ timeout: 30_000 });
+  await accept.click();
+  await expect.poll(async () => (await bench.doc(id)).pieces.length, { timeout: 40_000 }).toBeGreaterThan(18);
+  await expect(page.getByText(/of 24 planned parts cut/)).toBeVisible();
+  // What no part was proposed for goes to the pieces it lies in.
+  await page
+    .getByRole('button', { name: /Sweep up/ })
+    .first()
+    .click();
+  await expect(page.getByText('100.0%')).toBeVisible({ timeout: 20_000 });
+  const { checks } = await bench.api<{ checks: { id: string; ok: boolean; figure: number }[] }>(
+    `/views/${(await bench.doc(id)).views[0].id}/checks`,
+  );
+  expect(checks.find((c) => c.id === 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+  // All of it is two steps back.
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await bench.doc(id)).pieces.length).toBe(0);
+});
+
+test('a patch is soaked up for the picked part; peek, X-ray and a mirrored cut are a key away', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Brindle', 'cut');
+  const ledger = page.getByRole('complementary', { name: 'Ledger' });
+  await ledger.getByRole('button', { name: 'foot' }).first().click();
+  await expect(page.getByRole('button', { name: 'Soak S' })).toHaveAttribute('aria-pressed', 'true');
+  await page.waitForTimeout(1500);
+  await bench.click(CANVAS, [840, 2740]);
+  const foot = async () => {
+    const doc = await bench.doc(id);
+    const part = doc.parts.find((p) => p.group === 'leg' && p.part === 'foot' && p.side === 'A');
+    return doc.pieces.find((p) => p.partId === part?.id);
+  };
+  await expect.poll(async () => (await foot())?.face.area ?? 0, { timeout: 20_000 }).toBeGreaterThan(20_000);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('x');
+  await expect(page.getByRole('button', { name: 'X-ray X' })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('x');
+  await page.keyboard.press('Control+z');
+  await expect.poll(foot).toBeUndefined();
+});
+
+test('a layered file is sorted into pieces at the table', async ({ bench, page }) => {
+  const paint = async (shape: string) =>
+    new Uint8Array(
+      await sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="400" height="600">${shape}</svg>`))
+        .png()
+        .toBuffer(),
+    );
+  const whole = (png: Uint8Array) => ({ x: 0, y: 0, png, visible: true });
+  const torso = await paint('<rect x="120" y="200" width="160" height="260" fill="#3a5c84"/>');
+  const head = await paint('<circle cx="200" cy="140" r="90" fill="#ecb696"/>');
+  const merged = await paint(
+    '<rect x="120" y="200" width="160" height="260" fill="#3a5c84"/><circle cx="200" cy="140" r="90" fill="#ecb696"/>',
+  );
+  const thumbnail = encodePng({ width: 1, height: 1, data: new Uint8Array(4) });
+  const layers = [
+    { name: 'torso', ...whole(torso) },
+    { name: 'head', ...whole(head) },
+  ];
+  const file = Buffer.from(writeOpenRaster({ width: 400, height: 600, layers, merged, thumbnail }));
+  await page.goto(bench.address);
+  await page.getByRole('button', { name: 'New character' }).click();
+  await page.getByLabel('Design').setInputFiles({ name: 'bosun.ora', mimeType: 'image/openraster', buffer: file });
+  await page.getByRole('button', { name: 'Bring in' }).click();
+  await expect(page.getByRole('heading', { name: 'Plan' })).toBeVisible();
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: /Sort/ }).first().click();
+  await expect(page.getByRole('dialog')).toContainText('torso');
+  await page.getByRole('dialog').getByRole('button', { name: /Make/ }).click();
+  await expect(page.getByText('100.0%')).toBeVisible();
+});

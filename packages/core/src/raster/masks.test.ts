@@ -1,0 +1,79 @@
+import fc from 'fast-check';
+import { box, circle, inside } from '../testing/drawing.js';
+import { createPlacedMask, maskArea, type PlacedMask } from './mask.js';
+import { distanceField } from './distance-field.js';
+import { growMask, holesOf, islandsOf, reachOf, shrinkMask, trimMask } from './morphology.js';
+import { fromRuns, toRuns } from './runs.js';
+
+const anyMask = fc
+  .tuple(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 12 }), fc.integer({ min: -5, max: 5 }))
+  .chain(([width, height, x]) =>
+    fc.array(fc.boolean(), { minLength: width * height, maxLength: width * height }).map((bits): PlacedMask => {
+      const mask = createPlacedMask({ x, y: -x, width, height });
+      bits.forEach((on, i) => (mask.data[i] = on ? 255 : 0));
+      return mask;
+    }),
+  );
+
+test('a mask written as runs is read back as it was, and its runs add up to its paint', () => {
+  fc.assert(
+    fc.property(anyMask, (mask) => {
+      const runs = toRuns(mask);
+      expect(fromRuns(runs)).toEqual(mask);
+      expect(runs.runs.filter((_, i) => i % 2 === 1).reduce((a, b) => a + b, 0)).toBe(maskArea(mask));
+    }),
+  );
+});
+
+test('runs that do not fit into their rectangle are refused', () => {
+  const rect = { x: 0, y: 0, width: 3, height: 2 };
+  for (const runs of [[7], [0, 9], [1.5, 2], [-1, 3], [2, Number.NaN]])
+    expect(() => fromRuns({ ...rect, runs })).toThrow(RangeError);
+});
+
+test('growing and shrinking a disc by n px changes its radius by n', () => {
+  const canvas = { x: 0, y: 0, width: 120, height: 120 };
+  const disc = inside(120, 120, circle(60, 60, 30));
+  const radius = (mask: PlacedMask | null) => (mask ? Math.sqrt(maskArea(mask) / Math.PI) : 0);
+  for (const by of [1, 3, 7]) {
+    expect(radius(growMask(disc, by, canvas))).toBeCloseTo(30 + by, 0);
+    expect(radius(shrinkMask(disc, by))).toBeCloseTo(30 - by, 0);
+  }
+  expect(radius(shrinkMask(growMask(disc, 5, canvas), 5))).toBeCloseTo(30, 0);
+});
+
+test('what is within reach is what the distance field says', () => {
+  fc.assert(
+    fc.property(anyMask, fc.double({ min: 0, max: 7, noNaN: true }), (mask, by) => {
+      const far = distanceField(mask);
+      expect([...reachOf(mask, by)]).toEqual([...far].map((d) => (d <= by ? 255 : 0)));
+    }),
+  );
+});
+
+test('holes and islands are told apart, however many there are', () => {
+  const sheet = inside(100, 60, (x, y) =>
+    Math.max(
+      Math.min(box(4, 4, 56, 56)(x, y), -circle(20, 20, 6)(x, y), -circle(40, 40, 8)(x, y)),
+      circle(80, 30, 9)(x, y),
+    ),
+  );
+  expect(maskArea(holesOf(sheet))).toBe(
+    maskArea(inside(100, 60, circle(20, 20, 6))) + maskArea(inside(100, 60, circle(40, 40, 8))),
+  );
+  const islands = islandsOf(sheet);
+  expect(islands).toHaveLength(2);
+  expect(islands.reduce((sum, island) => sum + maskArea(island), 0)).toBe(maskArea(sheet));
+});
+
+test('trimming keeps every pixel and leaves no empty margin', () => {
+  fc.assert(
+    fc.property(anyMask, (mask) => {
+      const trimmed = trimMask(mask);
+      if (!trimmed) return expect(maskArea(mask)).toBe(0);
+      expect(maskArea(trimmed)).toBe(maskArea(mask));
+      const row = (y: number) => trimmed.data.subarray(y * trimmed.width, (y + 1) * trimmed.width).some((v) => v > 0);
+      expect(row(0) && row(trimmed.height - 1)).toBe(true);
+    }),
+  );
+});

@@ -1,0 +1,99 @@
+import { growRect, type Rect } from './bitmap.js';
+import { INSIDE, connectedRegions, createPlacedMask, cropMask, type Mask, type PlacedMask } from './mask.js';
+
+/**
+ * Marks every pixel within `by` px (Euclidean, centre to centre) of a pixel above 127: what a distance field compared
+ * with `by` gives, at a fraction of its cost. In every row, each pixel reaches sideways as far as its distance within
+ * its own column leaves it.
+ * @returns a fresh array of 0 and 255, the size of the mask
+ */
+export function reachOf({ width, height, data }: Mask, by: number): Uint8Array {
+  const cap = Math.min(65534, Math.floor(by));
+  const column = new Uint16Array(data.length);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++)
+      column[i] = data[i] > INSIDE ? 0 : y > 0 && column[i - width] <= cap ? column[i - width] + 1 : cap + 1;
+  for (let i = data.length - width - 1; i >= 0; i--)
+    if (column[i + width] < column[i]) column[i] = Math.min(column[i], column[i + width] + 1);
+  const sideways = Int32Array.from({ length: cap + 1 }, (_, d) => Math.floor(Math.sqrt(by * by - d * d)));
+  const out = new Uint8Array(data.length);
+  const change = new Int32Array(width + 1);
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    change.fill(0);
+    for (let x = 0; x < width; x++) {
+      const d = column[row + x];
+      if (d > cap) continue;
+      change[Math.max(0, x - sideways[d])]++;
+      change[Math.min(width, x + sideways[d] + 1)]--;
+    }
+    for (let x = 0, open = 0; x < width; x++) {
+      open += change[x];
+      if (open > 0) out[row + x] = 255;
+    }
+  }
+  return out;
+}
+
+/** A mask grown by `by` px all round (Euclidean), kept inside `within`. */
+export function growMask(mask: PlacedMask, by: number, within: Rect): PlacedMask {
+  const grown = cropMask(mask, growRect(mask, Math.ceil(by), within));
+  return { ...grown, data: reachOf(grown, by) };
+}
+
+/** A mask shrunk by `by` px all round (Euclidean); what lies beyond its rectangle counts as outside. */
+export function shrinkMask(mask: PlacedMask, by: number): PlacedMask {
+  const reach = Math.ceil(by) + 1;
+  const rect = { x: mask.x - reach, y: mask.y - reach, width: mask.width + 2 * reach, height: mask.height + 2 * reach };
+  const outside = cropMask(mask, rect);
+  for (let i = 0; i < outside.data.length; i++) outside.data[i] = outside.data[i] > INSIDE ? 0 : 255;
+  const near = reachOf(outside, by);
+  for (let i = 0; i < near.length; i++) outside.data[i] = 255 - near[i];
+  return cropMask(outside, mask);
+}
+
+/** The holes of a mask: what is outside of it, yet enclosed by it. */
+export function holesOf(mask: PlacedMask): PlacedMask {
+  const rim = { x: mask.x - 1, y: mask.y - 1, width: mask.width + 2, height: mask.height + 2 };
+  const outside = cropMask(mask, rim);
+  for (let i = 0; i < outside.data.length; i++) outside.data[i] = outside.data[i] > INSIDE ? 0 : 255;
+  // The group that holds the corner is the surroundings; every other one is a hole.
+  const { labels } = connectedRegions(outside);
+  const holes = createPlacedMask(rim);
+  for (let i = 0; i < labels.length; i++) if (labels[i] !== 0 && labels[i] !== labels[0]) holes.data[i] = 255;
+  return cropMask(holes, mask);
+}
+
+/** The connected groups of a mask as masks of their own, largest first; each over its own bounds. */
+export function islandsOf(mask: PlacedMask): PlacedMask[] {
+  const { labels, regions } = connectedRegions(mask);
+  return regions.map((region, index) => {
+    const { bounds } = region;
+    const island = createPlacedMask({ ...bounds, x: mask.x + bounds.x, y: mask.y + bounds.y });
+    for (let y = 0; y < bounds.height; y++) {
+      const row = (bounds.y + y) * mask.width + bounds.x;
+      for (let x = 0; x < bounds.width; x++) if (labels[row + x] === index + 1) island.data[y * bounds.width + x] = 255;
+    }
+    return island;
+  });
+}
+
+/** The smallest rectangle (canvas px) that holds every pixel above 0, with the mask cropped to it; null for an empty mask. */
+export function trimMask(mask: PlacedMask): PlacedMask | null {
+  let left = mask.width;
+  let right = -1;
+  let top = -1;
+  let bottom = -1;
+  for (let y = 0; y < mask.height; y++) {
+    const row = y * mask.width;
+    for (let x = 0; x < mask.width; x++) {
+      if (mask.data[row + x] === 0) continue;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (top < 0) top = y;
+      bottom = y;
+    }
+  }
+  if (top < 0) return null;
+  return cropMask(mask, { x: mask.x + left, y: mask.y + top, width: right - left + 1, height: bottom - top + 1 });
+}
