@@ -13,10 +13,12 @@ const swc = [
 const shared = {
   transform: { '^.+\\.[tj]sx?$': swc },
   // Shipped as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|d3-color)/)'],
   testEnvironment: 'node',
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
+    // Its package leads to an .mjs file, which is never transformed.
+    '^d3-color$': '<rootDir>/node_modules/d3-color/dist/d3-color.js',
     '^@limber-sheaf/core$': '<rootDir>/packages/core/src/index.ts',
     '^@limber-sheaf/formats$': '<rootDir>/packages/formats/src/index.ts',
   },

@@ -72,6 +72,14 @@ export { proposeParts, type ProposedShape, type Proposal } from './propose/propo
 export { segmentDesign, type Patch, type Segments } from './propose/segment.js';
 // Layered files
 export { BLEND_MODES, blendColour, type BlendMode } from './layers/blend.js';
+export {
+  drawEffects,
+  type EffectPaint,
+  type LayerEffect,
+  type OverlayEffect,
+  type ShadowEffect,
+  type StrokeEffect,
+} from './layers/effects.js';
 export { keepApart, type KeptApart } from './layers/keep-apart.js';
 export { blendOverMutable, flattenLayers, type FlatLayer, type Flattened, type LayerNode } from './layers/flatten.js';
 export {

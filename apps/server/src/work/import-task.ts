@@ -13,6 +13,7 @@ import {
   type PlacedBitmap,
 } from '@limber-sheaf/core';
 import {
+  LAYER_LIMITS,
   PNG_LIMITS,
   inspectPng,
   plainSvg,
@@ -155,7 +156,9 @@ async function vector(bytes: Uint8Array): Promise<ImportedDesign> {
       blend: 'normal',
       clipped: false,
       mask: null,
+      fill: 1,
       effects: [],
+      undrawn: [],
       passThrough: false,
       children: null,
       paint,
@@ -185,7 +188,7 @@ async function layered(file: LayeredFile, word: string): Promise<ImportedDesign>
           : { ...(await decodeAny(picture.png, `layer ${node.name} of the ${word}`, [])), x: picture.x, y: picture.y };
       pixels += paint.width * paint.height;
       // Layers are kept trimmed; this bounds what is unpacked at once.
-      if (pixels > 8 * PNG_LIMITS.pixels)
+      if (pixels > LAYER_LIMITS.pixels)
         throw new LimberError(
           'too-large',
           'The file’s layers hold more pixels than are read.',

@@ -71,6 +71,9 @@ const LINE = 8;
 const FACE = 16;
 const FACE_LINE = 24;
 
+/** Fill that the face shows, fully covering and free of line: most of any limb. */
+const SOLID = 0x00ff00ff;
+
 /** Composites the moving pieces once, so that each angle is one rotated look-up per layer. */
 export function prepareBend(assembly: Assembly): BendRig {
   const { disc } = assembly;
@@ -95,7 +98,10 @@ export function prepareBend(assembly: Assembly): BendRig {
     const around = { x: window.x + half - far, y: window.y + half - far, width: 2 * far + 1, height: 2 * far + 1 };
     const bounds = pieces.map((piece) => uniteRects(piece.image, piece.face)).reduce(uniteRects);
     const rect = intersectRects(around, bounds);
-    return rect.width > 0 && rect.height > 0 ? { rect, words: channelsOf(pieces, rect, disc) } : null;
+    if (rect.width <= 0 || rect.height <= 0) return null;
+    // A clear pixel all round, so that a look-up next to the border needs no test.
+    const roomy = { x: rect.x - 1, y: rect.y - 1, width: rect.width + 2, height: rect.height + 2 };
+    return { rect: roomy, words: channelsOf(pieces, roomy, disc) };
   });
   const pivotX = disc.x;
   const pivotY = disc.y;
@@ -114,6 +120,8 @@ export function prepareBend(assembly: Assembly): BendRig {
   const ideal = new Uint8Array(size);
   const cover = createMask(width, height);
   const lineMask = createMask(width, height);
+  const covered = cover.data;
+  const lines = lineMask.data;
   const lineReach = spiral(Math.max(1.5, disc.lineWidth));
 
   // Line of the design that the rest already shows, a pixel wider: it is not stray.
@@ -137,12 +145,19 @@ export function prepareBend(assembly: Assembly): BendRig {
       const p = parent[i];
       const b = behind[i];
       const a = ahead[i];
+      // Plain fill on top, or nothing at all, is most of the square and needs no arithmetic.
+      if (a === SOLID || (a === 0 && (p === SOLID || (p === 0 && b === SOLID)))) {
+        ideal[i] = 1;
+        covered[i] = 255;
+        lines[i] = 0;
+        continue;
+      }
       const d = fromPivot[i];
       if ((p | b | a) === 0) {
         const bare = d <= innerDisc;
         ideal[i] = bare ? 1 : 0;
-        cover.data[i] = 0;
-        lineMask.data[i] = 0;
+        covered[i] = 0;
+        lines[i] = 0;
         if (bare) {
           daylight++;
           sumX += i % width;
@@ -160,7 +175,7 @@ export function prepareBend(assembly: Assembly): BendRig {
       const faces = Math.max((p >>> FACE) & 255, (b >>> FACE) & 255, (a >>> FACE) & 255);
       const wanted = faces > 127 || d <= innerDisc;
       ideal[i] = wanted ? 1 : 0;
-      cover.data[i] = shown;
+      covered[i] = shown;
       if (wanted && shown < 127.5) {
         daylight++;
         sumX += i % width;
@@ -170,7 +185,7 @@ export function prepareBend(assembly: Assembly): BendRig {
       const line =
         ((a >>> LINE) & 255) +
         ((255 - aAlpha) / 255) * (((p >>> LINE) & 255) + ((255 - pAlpha) / 255) * ((b >>> LINE) & 255));
-      lineMask.data[i] = line > 100 ? 255 : 0;
+      lines[i] = line > 100 ? 255 : 0;
       if (
         line > 127 &&
         d < deep &&
@@ -196,8 +211,8 @@ export function prepareBend(assembly: Assembly): BendRig {
     for (let y = 1; y < height - 1; y++) {
       for (let x = 1; x < width - 1; x++) {
         const i = y * width + x;
-        if (ideal[i] === 0 || fromPivot[i] > nearDisc) continue;
-        if (ideal[i - 1] && ideal[i + 1] && ideal[i - width] && ideal[i + width]) continue;
+        if (ideal[i] === 0 || (ideal[i - 1] & ideal[i + 1] & ideal[i - width] & ideal[i + width]) === 1) continue;
+        if (fromPivot[i] > nearDisc) continue;
         if (!lineNear(x, y) && !bareAtRest(x, y)) broken++;
       }
     }
@@ -233,7 +248,7 @@ export function prepareBend(assembly: Assembly): BendRig {
     for (let k = 0; k < lineReach.length; k += 2) {
       const px = x + lineReach[k];
       const py = y + lineReach[k + 1];
-      if (px >= 0 && py >= 0 && px < width && py < height && lineMask.data[py * width + px] !== 0) return true;
+      if (px >= 0 && py >= 0 && px < width && py < height && lines[py * width + px] !== 0) return true;
     }
     return false;
   }
@@ -246,23 +261,39 @@ export function prepareBend(assembly: Assembly): BendRig {
     // Whole turns of 0 must copy pixels exactly, so that rest stays rest.
     const cos = angle === 0 ? 1 : Math.cos(rad);
     const sin = angle === 0 ? 0 : Math.sin(rad);
-    for (let y = 0, i = 0; y < height; y++) {
+    for (let y = 0; y < height; y++) {
       const dy = window.y + y + 0.5 - pivotY;
-      for (let x = 0; x < width; x++, i++) {
-        const dx = window.x + x + 0.5 - pivotX;
-        const fx = pivotX + cos * dx + sin * dy - rect.x - 0.5;
-        const fy = pivotY - sin * dx + cos * dy - rect.y - 0.5;
-        const ix = Math.floor(fx);
-        const iy = Math.floor(fy);
-        if (ix < -1 || iy < -1 || ix >= rect.width || iy >= rect.height) continue;
-        out[i] = bilinear(words, rect, ix, iy, Math.round((fx - ix) * 256), Math.round((fy - iy) * 256));
+      // Where the row's first pixel comes from; each next one lies (cos, -sin) further.
+      const dx = window.x + 0.5 - pivotX;
+      const fx = pivotX + cos * dx + sin * dy - rect.x - 0.5;
+      const fy = pivotY - sin * dx + cos * dy - rect.y - 0.5;
+      const [fromX, toX] = stepsWithin(fx, cos, rect.width - 1);
+      const [fromY, toY] = stepsWithin(fy, -sin, rect.height - 1);
+      const to = Math.min(width, toX, toY);
+      for (let x = Math.max(0, fromX, fromY); x < to; x++) {
+        const px = fx + cos * x;
+        const py = fy - sin * x;
+        const ix = Math.floor(px);
+        const iy = Math.floor(py);
+        const at = iy * rect.width + ix;
+        const tl = words[at];
+        const tr = words[at + 1];
+        const bl = words[at + rect.width];
+        const br = words[at + rect.width + 1];
+        if (tl === tr && tl === bl && tl === br) out[y * width + x] = tl;
+        else {
+          const u = Math.round((px - ix) * 256);
+          const v = Math.round((py - iy) * 256);
+          out[y * width + x] =
+            (pair(tl, tr, bl, br, u, v) | (pair(tl >>> 8, tr >>> 8, bl >>> 8, br >>> 8, u, v) << 8)) >>> 0;
+        }
       }
     }
   }
 
   function daylight(): PlacedMask {
     const mask = createPlacedMask(window);
-    for (let i = 0; i < size; i++) if (ideal[i] === 1 && cover.data[i] < 128) mask.data[i] = 255;
+    for (let i = 0; i < size; i++) if (ideal[i] === 1 && covered[i] < 128) mask.data[i] = 255;
     return mask;
   }
 
@@ -280,21 +311,21 @@ function spiral(reach: number): Int32Array {
   return Int32Array.from(steps.flat());
 }
 
-/** Bilinear blend of four packed words, two channels at a time; u and v are 0 to 256. */
-function bilinear(words: Uint32Array, rect: Rect, ix: number, iy: number, u: number, v: number): number {
-  const left = ix >= 0;
-  const right = ix + 1 < rect.width;
-  const at = iy * rect.width + ix;
-  const tl = iy >= 0 && left ? words[at] : 0;
-  const tr = iy >= 0 && right ? words[at + 1] : 0;
-  const below = iy + 1 < rect.height;
-  const bl = below && left ? words[at + rect.width] : 0;
-  const br = below && right ? words[at + rect.width + 1] : 0;
-  if (tl === tr && tl === bl && tl === br) return tl;
-  return (pair(tl, tr, bl, br, u, v) | (pair(tl >>> 8, tr >>> 8, bl >>> 8, br >>> 8, u, v) << 8)) >>> 0;
+/** The whole steps k, from and to (not included), for which 0 <= start + step * k < end. */
+function stepsWithin(start: number, step: number, end: number): [number, number] {
+  // At a right angle a step is only what rounding left of nothing.
+  if (Math.abs(step) < 1e-9) return start >= 0 && start < end ? [-Infinity, Infinity] : [0, 0];
+  const [near, far] = step > 0 ? [-start / step, (end - start) / step] : [(end - start) / step, -start / step];
+  let from = Math.ceil(near);
+  let to = Math.ceil(far);
+  const within = (k: number) => start + step * k >= 0 && start + step * k < end;
+  // Rounding may put either end a step off.
+  while (from < to && !within(from)) from++;
+  while (from < to && !within(to - 1)) to--;
+  return [from, to];
 }
 
-/** The two channels at bits 0 and 16, blended in one go. */
+/** Bilinear blend of the channels at bits 0 and 16 of four packed words, both in one go; u and v are 0 to 256. */
 function pair(tl: number, tr: number, bl: number, br: number, u: number, v: number): number {
   const m = 0x00ff00ff;
   const top = (((tl & m) * (256 - u) + (tr & m) * u) / 256) & m;

@@ -133,6 +133,12 @@ describe.each(limbs)('a straight limb of $width px at $angle° with a line of $l
     },
   );
 
+  test('is measured at right angles and turned right round like at any other angle', () => {
+    const { bends } = sweepJoint(rigFor(spec).assembly, [-180, 180], { step: 45 });
+    expect(bends.map((b) => b.angle)).toEqual([-180, -135, -90, -45, 0, 45, 90, 135, 180]);
+    for (const bend of bends) expect(bend.daylight).toBe(0);
+  });
+
   test('is not clean past ±5° as a butt joint', () => {
     const sweep = sweepJoint(rigFor(spec, { rounded: false }).assembly, [-15, 15], { step: 1 });
     const [low, high] = sweep.cleanRange ?? [0, 0];

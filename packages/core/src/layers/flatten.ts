@@ -10,6 +10,7 @@ import {
 import { compositeOverMutable } from '../raster/composite.js';
 import type { PlacedMask } from '../raster/mask.js';
 import { blendColour, type BlendMode } from './blend.js';
+import { drawEffects, type EffectPaint, type LayerEffect } from './effects.js';
 
 /** A layer or group of a layered file. */
 export interface LayerNode {
@@ -22,8 +23,12 @@ export interface LayerNode {
   clipped: boolean;
   /** Coverage it is multiplied with; `outside` holds beyond the mask's rectangle. */
   mask: (PlacedMask & { outside: number }) | null;
+  /** How much of its own paint shows, 0 to 1; its effects show in full. */
+  fill: number;
+  /** In the order they are drawn. */
+  effects: LayerEffect[];
   /** Names of effects that the file has for it and that are not drawn here. */
-  effects: string[];
+  undrawn: string[];
   /** Its own paint; null for a group. */
   paint: PlacedBitmap | null;
   /** Back to front; null for a layer. */
@@ -66,28 +71,44 @@ export function flattenLayers(nodes: readonly LayerNode[], canvas: { width: numb
 function drawNodes(dst: PlacedBitmap, nodes: readonly LayerNode[]): void {
   let base: PlacedBitmap | null = null;
   for (const node of nodes) {
-    const paint = node.visible ? paintOf(node, dst) : null;
-    if (!node.clipped) base = paint;
-    if (!paint) continue;
+    const drawn = node.visible ? paintOf(node, dst) : null;
+    if (!node.clipped) base = drawn?.own ?? null;
+    if (!drawn) continue;
+    const { own, behind } = drawn;
     if (node.clipped) {
       // A clipped layer on a hidden or empty base shows nothing.
-      if (base) blendOverMutable(dst, clipTo(paint, base), node.blend);
+      if (base) for (const { paint, blend } of behind) blendOverMutable(dst, clipTo(paint, base), blend);
+      if (base) blendOverMutable(dst, clipTo(own, base), node.blend);
       continue;
     }
-    if (node.children && node.passThrough && node.opacity === 1 && !node.mask) drawNodes(dst, node.children);
-    else blendOverMutable(dst, paint, node.children && node.passThrough ? 'normal' : node.blend);
+    for (const { paint, blend } of behind) blendOverMutable(dst, paint, blend);
+    if (node.children && node.passThrough && node.opacity === 1 && !node.mask && node.effects.length === 0)
+      drawNodes(dst, node.children);
+    else blendOverMutable(dst, own, node.children && node.passThrough ? 'normal' : node.blend);
   }
 }
 
-/** A node's paint with its mask and opacity; for a group, its children composited. */
-function paintOf(node: LayerNode, canvas: Rect): PlacedBitmap | null {
+/** A node's paint with its mask, effects and opacity; for a group, its children composited. */
+function paintOf(node: LayerNode, canvas: Rect): EffectPaint | null {
   let paint = node.paint;
   if (node.children) {
     const group = createPlaced(canvas);
     drawNodes(group, node.children);
     paint = trimToPaint(group);
   }
-  return paint && shaded(paint, node.mask, node.opacity);
+  return paint && finished(node, paint, node.opacity, []);
+}
+
+/** Paint with its mask and effects, then an opacity and the masks of the groups around it. */
+function finished(
+  node: LayerNode,
+  paint: PlacedBitmap,
+  opacity: number,
+  masks: readonly NonNullable<LayerNode['mask']>[],
+): EffectPaint {
+  const { own, behind } = drawEffects(shaded(paint, node.mask, 1), node.effects, node.fill);
+  const worked = (part: PlacedBitmap) => masks.reduce((out, mask) => shaded(out, mask, 1), shaded(part, null, opacity));
+  return { own: worked(own), behind: behind.map((part) => ({ ...part, paint: worked(part.paint) })) };
 }
 
 /** Paint with its alpha multiplied by a mask and an opacity; a fresh bitmap where either does anything. */
@@ -159,12 +180,15 @@ function collect(
     const shown = visible && node.visible;
     const say = (what: string) => shown && out.notes.push(`${own.join(' / ')}: ${what}`);
     if (node.effects.length > 0)
-      say(`its effects (${node.effects.join(', ')}) are kept only as they show in the merged picture.`);
+      say(`its ${node.effects.map(({ word }) => word).join(', ')} ${node.effects.length > 1 ? 'were' : 'was'} drawn.`);
+    if (node.undrawn.length > 0) say(`its ${node.undrawn.join(', ')} shows only as in the merged picture.`);
     if (node.children) {
       if (node.blend !== 'normal' && !node.passThrough)
         say(`the group's blend mode ${node.blend} was worked into what is seen.`);
       if (node.mask) say('the group’s mask was worked in.');
       if (node.opacity < 1) say(`the group’s opacity of ${Math.round(node.opacity * 100)} % was worked in.`);
+      for (const { word, blend, paint } of node.effects.length > 0 ? (paintOf(node, canvas)?.behind ?? []) : [])
+        out.layers.push({ path: [...own, word], visible: shown, blend, clippedTo: null, paint: trimToPaint(paint) });
       collect(
         node.children,
         own,
@@ -178,16 +202,21 @@ function collect(
     }
     if (node.blend !== 'normal') say(`its blend mode ${node.blend} was worked into what is seen.`);
     if (node.mask) say('its mask was worked in.');
-    if (node.opacity < 1) say(`its opacity of ${Math.round(node.opacity * 100)} % was worked in.`);
+    if (node.opacity * node.fill < 1)
+      say(`its opacity of ${Math.round(node.opacity * node.fill * 100)} % was worked in.`);
     if (node.clipped) say('it was clipped to the layer below.');
-    let paint = node.paint && shaded(node.paint, node.mask, node.opacity * opacity);
-    for (const mask of masks) paint = paint && shaded(paint, mask, 1);
-    paint = paint && cropPlaced(paint, intersectRects(paint, canvas));
+    const drawn = node.paint && finished(node, node.paint, node.opacity * opacity, masks);
     const clippedTo: number | null = node.clipped ? base : null;
     const under = clippedTo === null ? null : out.layers[clippedTo].paint;
-    if (node.clipped && paint) paint = under ? clipTo(paint, under) : null;
+    const kept = (part: PlacedBitmap | null) => {
+      let paint = part && cropPlaced(part, intersectRects(part, canvas));
+      if (node.clipped && paint) paint = under ? clipTo(paint, under) : null;
+      return paint && trimToPaint(paint);
+    };
+    for (const { word, blend, paint } of drawn?.behind ?? [])
+      out.layers.push({ path: [...own, word], visible: shown, blend, clippedTo, paint: kept(paint) });
     if (!node.clipped) base = out.layers.length;
-    out.layers.push({ path: own, visible: shown, blend: node.blend, clippedTo, paint: paint && trimToPaint(paint) });
+    out.layers.push({ path: own, visible: shown, blend: node.blend, clippedTo, paint: kept(drawn?.own ?? null) });
   }
 }
 

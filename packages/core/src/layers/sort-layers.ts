@@ -16,7 +16,7 @@ export interface LayerGuess {
   because: string;
 }
 
-const LINE_WORDS = ['line', 'lines', 'lineart', 'ink', 'inks', 'outline', 'contour'];
+const LINE_WORDS = ['line', 'lines', 'lineart', 'ink', 'inks', 'outline', 'contour', 'stroke'];
 const SHADE_WORDS = ['shade', 'shadow', 'shadows', 'shading', 'light', 'lights', 'highlight', 'highlights', 'glow'];
 const GUIDE_WORDS = ['guide', 'guides', 'sketch', 'rough', 'reference', 'ref', 'notes', 'grid', 'construction'];
 const BACK_WORDS = ['background', 'backdrop', 'paper', 'bg'];

@@ -1,4 +1,5 @@
 import type { LayerNode, PlacedBitmap } from '@limber-sheaf/core';
+import { PNG_LIMITS } from '../png/inspect-png.js';
 
 /** A layer or group as a file holds it, its picture not decoded yet where it is a PNG. */
 export type FileNode = Omit<LayerNode, 'paint' | 'children'> & {
@@ -17,8 +18,8 @@ export interface LayeredFile {
   notes: string[];
 }
 
-/** Limits on layered files, product-wide. */
-export const LAYER_LIMITS = { layers: 600, depth: 24, name: 200 } as const;
+/** Limits on layered files, product-wide; `pixels` bounds what all layers hold together. */
+export const LAYER_LIMITS = { layers: 600, depth: 24, name: 200, pixels: 8 * PNG_LIMITS.pixels } as const;
 
 /** A plain, visible node to start from. */
 export function plainNode(name: string): FileNode {
@@ -29,7 +30,9 @@ export function plainNode(name: string): FileNode {
     blend: 'normal',
     clipped: false,
     mask: null,
+    fill: 1,
     effects: [],
+    undrawn: [],
     passThrough: false,
     picture: null,
     children: null,

@@ -128,8 +128,8 @@ describe('PSD', () => {
       return out;
     };
     expect(codeOf(() => readPsdLayers(changed(4, 2)))).toBe('unreadable-file');
-    expect(codeOf(() => readPsdLayers(changed(22, 16)))).toBe('unreadable-file');
-    expect(codeOf(() => readPsdLayers(changed(24, 4)))).toBe('unreadable-file');
+    expect(codeOf(() => readPsdLayers(changed(22, 3)))).toBe('unreadable-file');
+    expect(codeOf(() => readPsdLayers(changed(24, 7)))).toBe('unreadable-file');
     expect(codeOf(() => readPsdLayers(changed(14, 9000)))).toBe('too-large');
     expect(codeOf(() => readPsdLayers(psd().subarray(0, 20)))).toBe('damaged-file');
     expect(codeOf(() => readPsdLayers(psd().subarray(0, 300)))).toBe('damaged-file');

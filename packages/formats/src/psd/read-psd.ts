@@ -1,15 +1,18 @@
 import { LimberError, type BlendMode, type PlacedBitmap } from '@limber-sheaf/core';
-import { initializeCanvas, readPsd, type Layer, type Psd } from 'ag-psd';
+import { readPsd, type Layer, type Psd } from 'ag-psd';
 import { LAYER_LIMITS, plainNode, type FileNode, type LayeredFile } from '../layered/layered-file.js';
-import { PNG_LIMITS } from '../png/inspect-png.js';
+import { unpackChannel, unpackMerged } from './psd-channels.js';
+import { COLOUR_CHANNELS, conversionNotes, takeWhiteOut, toRgba } from './psd-colour.js';
+import { readEffects } from './psd-effects.js';
+import { readPsdHeader, type PsdHeader } from './psd-header.js';
 
-/** The library only wants a canvas to hand pixels over in; plain image data serves. */
-initializeCanvas(
-  () => {
-    throw new Error('no canvas here');
-  },
-  (width, height) => ({ width, height, data: new Uint8ClampedArray(width * height * 4) }) as never,
-);
+/** Where the header keeps the colour mode, and the mode that the library reads all structures by. */
+const MODE_AT = 24;
+const RGB_MODE = 3;
+
+/** Numbers of channels that hold no colour. */
+const ALPHA = -1;
+const MASK = -2;
 
 /** The format's blend modes by the words of W3C Compositing; what is missing is drawn plainly, with a note. */
 const BLENDS: Record<string, BlendMode> = {
@@ -33,45 +36,34 @@ const BLENDS: Record<string, BlendMode> = {
   luminosity: 'luminosity',
 };
 
-const MODES = ['bitmap', 'grey', 'indexed', 'RGB', 'CMYK', '', '', 'multichannel', 'duotone', 'Lab'];
-
-/** Reads the header before anything is unpacked. @throws LimberError */
-function inspect(bytes: Uint8Array): void {
-  if (bytes.length < 26) throw new LimberError('damaged-file', 'The PSD file ends too early.');
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const version = view.getUint16(4);
-  const height = view.getUint32(14);
-  const width = view.getUint32(18);
-  const depth = view.getUint16(22);
-  const mode = view.getUint16(24);
-  if (version !== 1)
-    throw new LimberError('unreadable-file', 'This kind of large PSD file is not read.', 'Save it as a plain PSD.');
-  if (width === 0 || height === 0) throw new LimberError('damaged-file', 'The PSD file has no size.');
-  if (width > PNG_LIMITS.side || height > PNG_LIMITS.side || width * height > PNG_LIMITS.pixels)
-    throw new LimberError(
-      'too-large',
-      `The picture is ${width} × ${height} px, larger than is read.`,
-      'Save it smaller.',
-    );
-  if (depth !== 8 || mode !== 3)
-    throw new LimberError(
-      'unreadable-file',
-      `The PSD file is ${MODES[mode] || 'of an unknown colour mode'} with ${depth} bits a channel.`,
-      'Save it as RGB with 8 bits a channel.',
-    );
-}
-
-/** Reads a PSD's layers with masks, clipping, opacity and blend modes. @throws LimberError `damaged-file`, `unreadable-file`, `too-large` */
+/**
+ * Reads a PSD's layers with masks, clipping, opacity, blend modes and effects, whatever its colour mode and depth.
+ * The library takes the file apart; pixels are unpacked here, since it reads few modes and depths.
+ * @throws LimberError `damaged-file`, `unreadable-file`, `too-large`
+ */
 export function readPsdLayers(bytes: Uint8Array): LayeredFile {
-  inspect(bytes);
+  const header = readPsdHeader(bytes);
+  const plain = bytes.slice();
+  new DataView(plain.buffer).setUint16(MODE_AT, RGB_MODE);
   let psd: Psd;
   try {
-    psd = readPsd(bytes, { useImageData: true, skipThumbnail: true, skipLinkedFilesData: true });
+    psd = readPsd(plain, { useRawData: true, skipThumbnail: true, skipLinkedFilesData: true });
   } catch {
     throw new LimberError('damaged-file', 'The PSD file is damaged.', 'Save the design again and try that file.');
   }
-  const notes: string[] = [];
+  const globalAngle = psd.imageResources?.globalAngle ?? 120;
+  const notes = conversionNotes(header);
   let count = 0;
+  let pixels = 0;
+  const room = (rect: { width: number; height: number }) => {
+    pixels += rect.width * rect.height;
+    if (pixels > LAYER_LIMITS.pixels)
+      throw new LimberError(
+        'too-large',
+        'The file’s layers hold more pixels than are read.',
+        'Merge some of them first.',
+      );
+  };
   const walk = (layers: readonly Layer[], depth: number): FileNode[] => {
     if (depth > LAYER_LIMITS.depth) throw new LimberError('too-large', 'The file’s groups are nested too deeply.');
     return layers.map((layer) => {
@@ -83,31 +75,36 @@ export function readPsdLayers(bytes: Uint8Array): LayeredFile {
         );
       const node = plainNode(layer.name ?? '');
       node.visible = !layer.hidden;
-      node.opacity = (layer.opacity ?? 1) * (layer.fillOpacity ?? 1);
+      node.opacity = layer.opacity ?? 1;
+      node.fill = layer.fillOpacity ?? 1;
       node.clipped = layer.clipping === true;
       const mode = layer.blendMode ?? 'normal';
       node.blend = BLENDS[mode] ?? 'normal';
       if (!(mode in BLENDS))
         notes.push(`${node.name}: its blend mode ${mode} is not known here; it shows as in the merged picture.`);
-      node.effects = effectsOf(layer);
+      Object.assign(
+        node,
+        readEffects(layer.effects, globalAngle, (e) => BLENDS[e ?? 'normal'] ?? 'normal'),
+      );
+      const channel = (id: number) => layer.rawData?.channels.find((c) => c.id === id);
       const mask = layer.mask;
-      if (mask?.imageData && !mask.disabled) {
-        const { width, height, data } = mask.imageData;
-        const cover = new Uint8Array(width * height);
-        for (let i = 0; i < cover.length; i++) cover[i] = data[4 * i];
-        node.mask = {
-          x: mask.left ?? 0,
-          y: mask.top ?? 0,
-          width,
-          height,
-          data: cover,
-          outside: mask.defaultColor ?? 0,
-        };
+      const masked = channel(MASK);
+      if (mask && masked?.data && !mask.disabled) {
+        const rect = rectOf(mask);
+        room(rect);
+        const shape = { width: rect.width, height: rect.height, depth: header.depth, colour: false };
+        const data = unpackChannel(masked.data, masked.compression, shape);
+        node.mask = { ...rect, data, outside: mask.defaultColor ?? 0 };
       }
       if (layer.children) {
         node.children = walk(layer.children, depth + 1);
         node.passThrough = mode === 'pass through';
-      } else if (layer.imageData) node.picture = { bitmap: bitmapOf(layer.imageData, layer.left ?? 0, layer.top ?? 0) };
+      } else {
+        const rect = rectOf(layer);
+        room(rect);
+        const bitmap = layerPaint(layer, rect, header);
+        if (bitmap) node.picture = { bitmap };
+      }
       if (layer.adjustment) notes.push(`${node.name}: an adjustment shows only as in the merged picture.`);
       return node;
     });
@@ -117,37 +114,52 @@ export function readPsdLayers(bytes: Uint8Array): LayeredFile {
     width: psd.width,
     height: psd.height,
     nodes,
-    merged: psd.imageData ? { bitmap: bitmapOf(psd.imageData, 0, 0) } : null,
+    merged: psd.rawCompositeData ? { bitmap: mergedPaint(psd.rawCompositeData, header) } : null,
     notes,
   };
 }
 
-function bitmapOf(
-  image: { width: number; height: number; data: ArrayLike<number> },
-  x: number,
-  y: number,
-): PlacedBitmap {
-  return { x, y, width: image.width, height: image.height, data: Uint8Array.from(image.data) };
+function rectOf({
+  left = 0,
+  top = 0,
+  right = 0,
+  bottom = 0,
+}: Partial<Record<'left' | 'top' | 'right' | 'bottom', number>>) {
+  return { x: left, y: top, width: Math.max(0, right - left), height: Math.max(0, bottom - top) };
 }
 
-const EFFECT_WORDS: Record<string, string> = {
-  dropShadow: 'drop shadow',
-  innerShadow: 'inner shadow',
-  outerGlow: 'outer glow',
-  innerGlow: 'inner glow',
-  bevel: 'bevel',
-  satin: 'satin',
-  stroke: 'stroke',
-  solidFill: 'colour overlay',
-  gradientOverlay: 'gradient overlay',
-  patternOverlay: 'pattern overlay',
-};
+/** A layer's own paint; null where it has no pixels. */
+function layerPaint(layer: Layer, rect: ReturnType<typeof rectOf>, header: PsdHeader): PlacedBitmap | null {
+  if (rect.width === 0 || rect.height === 0 || !layer.rawData) return null;
+  const { depth, mode } = header;
+  const plane = (id: number): Uint8Array | null => {
+    const channel = layer.rawData?.channels.find((c) => c.id === id);
+    const shape = { width: rect.width, height: rect.height, depth, colour: id !== ALPHA };
+    return channel?.data ? unpackChannel(channel.data, channel.compression, shape) : null;
+  };
+  const colours = Array.from({ length: COLOUR_CHANNELS[mode] }, (_, id) => plane(id));
+  // A layer without colour channels is empty; one that lacks a single channel is drawn without its ink.
+  if (colours.every((c) => c === null)) return null;
+  const blank = new Uint8Array(rect.width * rect.height);
+  return {
+    ...rect,
+    data: toRgba(
+      colours.map((c) => c ?? blank),
+      plane(ALPHA),
+      header,
+    ),
+  };
+}
 
-function effectsOf(layer: Layer): string[] {
-  const effects = layer.effects as Record<string, unknown> | undefined;
-  if (!effects || effects.disabled) return [];
-  return Object.entries(EFFECT_WORDS).flatMap(([key, word]) => {
-    const list = ([] as unknown[]).concat(effects[key] ?? []);
-    return list.some((e) => (e as { enabled?: boolean }).enabled !== false) ? [word] : [];
-  });
+/** The merged picture that the file itself has. */
+function mergedPaint(data: Uint8Array, header: PsdHeader): PlacedBitmap {
+  const { width, height, depth, mode, mergedAlpha } = header;
+  const colours = COLOUR_CHANNELS[mode];
+  const channels = Math.min(header.channels, colours + (mergedAlpha ? 1 : 0));
+  if (channels < colours) throw new LimberError('damaged-file', 'The PSD file lacks some of its colour channels.');
+  const planes = unpackMerged(data, { width, height, depth, channels, colours });
+  const alpha = planes.length > colours ? planes[colours] : null;
+  const rgba = toRgba(planes.slice(0, colours), alpha, header);
+  if (alpha) takeWhiteOut(rgba);
+  return { x: 0, y: 0, width, height, data: rgba };
 }

@@ -22,7 +22,10 @@ export function Mends({ joint, sweep }: { joint: JointRow; sweep: Sweep }) {
   useEffect(() => {
     if (!short) return;
     let wanted = true;
-    const tell = (share: number) => wanted && setFound({ signature, share, mends: null });
+    // Progress may arrive after the answer: then it says nothing any more.
+    const tell = (share: number) =>
+      wanted &&
+      setFound((now) => (now?.signature === signature && now.mends ? now : { signature, share, mends: null }));
     void backgroundWorker()
       .mends(doc, joint.id, sweep.cleanRange, proxy(tell))
       .then((mends) => wanted && mends && setFound({ signature, share: 1, mends }))

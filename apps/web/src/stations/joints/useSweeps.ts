@@ -26,8 +26,11 @@ export function useSweeps(): void {
         if (!wanted) return;
         if (useBench.getState().sweeps[joint.id]?.signature === signature) continue;
         const before = useBench.getState().sweeps[joint.id]?.sweep ?? null;
-        const tell = (share: number) => wanted && put(joint.id, { signature: '', share, sweep: before });
+        // Progress comes by a channel of its own and may arrive after the sweep itself: then it says nothing any more.
+        let done = false;
+        const tell = (share: number) => wanted && !done && put(joint.id, { signature: '', share, sweep: before });
         const sweep = await backgroundWorker().sweep(doc, joint, butt, STEP, proxy(tell));
+        done = true;
         if (!wanted || !sweep) return;
         put(joint.id, { signature, share: 1, sweep });
       }
