@@ -1,6 +1,6 @@
-import type { CharacterDoc } from '@limber-sheaf/core';
-import { encodePng } from '@limber-sheaf/formats';
-import { call, design, end, startServer, type Running, type State } from './server-under-test';
+import { compareBitmaps, composite, type CharacterDoc } from '@limber-sheaf/core';
+import { decodePng, encodePng, readOpenRaster } from '@limber-sheaf/formats';
+import { call, design, end, packageOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
 let production: string;
@@ -163,4 +163,45 @@ test('kind, reach, colours and folds are set by hand; a slide is not swept', asy
   expect((await ask('POST', `/joints/${elbow.id}/copy`, { ontoId: elbow.id, link: false })).code).toBe(
     'not-two-joints',
   );
+});
+
+test('a line under all lies beneath the fills in the package too; made thicker it is told, and undone it is gone', async () => {
+  const { id, view, doc } = await arms();
+  const [upper, lower] = ['upper', 'lower'].map((part) => pieceOf(doc, part, 'A'));
+  const placed = await ask('POST', `/views/${view}/joints`, { pieceId: lower, otherId: upper, round: true });
+  const elbow = jointOf(placed.doc, 'lower', 'A');
+  const under = await ask('PATCH', `/joints/${elbow.id}`, { outlineOn: 'under', lineMore: 0 });
+  expect(under.doc.pieces.filter((p) => p.line).map((p) => p.id)).toEqual(expect.arrayContaining([upper, lower]));
+
+  const { rig, files } = await packageOf(server, id);
+  expect(rig.checks.find((c) => c.id === 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+  const { pieces, drawOrder } = rig.views[0];
+  const arm = drawOrder.filter((name) => /^arm_A_(upper|lower)/.test(name));
+  expect(arm.slice(0, 2).sort()).toEqual(['arm_A_lower_line_under', 'arm_A_upper_line_under']);
+  const line = pieces.find((p) => p.name === 'arm_A_lower_line_under');
+  expect(line).toMatchObject({ parent: 'arm_A_lower', joint: null, image: 'front/arm_A_lower_line_under.png' });
+  expect(new Set(pieces.map((p) => p.id)).size).toBe(pieces.length);
+  // Drawn over one another the images are the design, and the layered file has the same layers in the same order.
+  const images = pieces.map((p) => ({ ...decodePng(files.get(p.image) ?? new Uint8Array()), ...p.bounds }));
+  const whole = decodePng(files.get('front/design.png') ?? new Uint8Array());
+  expect(compareBitmaps(composite(whole.width, whole.height, images), whole).largest).toBeLessThanOrEqual(1);
+  const ora = readOpenRaster(files.get(`${rig.character.code}_front.ora`) ?? new Uint8Array());
+  expect(ora.layers.map((l) => l.name)).toEqual(drawOrder);
+
+  await ask('PATCH', `/joints/${elbow.id}`, { lineMore: 4 });
+  const rest = async () =>
+    (
+      await call<{ checks: { id: string; ok: boolean; findings: { sentence: string }[] }[] }>(
+        server,
+        'GET',
+        `/views/${view}/checks`,
+      )
+    ).body.checks.find((c) => c.id === 'rest-match');
+  const told = await rest();
+  expect(told?.ok).toBe(false);
+  expect(told?.findings[0].sentence).toMatch(/line under elbow A is not as thick as it was drawn/);
+  await ask('POST', `/characters/${id}/undo`);
+  expect((await rest())?.ok).toBe(true);
+  const back = await ask('POST', `/characters/${id}/undo`);
+  expect(back.doc.pieces.filter((p) => p.line)).toEqual([]);
 });

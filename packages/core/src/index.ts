@@ -205,6 +205,10 @@ export {
 export { changeCharacter, changeView, enlargeCanvas, viewById, type Enlargement } from './document/view-edits.js';
 export {
   drawOrder,
+  drawSteps,
+  hasLineUnder,
+  limbUnderLine,
+  type DrawStep,
   generationOf,
   hangingFrom,
   jointsOutwards,
@@ -247,6 +251,7 @@ export {
   pieceImages,
   uncutOf,
   type PairFit,
+  type PieceImage,
   type ViewArt,
 } from './document/view-art.js';
 

@@ -5,6 +5,7 @@ import { MODELS } from './models.js';
 import * as foundation from './migrations/0001-foundation.js';
 import * as planAndCut from './migrations/0002-plan-and-cut.js';
 import * as joints from './migrations/0003-joints.js';
+import * as lineUnder from './migrations/0004-line-under.js';
 
 interface Migration {
   name: string;
@@ -13,7 +14,7 @@ interface Migration {
 }
 
 /** In the order they run. */
-const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints];
+const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder];
 
 /** Any number that only migrations use: two servers that start at once take turns. */
 const MIGRATION_LOCK = 4410_0001;

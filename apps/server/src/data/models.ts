@@ -74,6 +74,7 @@ export class Piece extends Model {
   @Column(DataType.JSONB) declare overlap: SheetRef | null;
   @Column(DataType.JSONB) declare under: SheetRef | null;
   @Column(DataType.JSONB) declare clean: SheetRef | null;
+  @Column(DataType.JSONB) declare line: SheetRef | null;
   @Column(DataType.JSONB) declare own: SheetRef | null;
   @Column(DataType.JSONB) declare extra: SheetRef | null;
   @Column(DataType.JSONB) declare apart: ApartSheets | null;
@@ -100,6 +101,7 @@ export class Joint extends Model {
   @Column(DataType.JSONB) declare lineColour: Rgb;
   @Column(DataType.JSONB) declare fillColour: Rgb;
   @Column(DataType.DOUBLE) declare looseness: number;
+  @Column(DataType.DOUBLE) declare lineMore: number;
   @Column(DataType.DOUBLE) declare reach: number;
   @Column(DataType.BOOLEAN) declare foldsOut: boolean;
   @Column(DataType.UUID) declare twinId: string | null;

@@ -6,6 +6,7 @@ import {
   joinDiffs,
   setSheets,
   type CharacterDoc,
+  type DerivedSheets,
   type Diff,
   type Row,
   type SheetRef,
@@ -149,7 +150,7 @@ export class EditService {
     return { ...state, summary };
   }
 
-  /** Adds to a diff the sheets that it changes: overlap, under and clean follow from faces, draw order, joints and settings. */
+  /** Adds to a diff the sheets that it changes: overlap, under, clean and line follow from faces, draw order, joints and settings. */
   private async withDerived(doc: CharacterDoc, diff: Diff, transaction: Transaction): Promise<Diff> {
     const after = applyDiff(doc, diff);
     let whole = diff;
@@ -158,12 +159,13 @@ export class EditService {
       if (only.length === 0) continue;
       const files = await this.art.ofView(after, view.id, transaction);
       const derived = await this.pool.run('derive', { doc: after, viewId: view.id, files, only });
-      const sheets = new Map<string, Record<'overlap' | 'under' | 'clean', SheetRef | null>>();
-      for (const { pieceId, overlap, under, clean } of derived) {
+      const sheets = new Map<string, Record<keyof DerivedSheets, SheetRef | null>>();
+      for (const { pieceId, overlap, under, clean, line } of derived) {
         sheets.set(pieceId, {
           overlap: await this.keep(overlap, transaction),
           under: await this.keep(under, transaction),
           clean: await this.keep(clean, transaction),
+          line: await this.keep(line, transaction),
         });
       }
       whole = joinDiffs(whole, setSheets(after, sheets));

@@ -1,6 +1,14 @@
-import { drawOrder, type CharacterDoc, type JointRow, type PieceRow, type SheetRef } from '@limber-sheaf/core';
+import {
+  drawOrder,
+  hasLineUnder,
+  limbUnderLine,
+  type CharacterDoc,
+  type JointRow,
+  type PieceRow,
+  type SheetRef,
+} from '@limber-sheaf/core';
 
-/** The pieces of a view whose overlap, under and clean sheets an edit may have changed. */
+/** The pieces of a view whose overlap, under, clean and line sheets an edit may have changed. */
 export function piecesToDerive(before: CharacterDoc, after: CharacterDoc, viewId: string): string[] {
   return after.pieces
     .filter((piece) => piece.viewId === viewId && sourcesOf(before, piece) !== sourcesOf(after, piece))
@@ -57,7 +65,17 @@ function sourcesOf(doc: CharacterDoc, { id, viewId }: PieceRow): string {
     piece.unmix,
     ends,
     around,
+    lineSources(doc, id),
   ]);
+}
+
+/** What a line under all depends on: the faces of its whole limb, and the joints that hold it together. */
+function lineSources(doc: CharacterDoc, id: string): unknown[] {
+  const limb = limbUnderLine(doc, id);
+  return [
+    doc.pieces.filter((p) => limb.has(p.id)).map(faceOf),
+    doc.joints.filter((j) => hasLineUnder(j) && limb.has(j.childId)).map((j) => [j.id, j.x, j.y, j.radius, j.lineMore]),
+  ];
 }
 
 function refOf(ref: SheetRef | null): string {

@@ -1,3 +1,4 @@
+import type { OutlineOn } from '@limber-sheaf/core';
 import { applyDecorators } from '@nestjs/common';
 import { Type } from 'class-transformer';
 import {
@@ -52,11 +53,13 @@ export class ChangeJointBody extends EditBody {
   /** Degrees. */
   @IsOptional() @IsNumber() rangeLow?: number;
   @IsOptional() @IsNumber() rangeHigh?: number;
-  @IsOptional() @IsIn(['back', 'front', 'both', 'none']) outlineOn?: 'back' | 'front' | 'both' | 'none';
+  @IsOptional() @IsIn(['back', 'front', 'both', 'none', 'under']) outlineOn?: OutlineOn;
   /** Whose end is rounded; the other one's is kept as drawn. */
   @IsOptional() @IsIn(['both', 'child', 'parent']) discOn?: 'both' | 'child' | 'parent';
   @IsOptional() @IsNumber() @Min(0) @Max(400) lineWidth?: number;
   @IsOptional() @IsNumber() @Min(0) @Max(1) looseness?: number;
+  /** px by which a line under all is thicker than it was drawn. */
+  @IsOptional() @IsNumber() @Min(-400) @Max(400) lineMore?: number;
   /** sRGB, 0 to 255 each. */
   @IsOptional() @IsColour() lineColour?: [number, number, number];
   @IsOptional() @IsColour() fillColour?: [number, number, number];

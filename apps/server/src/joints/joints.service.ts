@@ -53,6 +53,7 @@ const CHANGE_WORDS: Record<keyof JointChange, string> = {
   discOn: 'Set whose end is rounded at',
   lineWidth: 'Set line width of',
   looseness: 'Loosen',
+  lineMore: 'Set thickness of the line under',
   rounded: 'Round',
 };
 

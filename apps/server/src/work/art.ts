@@ -21,6 +21,7 @@ export interface PieceFiles {
   overlap: SheetFile | null;
   under: SheetFile | null;
   clean: SheetFile | null;
+  line: SheetFile | null;
   own: SheetFile | null;
   extra: SheetFile | null;
   apart: { fill: SheetFile; shade: SheetFile | null; line: SheetFile | null } | null;
@@ -45,6 +46,7 @@ export class ArtService {
         overlap: await file(piece.overlap),
         under: await file(piece.under),
         clean: await file(piece.clean),
+        line: await file(piece.line),
         own: await file(piece.own),
         extra: await file(piece.extra),
         apart: piece.apart && {

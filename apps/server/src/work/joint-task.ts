@@ -6,6 +6,7 @@ import {
   derivedSheets,
   checkView,
   type CharacterDoc,
+  type DerivedSheets,
   type PairFit,
   type PlacedBitmap,
   type Rehung,
@@ -54,15 +55,16 @@ export async function deriveTask(input: {
   viewId: string;
   files: ArtFiles;
   only: string[];
-}): Promise<{ pieceId: string; overlap: SheetFile | null; under: SheetFile | null; clean: SheetFile | null }[]> {
+}): Promise<({ pieceId: string } & Record<keyof DerivedSheets, SheetFile | null>)[]> {
   const art = await readArt(input.files);
   const sheets = derivedSheets(input.doc, input.viewId, art, new Set(input.only));
   return Promise.all(
-    [...sheets].map(async ([pieceId, { overlap, under, clean }]) => ({
+    [...sheets].map(async ([pieceId, { overlap, under, clean, line }]) => ({
       pieceId,
       overlap: overlap && (await encodeSheet(overlap)),
       under: under && (await encodeSheet(under)),
       clean: clean && (await encodeSheet(clean)),
+      line: line && (await encodeSheet(line)),
     })),
   );
 }

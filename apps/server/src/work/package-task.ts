@@ -13,6 +13,7 @@ import {
   type CharacterDoc,
   type JointProof,
   type KeptApart,
+  type PieceImage,
   type PieceRow,
   type PlacedBitmap,
   type ViewRow,
@@ -32,6 +33,7 @@ import {
   type RigView,
 } from '@limber-sheaf/formats';
 import sharp from 'sharp';
+import { v5 } from 'uuid';
 import { encode, readArt, sheet as readSheet } from './pictures.js';
 import type { ArtFiles } from './art.js';
 
@@ -81,7 +83,10 @@ export async function packageTask(order: PackageOrder): Promise<MadePackage> {
     const view = doc.views.find((v) => v.id === viewId) as ViewRow;
     const uncut = uncutOf(art);
     // What is still uncut leaves as a piece of its own at the back, so that the layers are the whole design.
-    const images = [...(uncut ? [{ id: UNCUT, image: uncut }] : []), ...pieceImages(doc, viewId, art)];
+    const images: PieceImage[] = [
+      ...(uncut ? [{ id: UNCUT, sheet: 'piece' as const, image: uncut }] : []),
+      ...pieceImages(doc, viewId, art),
+    ];
     const apart = await sheetsApart(images, artFiles);
     const made = await writeView(doc, view, images, proof.joints, artFiles, apart, (share) =>
       tell(0.5 + 0.4 * share, 'Pieces'),
@@ -110,21 +115,27 @@ const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('he
 async function writeView(
   doc: CharacterDoc,
   view: ViewRow,
-  images: { id: string; image: PlacedBitmap }[],
+  images: PieceImage[],
   proofs: readonly JointProof[],
   files: ArtFiles,
   apart: ReadonlyMap<string, KeptApart>,
   tell: (share: number) => void,
-): Promise<{ view: RigView; files: PackageFile[]; pngs: Map<string, Uint8Array> }> {
+): Promise<{ view: RigView; files: PackageFile[]; pngs: Map<PieceImage, Uint8Array> }> {
   const out: PackageFile[] = [{ path: `${view.key}/design.png`, bytes: files.design.bytes }];
-  const pngs = new Map<string, Uint8Array>();
+  const pngs = new Map<PieceImage, Uint8Array>();
   const pieces: RigPiece[] = [];
-  for (const [i, { id, image }] of images.entries()) {
+  for (const [i, made] of images.entries()) {
+    const { id, sheet, image } = made;
     const png = await encode(image);
-    pngs.set(id, png);
+    pngs.set(made, png);
     const piece = doc.pieces.find((p) => p.id === id);
-    const entry = piece ? rigPiece(doc, view, piece, image, sha(png), proofs) : uncutPiece(view, image, sha(png));
+    const whole = piece ? rigPiece(doc, view, piece, image, sha(png), proofs) : uncutPiece(view, image, sha(png));
+    const entry = sheet === 'line' ? linePiece(whole, view) : whole;
     pieces.push(entry);
+    if (sheet === 'line') {
+      out.push({ path: entry.image, bytes: png });
+      continue;
+    }
     out.push({ path: entry.image, bytes: png });
     for (const { role, sheet } of sheetsOf(apart.get(id))) {
       const bytes = await encode(sheet);
@@ -212,13 +223,20 @@ function rigPiece(
   };
 }
 
+/**
+ * A line under all as a piece of its own, since it is drawn elsewhere than its piece: it moves with that piece and has no
+ * joint. Its id follows from the part's, so that it is the same in every version.
+ */
+function linePiece(of: RigPiece, view: ViewRow): RigPiece {
+  const name = `${of.name}_line_under`;
+  return { ...of, id: v5('line under', of.id), name, parent: of.name, image: `${view.key}/${name}.png`, joint: null };
+}
+
 /** Shade and line of the pieces that keep them apart. */
-async function sheetsApart(
-  images: readonly { id: string; image: PlacedBitmap }[],
-  files: ArtFiles,
-): Promise<Map<string, KeptApart>> {
+async function sheetsApart(images: readonly PieceImage[], files: ArtFiles): Promise<Map<string, KeptApart>> {
   const apart = new Map<string, KeptApart>();
-  for (const { id, image } of images) {
+  for (const { id, sheet, image } of images) {
+    if (sheet === 'line') continue;
     const sheets = files.pieces.find((p) => p.id === id)?.apart;
     if (!sheets) continue;
     const [fill, shade, line] = await Promise.all([sheets.fill, sheets.shade, sheets.line].map(readSheet));
@@ -239,8 +257,8 @@ function sheetsOf(apart: KeptApart | undefined): { role: 'shade' | 'line'; sheet
 async function layeredFile(
   doc: CharacterDoc,
   view: ViewRow,
-  images: { id: string; image: PlacedBitmap }[],
-  pngs: Map<string, Uint8Array>,
+  images: PieceImage[],
+  pngs: ReadonlyMap<PieceImage, Uint8Array>,
   apart: ReadonlyMap<string, KeptApart>,
 ): Promise<Uint8Array> {
   const merged = await encode(
@@ -255,13 +273,19 @@ async function layeredFile(
     .png()
     .toBuffer();
   const layers: { layer: OraLayer; group: string | null }[] = [];
-  for (const { id, image } of images) {
+  for (const made of images) {
+    const { id, sheet, image } = made;
     const piece = doc.pieces.find((p) => p.id === id);
     const part = piece && partOf(doc, piece);
     const name = piece ? pieceName(doc, piece) : UNCUT;
     const group = part?.side ? `${part.group} ${part.side}` : null;
+    if (sheet === 'line') {
+      const png = pngs.get(made) as Uint8Array;
+      layers.push({ layer: { name: `${name}_line_under`, x: image.x, y: image.y, png, visible: true }, group });
+      continue;
+    }
     const kept = apart.get(id);
-    const png = kept ? await encode(kept.base) : (pngs.get(id) as Uint8Array);
+    const png = kept ? await encode(kept.base) : (pngs.get(made) as Uint8Array);
     layers.push({ layer: { name, x: image.x, y: image.y, png, visible: true }, group });
     for (const { role, sheet } of sheetsOf(kept)) {
       const above = { name: `${name}_${role}`, x: sheet.x, y: sheet.y, png: await encode(sheet), visible: true };

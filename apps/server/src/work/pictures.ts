@@ -54,6 +54,7 @@ export async function readArt(files: ArtFiles): Promise<ViewArt> {
       overlap: await sheet(piece.overlap),
       under: await sheet(piece.under),
       clean: await sheet(piece.clean),
+      line: await sheet(piece.line),
       own: await sheet(piece.own),
       extra: await sheet(piece.extra),
     });

@@ -1,12 +1,11 @@
 import {
-  composePiece,
-  drawOrder,
   hangingFrom,
   jointById,
   jointLabel,
   limbSilhouette,
   mendsFor,
   pieceById,
+  pieceImages,
   settleDisc,
   type CharacterDoc,
   type JointRow,
@@ -62,16 +61,13 @@ async function limbOf(doc: CharacterDoc, joint: JointRow, butt: boolean): Promis
   const art = await artOf(doc, joint.viewId, butt);
   const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
   const parts: Part[] = [];
-  for (const piece of drawOrder(doc, joint.viewId)) {
-    if (piece.id !== joint.parentId && !moving.has(piece.id)) continue;
-    const sheets = art.pieces.get(piece.id);
-    const picture = sheets && composePiece(sheets);
-    if (!picture) continue;
+  for (const { id, image: picture } of pieceImages(doc, joint.viewId, art)) {
+    if (id !== joint.parentId && !moving.has(id)) continue;
     parts.push({
       image: await bitmapOf(picture),
       x: picture.x,
       y: picture.y,
-      turns: moving.has(piece.id) && piece.id !== joint.parentId,
+      turns: moving.has(id) && id !== joint.parentId,
     });
   }
   return parts;

@@ -33,9 +33,9 @@ export async function artOf(doc: CharacterDoc, viewId: string, bare = false): Pr
   const view = doc.views.find((v) => v.id === viewId);
   if (!view) throw new RangeError('no such view');
   const sheets = async (piece: PieceRow): Promise<[string, SheetBitmaps]> => {
-    const wanted = [piece.face, ...(bare ? [] : [piece.overlap, piece.under, piece.clean])];
-    const [face, overlap = null, under = null, clean = null] = await Promise.all(wanted.map(sheet));
-    return [piece.id, { face, overlap, under, clean }];
+    const wanted = [piece.face, ...(bare ? [] : [piece.overlap, piece.under, piece.clean, piece.line])];
+    const [face, overlap = null, under = null, clean = null, line = null] = await Promise.all(wanted.map(sheet));
+    return [piece.id, { face, overlap, under, clean, line }];
   };
   const here = doc.pieces.filter((piece) => piece.viewId === viewId);
   const [design, ...pieces] = await Promise.all([picture(view.designBlob), ...here.map(sheets)]);

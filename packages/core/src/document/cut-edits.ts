@@ -12,6 +12,7 @@ export const PLAIN_PIECE = {
   overlap: null,
   under: null,
   clean: null,
+  line: null,
   own: null,
   extra: null,
   apart: null,

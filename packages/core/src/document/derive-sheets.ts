@@ -1,6 +1,7 @@
 import { mapOwners, type OwnerMap } from '../cut/owners.js';
 import { unmixEdges } from '../cut/unmix-edge.js';
-import { composePiece, mergeSheets } from '../joint/compose-piece.js';
+import { mergeSheets } from '../joint/compose-piece.js';
+import { lineUnder, thickenLine, type LineUnder } from '../joint/line-under.js';
 import { roundEnd } from '../joint/round-joint.js';
 import {
   createPlaced,
@@ -12,12 +13,11 @@ import {
   type PlacedBitmap,
   type Rect,
 } from '../raster/bitmap.js';
-import { compareBitmaps } from '../raster/compare.js';
-import { compositeOverMutable } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask } from '../raster/mask.js';
-import { drawOrder } from './family.js';
+import { drawOrder, drawSteps, hasLineUnder, limbUnderLine } from './family.js';
 import type { CharacterDoc, JointRow, PieceId, PieceRow, ViewId } from './rows.js';
+import { settleRest } from './settle-rest.js';
 import { reachingDisc, type ViewArt } from './view-art.js';
 
 /** The sheets of a piece that follow from faces, draw order, joints and the piece's own settings. */
@@ -25,11 +25,12 @@ export interface DerivedSheets {
   overlap: PlacedBitmap | null;
   under: PlacedBitmap | null;
   clean: PlacedBitmap | null;
+  line: PlacedBitmap | null;
 }
 
 /**
- * Works out overlap, under and clean sheets: rounded ends, margins, copied pixels, unmixed edges and the paint of own
- * layers; then settles whatever would not give the design back at rest, so that the rest match holds by
+ * Works out overlap, under, clean and line sheets: rounded ends, margins, copied pixels, unmixed edges, the paint of own
+ * layers and lines under all; then settles whatever would not give the design back at rest, so that the rest match holds by
  * construction.
  *
  * @param only the pieces to work out; all pieces of the view where not given. Others are in the answer only where
@@ -43,26 +44,47 @@ export function derivedSheets(
 ): Map<PieceId, DerivedSheets> {
   const order = drawOrder(doc, viewId);
   const result = new Map<PieceId, DerivedSheets>();
-  const wanted = order.flatMap((piece, at) => (!only || only.has(piece.id) ? [at] : []));
+  // A line that was made thicker is no longer the design: it is worked out anew, or settling would take it for a fault.
+  const isThicker = ({ id }: PieceRow) => (lineJoint(doc, id)?.lineMore ?? 0) !== 0;
+  const wanted = order.flatMap((piece, at) => (!only || only.has(piece.id) || isThicker(piece) ? [at] : []));
   const blends = new Map<number, Unmix>();
   for (const at of wanted) unmixPiece(order, at, art, blends);
   for (const at of wanted) {
     const piece = order[at];
     const { overlap, under } = hiddenSheets(doc, order, at, art);
     const mixed = blends.get(at);
+    const { face = null, own = null } = art.pieces.get(piece.id) ?? {};
+    const clean = cleanFace(face, mixed, own, art.design);
+    const apart = lineApart(doc, piece, clean ?? face, art);
     result.set(piece.id, {
       overlap,
       under: mergeSheets([under, mixed?.under ?? null]),
-      clean: cleanFace(
-        art.pieces.get(piece.id)?.face ?? null,
-        mixed,
-        art.pieces.get(piece.id)?.own ?? null,
-        art.design,
-      ),
+      clean: apart ? apart.fill : clean,
+      line: apart?.line ?? null,
     });
   }
-  settleRest(order, art, result);
+  settleRest(drawSteps(doc, viewId, true), order, art, result);
+  for (const [id, sheets] of result) {
+    const joint = lineJoint(doc, id);
+    if (joint && sheets.line) sheets.line = thickenLine(sheets.line, joint.lineMore, joint.lineColour);
+  }
   return result;
+}
+
+/** The joint that a piece's line under all is drawn by: its own, or else one that hangs from it; null where it has none. */
+function lineJoint(doc: CharacterDoc, pieceId: PieceId): JointRow | null {
+  const joints = doc.joints.filter((j) => hasLineUnder(j) && (j.childId === pieceId || j.parentId === pieceId));
+  return joints.find((j) => j.childId === pieceId) ?? joints[0] ?? null;
+}
+
+/** A piece's paint without the outline round its limb, and that outline; null where its line does not lie under all. */
+function lineApart(doc: CharacterDoc, piece: PieceRow, drawn: PlacedBitmap | null, art: ViewArt): LineUnder | null {
+  const joint = drawn && lineJoint(doc, piece.id);
+  if (!drawn || !joint) return null;
+  const limb = [...limbUnderLine(doc, piece.id)].flatMap((id) => art.pieces.get(id)?.face ?? []);
+  const discs = doc.joints.filter((j) => hasLineUnder(j) && (j.childId === piece.id || j.parentId === piece.id));
+  const { lineWidth, lineColour } = joint;
+  return lineUnder({ design: art.design, face: drawn, limb, discs, lineWidth, lineColour });
 }
 
 /** Is a piece's end rounded to the joint's disc, or kept as drawn? */
@@ -193,107 +215,4 @@ function cleanFace(
     if (x >= 0 && y >= 0 && x < rect.width && y < rect.height) words[y * rect.width + x] = word;
   }
   return trimToPaint(clean);
-}
-
-/**
- * Composites what the worked-out pieces cover and compares it with the design; at every pixel that differs, the owner's
- * face is drawn as it is and derived paint of the others gives way.
- */
-function settleRest(order: readonly PieceRow[], art: ViewArt, result: Map<PieceId, DerivedSheets>): void {
-  const sheetsOf = (piece: PieceRow) => {
-    const given = art.pieces.get(piece.id);
-    if (!given) return null;
-    return { ...given, ...(result.get(piece.id) ?? {}) };
-  };
-  const images = new Map<PieceId, PlacedBitmap>();
-  let area: Rect | null = null;
-  for (const piece of order) {
-    const sheets = sheetsOf(piece);
-    const image = sheets && composePiece(sheets);
-    if (!image) continue;
-    images.set(piece.id, image);
-    if (!result.has(piece.id)) continue;
-    // What the piece covered before may show through now, as well as what it covers from now on.
-    const before = composePiece(art.pieces.get(piece.id) as NonNullable<typeof sheets>);
-    const covers = before ? uniteRects(image, before) : image;
-    const here: Rect = { x: covers.x, y: covers.y, width: covers.width, height: covers.height };
-    area = area ? uniteRects(area, here) : here;
-  }
-  if (!area) return;
-  const rect = growRect(area, 0, art.design);
-  const owners = mapOwners(
-    order.map((p) => art.pieces.get(p.id)?.face ?? null),
-    rect,
-  );
-  const wanted = cropPlaced(art.design, rect);
-  const wantedWords = wordsOf(wanted);
-  const drawn = createPlaced(rect);
-  const drawnWords = wordsOf(drawn);
-  for (let i = 0; i < drawnWords.length; i++) if (owners.owner[i] === 0) drawnWords[i] = wantedWords[i];
-  for (const piece of order) {
-    const image = images.get(piece.id);
-    if (image) compositeOverMutable(drawn, image);
-  }
-  const { heat } = compareBitmaps(drawn, wanted);
-  const touched = new Map<PieceId, Record<keyof DerivedSheets, PlacedBitmap | null>>();
-  const editable = (piece: PieceRow) => {
-    let copy = touched.get(piece.id);
-    if (!copy) {
-      const sheets = sheetsOf(piece);
-      const over = (bitmap: PlacedBitmap | null | undefined) =>
-        bitmap ? { ...bitmap, data: bitmap.data.slice() } : null;
-      const { clean, face } = sheets ?? {};
-      // Room for every pixel of the face, which may have to be drawn as it is.
-      const whole = clean && face ? cropPlaced(clean, uniteRects(clean, face)) : over(clean);
-      copy = { overlap: over(sheets?.overlap), under: over(sheets?.under), clean: whole };
-      touched.set(piece.id, copy);
-    }
-    return copy;
-  };
-  for (let i = 0; i < heat.data.length; i++) {
-    if (heat.data[i] <= 1) continue;
-    const x = rect.x + (i % rect.width);
-    const y = rect.y + Math.floor(i / rect.width);
-    const owner = owners.owner[i] - 1;
-    order.forEach((piece, at) => {
-      const image = images.get(piece.id);
-      if (!image || at < owner) {
-        // Beneath an owner that is not opaque there, nothing may show through.
-        if (!image || wantedWords[i] >>> 24 === 255) return;
-      }
-      // The owner draws the pixel even where unmixing made it let go of it.
-      if (at !== owner && wordAt(image, x, y) === 0) return;
-      const copy = editable(piece);
-      setWord(copy.overlap, x, y, 0);
-      setWord(copy.under, x, y, 0);
-      setWord(copy.clean, x, y, at === owner ? wantedWords[i] : 0);
-    });
-  }
-  for (const [id, { overlap, under, clean }] of touched) {
-    result.set(id, {
-      overlap: overlap && trimToPaint(overlap),
-      under: under && trimToPaint(under),
-      clean: clean && trimToPaint(clean),
-    });
-  }
-}
-
-function wordAt(bitmap: PlacedBitmap, x: number, y: number): number {
-  const px = x - bitmap.x;
-  const py = y - bitmap.y;
-  if (px < 0 || py < 0 || px >= bitmap.width || py >= bitmap.height) return 0;
-  const i = (py * bitmap.width + px) * 4;
-  return bitmap.data[i + 3] === 0 ? 0 : 1;
-}
-
-function setWord(bitmap: PlacedBitmap | null, x: number, y: number, word: number): void {
-  if (!bitmap) return;
-  const px = x - bitmap.x;
-  const py = y - bitmap.y;
-  if (px < 0 || py < 0 || px >= bitmap.width || py >= bitmap.height) return;
-  const i = (py * bitmap.width + px) * 4;
-  bitmap.data[i] = word & 255;
-  bitmap.data[i + 1] = (word >>> 8) & 255;
-  bitmap.data[i + 2] = (word >>> 16) & 255;
-  bitmap.data[i + 3] = word >>> 24;
 }

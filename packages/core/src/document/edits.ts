@@ -113,7 +113,7 @@ export function refuseOnePiece(a: PieceRow, b: PieceRow): void {
 /** The sheets that follow from the rest, as they came out; null clears a sheet. */
 export function setSheets(
   doc: CharacterDoc,
-  sheets: Map<PieceId, Partial<Pick<PieceRow, 'overlap' | 'under' | 'clean'>>>,
+  sheets: Map<PieceId, Partial<Pick<PieceRow, 'overlap' | 'under' | 'clean' | 'line'>>>,
 ): Diff {
   const diff = new DiffBuilder();
   for (const [id, change] of sheets) diff.update(pieceById(doc, id), change);

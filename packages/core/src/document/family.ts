@@ -1,11 +1,54 @@
 import { nameFor } from '../naming/scheme.js';
-import type { CharacterDoc, JointRow, PartRow, PieceRow, ViewId } from './rows.js';
+import type { CharacterDoc, JointRow, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
 /** The pieces of a view, back to front. */
 export function drawOrder(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
   return doc.pieces
     .filter((piece) => piece.viewId === viewId)
     .sort((a, b) => a.depth - b.depth || (a.id < b.id ? -1 : 1));
+}
+
+/** One thing that is drawn: a piece, or the outline that it has beneath its limb's fills. */
+export interface DrawStep {
+  piece: PieceRow;
+  sheet: 'line' | 'piece';
+}
+
+/**
+ * Everything that is drawn of a view, back to front: a limb's lines under all lie beneath the first of its pieces.
+ * @param all also of pieces whose line has not been worked out yet
+ */
+export function drawSteps(doc: CharacterDoc, viewId: ViewId, all = false): DrawStep[] {
+  const order = drawOrder(doc, viewId);
+  const drawn = new Set<PieceId>();
+  return order.flatMap((piece) => {
+    const limb = limbUnderLine(doc, piece.id);
+    const first = limb.size > 0 && ![...limb].some((id) => drawn.has(id));
+    drawn.add(piece.id);
+    const lines = first ? order.filter((p) => limb.has(p.id) && (all || p.line)) : [];
+    return [...lines.map((p) => ({ piece: p, sheet: 'line' as const })), { piece, sheet: 'piece' as const }];
+  });
+}
+
+/** Has a joint its line under all, rounded as it is? */
+export function hasLineUnder(joint: JointRow): boolean {
+  return joint.outlineOn === 'under' && joint.rounded && joint.lineWidth > 0 && joint.kind !== 'slide';
+}
+
+/** A piece and all that it is joined to by joints whose line lies under all; empty where it has no such joint. */
+export function limbUnderLine(doc: CharacterDoc, pieceId: PieceId): Set<PieceId> {
+  const joints = doc.joints.filter(hasLineUnder);
+  const limb = new Set<PieceId>();
+  const waiting = joints.some((j) => j.childId === pieceId || j.parentId === pieceId) ? [pieceId] : [];
+  for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
+    if (limb.has(at)) continue;
+    limb.add(at);
+    for (const { childId, parentId } of joints) {
+      if (childId === at) waiting.push(parentId);
+      if (parentId === at) waiting.push(childId);
+    }
+  }
+  return limb;
 }
 
 /** The part a piece draws. @throws RangeError for a broken document. */

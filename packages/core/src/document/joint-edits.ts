@@ -77,6 +77,7 @@ export function placeJoint(
     fillColour: fit.fillColour.map(Math.round) as unknown as JointRow['fillColour'],
     discOn: old?.discOn ?? fit.discOn,
     looseness: old?.looseness ?? 0,
+    lineMore: old?.lineMore ?? 0,
     rounded: false,
     confidence: round(fit.confidence, 1000),
   });
@@ -111,6 +112,7 @@ export type JointChange = Partial<
     | 'lineColour'
     | 'fillColour'
     | 'looseness'
+    | 'lineMore'
     | 'reach'
     | 'foldsOut'
     | 'rounded'
@@ -134,6 +136,9 @@ export function changeJoint(doc: CharacterDoc, jointId: JointId, change: JointCh
     throw new LimberError('bad-disc', 'The reach goes up to four times the radius.');
   if (next.lineWidth < 0 || next.lineWidth > next.radius)
     throw new LimberError('bad-disc', 'The line cannot be wider than the disc.');
+  if (next.outlineOn === 'under' && next.lineWidth === 0)
+    throw new LimberError('no-line', 'This limb has no outline that could lie under it.', 'Set its line width first.');
+  if (next.lineWidth + next.lineMore < 0) throw new LimberError('bad-disc', 'The line cannot be thinner than nothing.');
   if (view && (next.x < 0 || next.y < 0 || next.x > view.width || next.y > view.height)) {
     throw new LimberError('outside', 'The pivot would lie outside the canvas.', undefined, { x: next.x, y: next.y });
   }
@@ -146,11 +151,11 @@ export function changeJoint(doc: CharacterDoc, jointId: JointId, change: JointCh
 
 /** What a linked joint takes over from the one that was changed: everything but where it is, mirrored for the other side. */
 function inStep(doc: CharacterDoc, from: JointRow, to: JointRow, change: Partial<JointRow>): Partial<JointRow> {
-  const { rangeLow, rangeHigh, reach, outlineOn, discOn, looseness, foldsOut, rounded, kind } = change;
+  const { rangeLow, rangeHigh, reach, outlineOn, discOn, looseness, lineMore, foldsOut, rounded, kind } = change;
   const sideOf = (joint: JointRow) => partOf(doc, pieceById(doc, joint.childId)).side;
   const mirrored = sideOf(from) !== sideOf(to);
   const scale = to.radius / from.radius;
-  const next: Partial<JointRow> = { outlineOn, discOn, looseness, foldsOut, rounded, kind };
+  const next: Partial<JointRow> = { outlineOn, discOn, looseness, lineMore, foldsOut, rounded, kind };
   if (reach !== undefined) next.reach = round(reach * scale, 10);
   if (rangeLow !== undefined) next[mirrored ? 'rangeHigh' : 'rangeLow'] = mirrored ? -rangeLow || 0 : rangeLow;
   if (rangeHigh !== undefined) next[mirrored ? 'rangeLow' : 'rangeHigh'] = mirrored ? -rangeHigh || 0 : rangeHigh;

@@ -86,6 +86,7 @@ function candidates(doc: CharacterDoc, joint: JointRow): Candidate[] {
   if (joint.lineWidth > 0)
     for (const outlineOn of ['back', 'front', 'both'] as const)
       if (outlineOn !== joint.outlineOn) offer('Outline on the other piece', { ...rounded, outlineOn });
+  if (joint.lineWidth > 0 && joint.outlineOn !== 'under') offer('Line under all', { ...rounded, outlineOn: 'under' });
   offer('Extend beneath', { ...rounded, reach: tenth(joint.reach + joint.radius / 2) });
   const other = inFrontOf(doc, joint) === 'child' ? 'parent' : 'child';
   list.push({

@@ -109,6 +109,8 @@ export interface PieceRow extends RowBase {
   under: SheetRef | null;
   /** Drawn in place of the face: edges unmixed, the layer's own paint put in; follows from the rest. */
   clean: SheetRef | null;
+  /** Outline drawn beneath all fills of the limb; follows from the rest. */
+  line: SheetRef | null;
   /** Paint that came with the piece's own layers, also where it is hidden at rest. */
   own: SheetRef | null;
   /** Pixels taken and left where they were, which the overlap copies. */
@@ -148,6 +150,8 @@ export interface JointRow extends RowBase {
   lineColour: Rgb;
   fillColour: Rgb;
   looseness: number;
+  /** px by which a line under all is thicker than it was drawn; below 0 for thinner. */
+  lineMore: number;
   /** px by which the end behind reaches farther than the disc, so that a neck may stretch; 0 for none. */
   reach: number;
   /** Does the end in front leave the other's folds out of its copy, so that they do not turn with it? */

@@ -1,4 +1,4 @@
-import { composePiece, type SheetBitmaps } from '../joint/compose-piece.js';
+import { composePiece, mergeSheets, type SheetBitmaps } from '../joint/compose-piece.js';
 import { type Disc, type DiscOn } from '../joint/round-joint.js';
 import type { Assembly, SweepPiece } from '../joint/bend-rig.js';
 import { uncutPaint } from '../cut/offcuts.js';
@@ -15,7 +15,16 @@ import { longAxis, rootPlace, runsAlong } from '../joint/root-end.js';
 import { settleDisc } from '../joint/settle-disc.js';
 import { sharedBorder, type SharedBorder } from '../joint/shared-border.js';
 import { plannedPart } from '../plan/plan.js';
-import { drawOrder, hangingFrom, inFrontOf, parentPiece, partOf, pieceName } from './family.js';
+import {
+  drawOrder,
+  drawSteps,
+  hangingFrom,
+  inFrontOf,
+  parentPiece,
+  partOf,
+  pieceName,
+  type DrawStep,
+} from './family.js';
 import { pieceById } from './edits.js';
 import type { CharacterDoc, JointRow, PieceId, ViewId } from './rows.js';
 
@@ -42,12 +51,19 @@ export function reachingDisc(joint: JointRow, front: PlacedBitmap): ReturnType<t
   return { ...disc, stretch: { x: (dx / far) * joint.reach, y: (dy / far) * joint.reach } };
 }
 
-/** The images of a view's pieces, back to front. */
-export function pieceImages(doc: CharacterDoc, viewId: ViewId, art: ViewArt): { id: PieceId; image: PlacedBitmap }[] {
-  return drawOrder(doc, viewId).flatMap((piece) => {
+/** An image of a view: a piece, or the outline that lies beneath its limb's fills. */
+export interface PieceImage {
+  id: PieceId;
+  sheet: DrawStep['sheet'];
+  image: PlacedBitmap;
+}
+
+/** The images of a view's pieces, back to front, with the lines under all where they are drawn. */
+export function pieceImages(doc: CharacterDoc, viewId: ViewId, art: ViewArt): PieceImage[] {
+  return drawSteps(doc, viewId, true).flatMap(({ piece, sheet }) => {
     const sheets = art.pieces.get(piece.id);
-    const image = sheets ? composePiece(sheets) : null;
-    return image ? [{ id: piece.id, image }] : [];
+    const image = sheets ? (sheet === 'line' ? (sheets.line ?? null) : composePiece(sheets)) : null;
+    return image ? [{ id: piece.id, sheet, image }] : [];
   });
 }
 
@@ -72,22 +88,45 @@ export function compareAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt): 
 
 /** The pieces that a joint's sweep needs, ready to turn; null where one of the two has no paint. */
 export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Assembly | null {
-  const order = drawOrder(doc, joint.viewId);
+  const steps = drawSteps(doc, joint.viewId, true);
   const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
   moving.delete(joint.parentId);
-  const parentAt = order.findIndex((p) => p.id === joint.parentId);
+  const parentAt = steps.findIndex(({ piece, sheet }) => piece.id === joint.parentId && sheet === 'piece');
   const sweepPiece = (id: PieceId): SweepPiece | null => {
     const sheets = art.pieces.get(id);
     const image = sheets ? composePiece(sheets) : null;
     // What a piece shows at rest is its face with clean edges: the share of its blends that is its own.
-    return sheets?.face && image ? { face: sheets.clean ?? sheets.face, drawn: sheets.face, image } : null;
+    const face = sheets?.line ? withLine(sheets) : (sheets?.clean ?? sheets?.face);
+    return face && image ? { face, drawn: sheets?.face ?? face, image } : null;
   };
+  const lineOf = (id: PieceId): PlacedBitmap | null => art.pieces.get(id)?.line ?? null;
   const parent = sweepPiece(joint.parentId);
   if (!parent || !sweepPiece(joint.childId)) return null;
   const side = (inFront: boolean) =>
-    order.filter((p, i) => moving.has(p.id) && i > parentAt === inFront).flatMap((p) => sweepPiece(p.id) ?? []);
+    steps
+      .filter(({ piece }, i) => moving.has(piece.id) && i > parentAt === inFront)
+      .flatMap(({ piece, sheet }): SweepPiece[] => {
+        if (sheet === 'piece') return [sweepPiece(piece.id) ?? []].flat();
+        const image = lineOf(piece.id);
+        return image ? [{ face: null, image }] : [];
+      });
   const front = sweepPiece(inFrontOf(doc, joint) === 'child' ? joint.childId : joint.parentId) ?? parent;
-  return { parent, movingBehind: side(false), movingInFront: side(true), disc: reachingDisc(joint, front.face) };
+  return {
+    parent,
+    parentLine: lineOf(joint.parentId),
+    movingBehind: side(false),
+    movingInFront: side(true),
+    disc: reachingDisc(joint, front.face ?? front.image),
+  };
+}
+
+/** What a piece shows at rest where its line lies beneath its fill: both, as far as its face reaches. */
+function withLine({ face, clean, line }: SheetBitmaps): PlacedBitmap | null {
+  const shown = mergeSheets([line ?? null, clean ?? face]);
+  if (!shown || !face) return shown;
+  const within = cropPlaced(shown, face);
+  for (let i = 3; i < within.data.length; i += 4) if (face.data[i] === 0) within.data[i] = 0;
+  return within;
 }
 
 /** The confidence of the best fit: 1 is for discs placed by hand. */

@@ -61,12 +61,13 @@ export function enlargeCanvas(
   });
   for (const piece of doc.pieces) {
     if (piece.viewId !== viewId) continue;
-    const { face, overlap, under, clean, own, extra, apart } = piece;
+    const { face, overlap, under, clean, line, own, extra, apart } = piece;
     diff.update(piece, {
       face: moved(face),
       overlap: moved(overlap),
       under: moved(under),
       clean: moved(clean),
+      line: moved(line),
       own: moved(own),
       extra: moved(extra),
       apart: apart && { fill: moved(apart.fill), shade: moved(apart.shade), line: moved(apart.line) },

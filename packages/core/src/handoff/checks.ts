@@ -1,6 +1,6 @@
 import type { Place } from '../errors.js';
 import { findOffcuts } from '../cut/offcuts.js';
-import { drawOrder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
+import { drawOrder, hasLineUnder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
 import type { CharacterDoc, JointRow, ViewId } from '../document/rows.js';
 import { assembleJoint, compareAtRest, type ViewArt } from '../document/view-art.js';
 import type { BendMeasure } from '../joint/bend-rig.js';
@@ -79,10 +79,15 @@ function keyOf(doc: CharacterDoc, viewId: ViewId): string {
 
 function restMatch(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
   const { differing, largest, bounds } = compareAtRest(doc, viewId, art);
+  const thick = doc.joints.find((j) => j.viewId === viewId && hasLineUnder(j) && j.lineMore !== 0);
+  const mend = thick
+    ? `The line under ${jointLabel(doc, thick)} is not as thick as it was drawn. Set it to ${thick.lineWidth} px.`
+    : 'Undo the last change, and tell us how you came here.';
   const findings: Finding[] = bounds
     ? [
         {
-          sentence: `${differing} px differ from the design, by up to ${largest} of 255. Undo the last change, and tell us how you came here.`,
+          sentence: `${differing} px differ from the design, by up to ${largest} of 255. ${mend}`,
+          ...(thick ? { jointId: thick.id } : {}),
           place: { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 },
         },
       ]
@@ -118,7 +123,7 @@ function insideCanvas(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Check {
   const order = drawOrder(doc, viewId);
   const findings: Finding[] = [];
   for (const piece of order) {
-    for (const sheet of [piece.face, piece.overlap, piece.under]) {
+    for (const sheet of [piece.face, piece.overlap, piece.under, piece.line]) {
       if (sheet && (sheet.x < 0 || sheet.y < 0 || sheet.x + sheet.width > width || sheet.y + sheet.height > height)) {
         findings.push({ sentence: `${pieceName(doc, piece)} reaches past the canvas.`, pieceId: piece.id });
         break;

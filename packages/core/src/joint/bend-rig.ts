@@ -18,8 +18,8 @@ import { loosenessReach } from './round-joint.js';
 
 /** One piece as the sweep sees it. */
 export interface SweepPiece {
-  /** What it shows at rest. */
-  face: PlacedBitmap;
+  /** What it shows at rest; null for a line beneath a limb, which shows only as its piece's face does. */
+  face: PlacedBitmap | null;
   /** The design's pixels that are its own, where they differ from `face`: line that the design has counts as such. */
   drawn?: PlacedBitmap;
   /** Its whole image: under, overlap and face composited. */
@@ -29,6 +29,8 @@ export interface SweepPiece {
 /** A joint with the pieces it moves, in draw order. */
 export interface Assembly {
   parent: SweepPiece;
+  /** The parent's outline beneath the limb's fills, drawn before all else. */
+  parentLine?: PlacedBitmap | null;
   /** The turned piece and all that hang from it, drawn before the parent, back to front. */
   movingBehind: readonly SweepPiece[];
   /** Those drawn after the parent, back to front. */
@@ -91,12 +93,13 @@ export function prepareBend(assembly: Assembly): BendRig {
   const { width, height } = window;
   const size = width * height;
   const parent = channelsOf([assembly.parent], window, disc);
+  const base = channelsOf(assembly.parentLine ? [{ face: null, image: assembly.parentLine }] : [], window, disc);
   const layers = [assembly.movingBehind, assembly.movingInFront].map((pieces) => {
     if (pieces.length === 0) return null;
     // What turns into the window comes from a circle about the pivot through its corners.
     const far = Math.ceil(half * Math.SQRT2) + 2;
     const around = { x: window.x + half - far, y: window.y + half - far, width: 2 * far + 1, height: 2 * far + 1 };
-    const bounds = pieces.map((piece) => uniteRects(piece.image, piece.face)).reduce(uniteRects);
+    const bounds = pieces.map((piece) => uniteRects(piece.image, piece.face ?? piece.image)).reduce(uniteRects);
     const rect = intersectRects(around, bounds);
     if (rect.width <= 0 || rect.height <= 0) return null;
     // A clear pixel all round, so that a look-up next to the border needs no test.
@@ -153,7 +156,8 @@ export function prepareBend(assembly: Assembly): BendRig {
         continue;
       }
       const d = fromPivot[i];
-      if ((p | b | a) === 0) {
+      const u = base[i];
+      if ((p | b | a | u) === 0) {
         const bare = d <= innerDisc;
         ideal[i] = bare ? 1 : 0;
         covered[i] = 0;
@@ -168,10 +172,11 @@ export function prepareBend(assembly: Assembly): BendRig {
       const pAlpha = p & 255;
       const bAlpha = b & 255;
       const aAlpha = a & 255;
+      const uAlpha = u & 255;
       const shown =
-        pAlpha === 255 || aAlpha === 255 || bAlpha === 255
+        pAlpha === 255 || aAlpha === 255 || bAlpha === 255 || uAlpha === 255
           ? 255
-          : 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha)) / 65025;
+          : 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha) * (255 - uAlpha)) / 16581375;
       const faces = Math.max((p >>> FACE) & 255, (b >>> FACE) & 255, (a >>> FACE) & 255);
       const wanted = faces > 127 || d <= innerDisc;
       ideal[i] = wanted ? 1 : 0;
@@ -184,7 +189,9 @@ export function prepareBend(assembly: Assembly): BendRig {
       if (!lined) continue;
       const line =
         ((a >>> LINE) & 255) +
-        ((255 - aAlpha) / 255) * (((p >>> LINE) & 255) + ((255 - pAlpha) / 255) * ((b >>> LINE) & 255));
+        ((255 - aAlpha) / 255) *
+          (((p >>> LINE) & 255) +
+            ((255 - pAlpha) / 255) * (((b >>> LINE) & 255) + ((255 - bAlpha) / 255) * ((u >>> LINE) & 255)));
       lines[i] = line > 100 ? 255 : 0;
       if (
         line > 127 &&
@@ -340,6 +347,7 @@ function channelsOf(pieces: readonly SweepPiece[], rect: Rect, disc: Assembly['d
   const drawn = createPlaced(rect);
   for (const piece of pieces) {
     compositeOverMutable(image, cropPlaced(piece.image, rect));
+    if (!piece.face) continue;
     compositeOverMutable(face, cropPlaced(piece.face, rect));
     compositeOverMutable(drawn, cropPlaced(piece.drawn ?? piece.face, rect));
   }

@@ -8,6 +8,8 @@ export interface SheetBitmaps {
   face: PlacedBitmap | null;
   /** Drawn in place of the face, where there is one. */
   clean?: PlacedBitmap | null;
+  /** Drawn beneath all fills of the limb, and no part of the piece's own image. */
+  line?: PlacedBitmap | null;
   /** Paint that came with the piece's own layers. */
   own?: PlacedBitmap | null;
   /** Pixels taken and left where they were. */

@@ -11,9 +11,10 @@ import { colourDistance, type Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
+import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
 
-/** Which piece's disc carries the outline. */
-export type OutlineOn = 'back' | 'front' | 'both' | 'none';
+/** Which piece's disc carries the outline; `under`: neither, and a line beneath all fills of the limb shows outside only. */
+export type OutlineOn = 'back' | 'front' | 'both' | 'none' | 'under';
 
 /** Who carries the disc: both pieces, or only one where the other's end is kept as drawn (a cuff over a hand). */
 export type DiscOn = 'both' | 'child' | 'parent';
@@ -93,7 +94,8 @@ function rimAt(disc: Disc, angleRad: number): number {
  */
 export function roundEnd({ design, face, other, inFront, later, disc }: EndInput): RoundedEnd {
   const lined = disc.lineWidth > 0;
-  const shrink = inFront && lined && (disc.outlineOn === 'back' || disc.outlineOn === 'none') ? disc.lineWidth : 0;
+  const lineless = disc.outlineOn === 'under' || (inFront && (disc.outlineOn === 'back' || disc.outlineOn === 'none'));
+  const shrink = lined && lineless ? disc.lineWidth : 0;
   const carriesLine =
     lined && (inFront ? disc.outlineOn === 'both' : disc.outlineOn === 'back' || disc.outlineOn === 'both');
   const reach = disc.radius - shrink;
@@ -122,7 +124,7 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
   const under = createPlaced(rect);
   const overlapWords = wordsOf(overlap);
   const underWords = wordsOf(under);
-  const line = pack(disc.lineColour);
+  const line = opaqueWord(disc.lineColour);
   for (let row = 0; row < rect.height; row++) {
     for (let column = 0; column < rect.width; column++) {
       const i = row * rect.width + column;
@@ -144,7 +146,7 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
         continue;
       }
       const near = carried[i];
-      const fill = near !== 0 && colourDistance(unpack(near), unpack(art[i])) > SAME_PAINT ? near : art[i];
+      const fill = near !== 0 && colourDistance(colourOf(near), colourOf(art[i])) > SAME_PAINT ? near : art[i];
       const onLine = carriesLine ? clamp01(d - (rim - disc.lineWidth) + 0.5) : 0;
       underWords[i] = withAlpha(onLine === 0 ? fill : mix(fill, line, onLine), alpha);
     }
@@ -156,7 +158,7 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
 function linesIn(art: Uint32Array, disc: Disc, rect: Rect): Uint8Array {
   const line = createMask(rect.width, rect.height);
   for (let i = 0; i < art.length; i++)
-    if (art[i] >>> 24 !== 0 && colourDistance(unpack(art[i]), disc.lineColour) < LINE_LIKE) line.data[i] = 255;
+    if (art[i] >>> 24 !== 0 && colourDistance(colourOf(art[i]), disc.lineColour) < LINE_LIKE) line.data[i] = 255;
   return reachOf(line, 3);
 }
 
@@ -184,7 +186,7 @@ function carryPaint(face: PlacedBitmap, disc: Disc, rect: Rect): Uint32Array {
   const lined = disc.lineWidth > 0;
   for (let i = 0; i < words.length; i++) {
     if (words[i] >>> 24 !== 255) continue;
-    if (lined && colourDistance(unpack(words[i]), disc.lineColour) < LINE_LIKE) line.data[i] = 255;
+    if (lined && colourDistance(colourOf(words[i]), disc.lineColour) < LINE_LIKE) line.data[i] = 255;
     else paint.data[i] = 255;
   }
   if (lined) {
@@ -216,18 +218,6 @@ const LINE_LIKE = 9;
 
 function clamp01(v: number): number {
   return v < 0 ? 0 : v > 1 ? 1 : v;
-}
-
-function unpack(word: number): Rgb {
-  return [word & 255, (word >>> 8) & 255, (word >>> 16) & 255];
-}
-
-function pack(colour: Rgb): number {
-  return (Math.round(colour[0]) | (Math.round(colour[1]) << 8) | (Math.round(colour[2]) << 16) | 0xff000000) >>> 0;
-}
-
-function withAlpha(word: number, alpha: number): number {
-  return ((word & 0xffffff) | (alpha << 24)) >>> 0;
 }
 
 function mix(from: number, to: number, share: number): number {

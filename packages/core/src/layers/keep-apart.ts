@@ -1,5 +1,6 @@
 import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { overWord } from '../raster/composite.js';
+import { alikeWords } from '../raster/words.js';
 
 /** Shade and line of a piece as sheets of their own, and the piece without them. */
 export interface KeptApart {
@@ -28,16 +29,10 @@ export function keepApart(
   const lineWords = wordsOf(line);
   for (let i = 0; i < words.length; i++) {
     const [f, s, l] = [fills?.[i] ?? 0, shades?.[i] ?? 0, lines?.[i] ?? 0];
-    if ((s >>> 24 === 0 && l >>> 24 === 0) || !alike(overWord(l, overWord(s, f)), words[i])) continue;
+    if ((s >>> 24 === 0 && l >>> 24 === 0) || !alikeWords(overWord(l, overWord(s, f)), words[i])) continue;
     words[i] = f;
     shadeWords[i] = s;
     lineWords[i] = l;
   }
   return { base, shade: trimToPaint(shade), line: trimToPaint(line) };
-}
-
-function alike(a: number, b: number): boolean {
-  for (let shift = 0; shift < 32; shift += 8)
-    if (Math.abs(((a >>> shift) & 255) - ((b >>> shift) & 255)) > 1) return false;
-  return true;
 }

@@ -37,7 +37,7 @@ const joint = {
     radius: { type: 'number', exclusiveMinimum: 0 },
     range: angles,
     inFront: { enum: ['child', 'parent'] },
-    outlineOn: { enum: ['back', 'front', 'both', 'none'] },
+    outlineOn: { enum: ['back', 'front', 'both', 'none', 'under'] },
     lineWidth: { type: 'number', minimum: 0 },
     looseness: { type: 'number', minimum: 0, maximum: 1 },
     cleanRange: orNull(angles),

@@ -15,7 +15,7 @@ export interface RigJoint {
   radius: number;
   range: [number, number];
   inFront: 'child' | 'parent';
-  outlineOn: 'back' | 'front' | 'both' | 'none';
+  outlineOn: 'back' | 'front' | 'both' | 'none' | 'under';
   lineWidth: number;
   looseness: number;
   cleanRange: [number, number] | null;

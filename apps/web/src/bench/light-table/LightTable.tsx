@@ -1,4 +1,4 @@
-import { drawOrder, hangingFrom, pieceById } from '@limber-sheaf/core';
+import { drawOrder, drawSteps, hangingFrom, pieceById } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from 'react-konva';
@@ -26,6 +26,7 @@ export function LightTable() {
   const size = useViewport(box, view, station === 'cut' ? ACTIONS_AND_STRIP : ACTIONS);
   const palette = night ? NIGHT : DAY;
   const pieces = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
+  const steps = useMemo(() => drawSteps(doc, view.id), [doc, view.id]);
   const design = useBlobImage(view.designBlob);
   const uncut = useUncut(view, pieces, palette.canvas, palette.ink);
   const bending = station === 'joints';
@@ -67,12 +68,13 @@ export function LightTable() {
           {!peek && !solo && uncut && <Image image={uncut} opacity={lit ? 0.5 : 1} />}
           {!peek &&
             !flat &&
-            pieces
-              .filter((piece) => !solo || piece.id === solo)
-              .map((piece) => (
+            steps
+              .filter(({ piece }) => !solo || piece.id === solo)
+              .map(({ piece, sheet }) => (
                 <PieceNode
-                  key={piece.id}
+                  key={`${sheet}-${piece.id}`}
                   piece={piece}
+                  sheet={sheet}
                   placement={placements.get(piece.id)}
                   opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
                   bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}

@@ -1,4 +1,4 @@
-import type { PieceRow, SheetRef } from '@limber-sheaf/core';
+import type { DrawStep, PieceRow, SheetRef } from '@limber-sheaf/core';
 import { memo } from 'react';
 import { Group, Image } from 'react-konva';
 import type { Placement } from './bends';
@@ -11,6 +11,8 @@ function SheetNode({ sheet }: { sheet: SheetRef }) {
 
 interface Props {
   piece: PieceRow;
+  /** The piece itself, or the outline that it has beneath its limb's fills. */
+  sheet: DrawStep['sheet'];
   placement: Placement | undefined;
   opacity: number;
   /** Only what the design shows of it: for a butt joint, and where it is faint and would show what lies beneath. */
@@ -18,7 +20,7 @@ interface Props {
 }
 
 /** A piece on the light table: under, overlap, and the face (or what is drawn in its place), in that order, turned as its joints are bent. */
-export const PieceNode = memo(function PieceNode({ piece, placement, opacity, bare }: Props) {
+export const PieceNode = memo(function PieceNode({ piece, sheet, placement, opacity, bare }: Props) {
   return (
     <Group
       rotation={placement?.angle ?? 0}
@@ -27,9 +29,15 @@ export const PieceNode = memo(function PieceNode({ piece, placement, opacity, ba
       opacity={opacity}
       listening={false}
     >
-      {piece.under && !bare && <SheetNode sheet={piece.under} />}
-      {piece.overlap && !bare && <SheetNode sheet={piece.overlap} />}
-      <SheetNode sheet={piece.clean && !bare ? piece.clean : piece.face} />
+      {sheet === 'line' ? (
+        piece.line && !bare && <SheetNode sheet={piece.line} />
+      ) : (
+        <>
+          {piece.under && !bare && <SheetNode sheet={piece.under} />}
+          {piece.overlap && !bare && <SheetNode sheet={piece.overlap} />}
+          <SheetNode sheet={piece.clean && !bare ? piece.clean : piece.face} />
+        </>
+      )}
     </Group>
   );
 });

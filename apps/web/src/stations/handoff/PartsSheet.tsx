@@ -62,7 +62,9 @@ export function PartsSheet() {
 }
 
 function sheetsOf(piece: PieceRow): SheetRef[] {
-  return [piece.under, piece.overlap, piece.face].filter((sheet): sheet is SheetRef => sheet !== null);
+  return [piece.line, piece.under, piece.overlap, piece.line ? piece.clean : piece.face].filter(
+    (sheet): sheet is SheetRef => sheet !== null,
+  );
 }
 
 /** The piece's sheets where they lie on the canvas, in per cent of it. */

@@ -154,10 +154,22 @@ function JointFigures({ joint }: { joint: JointRow }) {
             { value: 'front', word: 'front piece only' },
             { value: 'both', word: 'both' },
             { value: 'none', word: 'none' },
+            ...(joint.lineWidth > 0 ? [{ value: 'under' as const, word: 'line under all' }] : []),
           ]}
-          onChange={(outlineOn) => change({ outlineOn })}
+          onChange={(outlineOn) => change({ outlineOn, ...(outlineOn === 'under' ? {} : { lineMore: 0 }) })}
         />
       </LedgerRow>
+      {joint.outlineOn === 'under' && (
+        <LedgerRow name="Line thickness">
+          <NumberField
+            label="Line thickness"
+            value={joint.lineWidth + joint.lineMore}
+            unit="px"
+            step={0.5}
+            onCommit={(width) => change({ lineMore: Math.round((width - joint.lineWidth) * 10) / 10 })}
+          />
+        </LedgerRow>
+      )}
       <LedgerRow name="Rounded end of">
         <Choice
           label="Rounded end of"

@@ -18,7 +18,7 @@ export function sweepSignature(doc: CharacterDoc, joint: JointRow, butt: boolean
   const moving = new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, child.id)).map((p) => p.id)]);
   const pieces = drawOrder(doc, joint.viewId)
     .filter((p) => moving.has(p.id))
-    .map((p) => [p.id, p.face.blob, p.overlap?.blob, p.under?.blob, p.clean?.blob]);
+    .map((p) => [p.id, p.face.blob, p.overlap?.blob, p.under?.blob, p.clean?.blob, p.line?.blob]);
   return JSON.stringify([
     x,
     y,
