@@ -79,8 +79,8 @@ export const JUNIPER_GROUPS = [
 export const JUNIPER_CUTS = [
   ['arm/upper/A', [480, 1520, 740, 1650], 'right', 'arm/lower/A'],
   ['arm/upper/B', [1260, 1650, 1520, 1520], 'right', 'arm/lower/B'],
-  ['leg/upper/A', [700, 2200, 1000, 2200], 'right', 'leg/lower/A'],
-  ['leg/upper/B', [1000, 2200, 1300, 2200], 'right', 'leg/lower/B'],
+  ['leg/upper/A', [700, 2149, 1000, 2149], 'right', 'leg/lower/A'],
+  ['leg/upper/B', [1000, 2149, 1300, 2149], 'right', 'leg/lower/B'],
   ['leg/lower/A', [620, 2640, 1000, 2690], 'right', 'leg/foot/A'],
   ['leg/lower/B', [1000, 2690, 1380, 2640], 'right', 'leg/foot/B'],
 ];

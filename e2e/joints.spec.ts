@@ -10,12 +10,47 @@ test('a joint that falls short says what would mend it, and one click mends it',
     return joints.find((j) => pieces.find((p) => p.id === j.childId)?.partId === part);
   };
   await page.getByRole('button', { name: 'knee A', exact: true }).click();
+  await page.keyboard.press('r');
+  await expect.poll(async () => (await knee())?.rounded).toBe(false);
+  await expect(page.getByText(/at knee A from .* px at worst/)).toBeVisible({ timeout: 45_000 });
   const mends = page.getByRole('list', { name: 'What would mend it' });
-  await expect(mends).toBeVisible({ timeout: 45_000 });
-  await mends.getByRole('button', { name: /Leave folds out/ }).click();
-  await expect.poll(async () => (await knee())?.foldsOut).toBe(true);
+  await mends.getByRole('button', { name: /Round both ends/ }).click({ timeout: 45_000 });
+  await expect.poll(async () => (await knee())?.rounded).toBe(true);
   await page.keyboard.press('Control+z');
-  await expect.poll(async () => (await knee())?.foldsOut).toBe(false);
+  await expect.poll(async () => (await knee())?.rounded).toBe(false);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await knee())?.rounded).toBe(true);
+});
+
+test('a line is put under all of an arm, the two discs are laid over each other, and a new disc settles as it is drawn', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Juniper Vane', 'joints');
+  const elbow = async () => {
+    const { joints, pieces, parts } = await bench.doc(id);
+    const part = parts.find((p) => p.group === 'arm' && p.side === 'A' && p.part === 'lower')?.id;
+    return joints.find((j) => pieces.find((p) => p.id === j.childId)?.partId === part);
+  };
+  const before = await elbow();
+  if (!before) throw new Error('no elbow');
+  await page.getByRole('button', { name: 'elbow A', exact: true }).click();
+  await expect(page.getByText('lie on each other')).toBeVisible();
+  await page.getByLabel('Outline on').selectOption({ label: 'line under all' });
+  await expect.poll(async () => (await bench.doc(id)).pieces.filter((p) => p.line).length).toBe(2);
+  await page.getByLabel('Line thickness').fill('20');
+  await page.getByLabel('Line thickness').press('Enter');
+  await expect.poll(async () => Math.round((await elbow())?.lineMore ?? 0)).toBe(8);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await bench.doc(id)).pieces.filter((p) => p.line).length).toBe(0);
+
+  // Drawn anew some way off the middle of the arm, the disc lies in its contour again.
+  await page.getByRole('region', { name: 'Picked joint' }).getByRole('button', { name: 'Delete' }).click();
+  await expect.poll(elbow).toBeUndefined();
+  await page.keyboard.press('j');
+  await bench.draw(CANVAS, [before.x - 20, before.y + 20, before.x + 20, before.y + 50, before.x + 40, before.y + 60]);
+  await expect.poll(async () => Math.abs(((await elbow())?.radius ?? 0) - before.radius)).toBeLessThan(4);
 });
 
 test('arrow keys nudge the pivot as one edit; nine angles make a picture to save', async ({ bench, page }) => {

@@ -120,8 +120,10 @@ export { CHOICES, TEMPLATES, type Choice, type Template } from './plan/templates
 export { composePiece, mergeSheets, type SheetBitmaps } from './joint/compose-piece.js';
 export { sharpestCorner } from './joint/corner.js';
 export { fitJoint, type CutLine, type FitOptions, type JointFit } from './joint/fit-joint.js';
+export { BOTH, CHILD_ONLY, NEITHER, PARENT_ONLY, compareDiscs, type DiscDifference } from './joint/compare-discs.js';
 export { settleDisc } from './joint/settle-disc.js';
 export { fitOneSided } from './joint/fit-one-sided.js';
+export { usualLine, withUsualLine } from './joint/usual-line.js';
 export { measureLine, type LineMeasure, type MeasureZone } from './joint/measure-line.js';
 export {
   loosenessReach,

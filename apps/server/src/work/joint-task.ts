@@ -2,6 +2,7 @@ import {
   fitBetween,
   limbSilhouette,
   measureLine,
+  withUsualLine,
   rehangJoints,
   derivedSheets,
   checkView,
@@ -32,6 +33,7 @@ export async function fitTask(input: {
     ...byHand,
     radius: byHand.radius * 1.3 + 4,
   });
+  const byMeasure = { lineWidth: line.width, lineColour: line.colour, confidence: 1 };
   return {
     ok: true,
     kind: 'hinge',
@@ -42,9 +44,8 @@ export async function fitTask(input: {
       { x: byHand.x + byHand.radius, y: byHand.y },
     ],
     axis: 0,
-    lineWidth: line.width,
-    lineColour: line.colour,
     fillColour: line.fill,
+    ...withUsualLine(byMeasure, art.design),
     confidence: 1,
   };
 }

@@ -7,6 +7,13 @@ import { pickPiece, useBench, type StationKey } from './store';
 import { useJournal } from './useJournal';
 import { useOrder } from './useOrder';
 
+function isTyping({ target }: KeyboardEvent): boolean {
+  const field = target as HTMLInputElement;
+  return (
+    field.tagName === 'TEXTAREA' || (field.tagName === 'INPUT' && !['checkbox', 'radio', 'range'].includes(field.type))
+  );
+}
+
 /** The keys that work at every station. */
 export function useBenchKeys(characterId: string, station: StationKey): void {
   const { doc } = useOnBench();
@@ -35,8 +42,10 @@ export function useBenchKeys(characterId: string, station: StationKey): void {
   useHotkeys('mod+k', () => useBench.setState({ finder: true }), { preventDefault: true });
 
   const journal = useJournal();
-  useHotkeys('mod+z', () => void journal.undo(), { preventDefault: true }, [journal]);
-  useHotkeys('mod+shift+z', () => void journal.redo(), { preventDefault: true }, [journal]);
+  // A list or a tick box just used holds the keys; only where text is typed has it an undo of its own.
+  const anywhere = { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: isTyping } as const;
+  useHotkeys('mod+z', () => void journal.undo(), anywhere, [journal]);
+  useHotkeys('mod+shift+z', () => void journal.redo(), anywhere, [journal]);
 
   const { order, at, move } = useOrder();
   const walk = (by: number) => {

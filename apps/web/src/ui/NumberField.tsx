@@ -27,7 +27,8 @@ export function NumberField({ label, value, unit, step = 1, digits = 1, onCommit
         onBlur={(event) => draft !== null && commit(event.target.value)}
         onKeyDown={(event) => {
           event.stopPropagation();
-          if (event.key === 'Enter') commit(event.currentTarget.value);
+          // Leaving the field commits; the bench's keys work again from here.
+          if (event.key === 'Enter') event.currentTarget.blur();
           if (event.key === 'Escape') setDraft(null);
           if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
             event.preventDefault();

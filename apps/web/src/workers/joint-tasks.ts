@@ -1,4 +1,13 @@
 import {
+  BOTH,
+  CHILD_ONLY,
+  NEITHER,
+  PARENT_ONLY,
+  compareDiscs,
+  composePiece,
+  drawOrder,
+  mergeSheets,
+  type SheetRef,
   hangingFrom,
   jointById,
   jointLabel,
@@ -14,7 +23,9 @@ import {
   type PlacedMask,
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
+import { ownersOf } from './cut-tasks';
 import { artOf, sheet } from './pictures';
+import type { Tint } from './tint';
 
 /** One picture of a limb: how far which joint is bent, and with which ends. */
 export interface Shot {
@@ -24,18 +35,32 @@ export interface Shot {
   butt: boolean;
 }
 
+/** How far a joint's two discs lie on each other, px, and where. */
+export interface DiscPicture {
+  apart: number;
+  inner: number;
+  tint: Tint;
+}
+
+/** By label: both in sap, the child alone in woad, the parent alone in brass, neither in madder; as words. */
+const DISC_TINTS: Partial<Record<number, number>> = {
+  [BOTH]: 0x703d7a4f,
+  [CHILD_ONLY]: 0xc8865c2b,
+  [PARENT_ONLY]: 0xc82a84b5,
+  [NEITHER]: 0xe6333ab2,
+};
+
 let newestMend = 0;
 
 const silhouettes = new Map<string, Promise<PlacedMask | null>>();
 
-/** The coverage of a joint's two pieces together; the newest is kept, as a drag asks for it again and again. */
-function silhouetteOf(doc: CharacterDoc, joint: JointRow): Promise<PlacedMask | null> {
-  const refs = [joint.childId, joint.parentId].map((id) => pieceById(doc, id).face);
+/** The coverage of two pieces together; the newest is kept, as a drag asks for it again and again. */
+function silhouetteOf(doc: CharacterDoc, viewId: string, refs: readonly SheetRef[]): Promise<PlacedMask | null> {
   const key = refs.map((ref) => `${ref.blob}@${ref.x},${ref.y}`).join();
   const made =
     silhouettes.get(key) ??
     (async () => {
-      const { design } = await artOf(doc, joint.viewId, true);
+      const { design } = await artOf(doc, viewId, true);
       const faces = (await Promise.all(refs.map(sheet))).flatMap((face) => face ?? []);
       return faces.length > 0 ? limbSilhouette(faces, design) : null;
     })();
@@ -108,9 +133,50 @@ export const jointTasks = {
     joint: JointRow,
     at: { x: number; y: number },
   ): Promise<{ x: number; y: number; radius: number } | null> {
-    const silhouette = await silhouetteOf(doc, joint);
+    const faces = [joint.childId, joint.parentId].map((id) => pieceById(doc, id).face);
+    const silhouette = await silhouetteOf(doc, joint.viewId, faces);
     const fit = silhouette && settleDisc(silhouette, at, Math.max(40, 2.4 * joint.radius));
     return fit?.ok ? { x: fit.x, y: fit.y, radius: fit.radius } : null;
+  },
+
+  /** The two pieces that a disc drawn by hand lies on most, and the disc that lies in their contour near its middle. */
+  async settleDrawn(
+    doc: CharacterDoc,
+    viewId: string,
+    disc: { x: number; y: number; radius: number },
+  ): Promise<{ pieceIds: string[]; settled: { x: number; y: number; radius: number } | null }> {
+    const { owner, width, height } = await ownersOf(doc, viewId);
+    const tally = new Map<number, number>();
+    for (let y = Math.max(0, Math.ceil(disc.y - disc.radius)); y < Math.min(height, disc.y + disc.radius); y++)
+      for (let x = Math.max(0, Math.ceil(disc.x - disc.radius)); x < Math.min(width, disc.x + disc.radius); x++) {
+        const own = owner[y * width + x];
+        if (own > 0 && Math.hypot(x - disc.x, y - disc.y) < disc.radius) tally.set(own, (tally.get(own) ?? 0) + 1);
+      }
+    const order = drawOrder(doc, viewId);
+    const pieces = [...tally].sort((a, b) => b[1] - a[1]).map(([own]) => order[own - 1]);
+    const [a, b] = pieces;
+    const silhouette = b ? await silhouetteOf(doc, viewId, [a.face, b.face]) : null;
+    const fit = silhouette && settleDisc(silhouette, disc, Math.max(40, 2.4 * disc.radius));
+    // Far from where the hand is, it would not be what the hand means.
+    const near = fit?.ok && Math.hypot(fit.x - disc.x, fit.y - disc.y) < disc.radius / 2;
+    return { pieceIds: pieces.map((p) => p.id), settled: near ? { x: fit.x, y: fit.y, radius: fit.radius } : null };
+  },
+
+  /** Whether a joint's two discs lie on each other, with the picture of where they do not. */
+  async discs(doc: CharacterDoc, joint: JointRow): Promise<DiscPicture | null> {
+    const art = await artOf(doc, joint.viewId);
+    const image = (id: string) => {
+      const sheets = art.pieces.get(id);
+      return sheets ? mergeSheets([sheets.line ?? null, composePiece(sheets)]) : null;
+    };
+    const [child, parent] = [image(joint.childId), image(joint.parentId)];
+    if (!child || !parent) return null;
+    const { rect, labels, apart, inner } = compareDiscs(joint, child, parent);
+    const tint = new ImageData(rect.width, rect.height);
+    const words = new Uint32Array(tint.data.buffer);
+    labels.forEach((label, i) => (words[i] = DISC_TINTS[label] ?? 0));
+    const picture = await createImageBitmap(tint);
+    return Comlink.transfer({ apart, inner, tint: { image: picture, x: rect.x, y: rect.y } }, [picture]);
   },
 
   /** What would make a joint clean through more of its range; null where a newer question was asked meanwhile. */

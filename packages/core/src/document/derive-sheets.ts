@@ -48,7 +48,7 @@ export function derivedSheets(
   const isThicker = ({ id }: PieceRow) => (lineJoint(doc, id)?.lineMore ?? 0) !== 0;
   const wanted = order.flatMap((piece, at) => (!only || only.has(piece.id) || isThicker(piece) ? [at] : []));
   const blends = new Map<number, Unmix>();
-  for (const at of wanted) unmixPiece(order, at, art, blends);
+  for (const at of wanted) unmixPiece(doc, order, at, art, blends);
   for (const at of wanted) {
     const piece = order[at];
     const { overlap, under } = hiddenSheets(doc, order, at, art);
@@ -169,7 +169,14 @@ interface Unmix {
 }
 
 /** Unmixes one piece's borders with its neighbours; the pixels that fall to the piece itself are kept in `blends`. */
-function unmixPiece(order: readonly PieceRow[], at: number, art: ViewArt, blends: Map<number, Unmix>): void {
+function unmixPiece(
+  doc: CharacterDoc,
+  order: readonly PieceRow[],
+  at: number,
+  art: ViewArt,
+  blends: Map<number, Unmix>,
+): void {
+  const withinDisc = sharedDiscs(doc, order[at].id);
   const face = art.pieces.get(order[at].id)?.face;
   if (!face || !order[at].unmix) return;
   const rect = { x: face.x - 4, y: face.y - 4, width: face.width + 8, height: face.height + 8 };
@@ -183,12 +190,35 @@ function unmixPiece(order: readonly PieceRow[], at: number, art: ViewArt, blends
   const under = createPlaced(rect);
   const underWords = wordsOf(under);
   for (const { at: i, front, behind, frontWord, behindWord } of unmixEdges(art.design, owners, steady, new Set([at]))) {
+    if (
+      withinDisc(
+        order[front === at ? behind : front].id,
+        rect.x + (i % rect.width),
+        rect.y + Math.floor(i / rect.width),
+      )
+    )
+      continue;
     if (front === at) unmix.face.set(i, frontWord);
     else if (behind === at && owners.owner[i] === at + 1) unmix.face.set(i, behindWord);
     else if (behind === at) underWords[i] = behindWord;
   }
   unmix.under = trimToPaint(under);
   if (unmix.face.size > 0 || unmix.under) blends.set(at, unmix);
+}
+
+/**
+ * Is a pixel within the disc that a piece shares with another? The cut there runs through one paint: where a fold or a
+ * highlight crosses it, its blends are the limb's own, and taking them apart would tear a seam into both.
+ */
+function sharedDiscs(doc: CharacterDoc, pieceId: PieceId): (otherId: PieceId, x: number, y: number) => boolean {
+  const joints = doc.joints.filter(
+    (j) => j.rounded && j.discOn === 'both' && (j.childId === pieceId || j.parentId === pieceId),
+  );
+  return (otherId, x, y) =>
+    joints.some(
+      (j) =>
+        (j.childId === otherId || j.parentId === otherId) && Math.hypot(x + 0.5 - j.x, y + 0.5 - j.y) < j.radius + 1,
+    );
 }
 
 /** The face with unmixed edges, and the paint of the piece's own layers over it; null where nothing differs from the face. */

@@ -11,9 +11,11 @@ import { colourDistance, type Rgb } from '../raster/colour.js';
 import { fitJoint, type JointFit } from '../joint/fit-joint.js';
 import { fitOneSided } from '../joint/fit-one-sided.js';
 import { measureLine } from '../joint/measure-line.js';
+import { withUsualLine } from '../joint/usual-line.js';
 import { longAxis, rootPlace, runsAlong } from '../joint/root-end.js';
 import { settleDisc } from '../joint/settle-disc.js';
 import { sharedBorder, type SharedBorder } from '../joint/shared-border.js';
+import { knownPart } from '../plan/known-parts.js';
 import { plannedPart } from '../plan/plan.js';
 import {
   drawOrder,
@@ -144,6 +146,11 @@ export interface PairFit extends JointFit {
  * against the outer contour on one side.
  */
 export function fitBetween(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: ViewArt): Result<PairFit> {
+  const fit = fitDisc(doc, childId, parentId, art);
+  return fit.ok ? withUsualLine(fit, art.design) : fit;
+}
+
+function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: ViewArt): Result<PairFit> {
   const child = art.pieces.get(childId)?.face;
   const parent = art.pieces.get(parentId)?.face;
   if (!child || !parent) return refuse('do-not-touch', 'One of the two pieces has no paint.');
@@ -155,12 +162,15 @@ export function fitBetween(doc: CharacterDoc, childId: PieceId, parentId: PieceI
     );
   }
   const silhouette = limbSilhouette([child, parent], art.design);
-  // A leg under a coat: the coat in front keeps its end, or a copy of the leg would stay behind as it swings.
+  const part = partOf(doc, pieceById(doc, childId));
+  const planned = plannedPart(doc, part)?.joint;
+  // A leg under a coat: the coat in front keeps its end, or a copy of the leg would stay behind as it swings. What is
+  // worn over something is drawn whole, and needs nothing of what lies beneath it.
   const sideEnd = (): DiscOn => {
     const order = drawOrder(doc, pieceById(doc, childId).viewId).map((p) => p.id);
-    return order.indexOf(parentId) > order.indexOf(childId) ? 'child' : 'both';
+    if (order.indexOf(parentId) > order.indexOf(childId)) return 'child';
+    return knownPart(part)?.worn ? 'parent' : 'both';
   };
-  const planned = plannedPart(doc, partOf(doc, pieceById(doc, childId)))?.joint;
   if (planned === 'one-sided') {
     const axis = longAxis(child);
     if (runsAlong(axis, border)) {

@@ -28,6 +28,8 @@ export interface KnownPart extends NameTokens {
   rank: number;
   /** Hidden at rest in most designs: painted later, not cut. */
   hidden: boolean;
+  /** Worn over what it hangs from, and drawn whole. */
+  worn: boolean;
   place: UsualPlace | null;
 }
 
@@ -38,11 +40,12 @@ interface Sketch {
   joint?: JointKind | null;
   rank: number;
   hidden?: boolean;
+  worn?: boolean;
   place?: readonly [u: number, v: number, su: number, sv: number];
 }
 
 function known(heading: string, group: string, side: Side | null, part: string | null, sketch: Sketch): KnownPart {
-  const { parents = [], range = [-15, 15], joint = null, rank, hidden = false, place } = sketch;
+  const { parents = [], range = [-15, 15], joint = null, rank, hidden = false, worn = false, place } = sketch;
   // Side B bends the other way round on screen, and lies on the other side of the axis.
   const turn: readonly [number, number] = side === 'B' ? [-range[1] || 0, -range[0] || 0] : range;
   return {
@@ -56,6 +59,7 @@ function known(heading: string, group: string, side: Side | null, part: string |
     joint,
     rank,
     hidden,
+    worn,
     place: place ? { u: side === 'B' ? -place[0] : place[0], v: place[1], su: place[2], sv: place[3] } : null,
   };
 }
@@ -95,7 +99,13 @@ const PEOPLE: readonly KnownPart[] = [
     joint: 'one-sided',
     place: [-0.4, 0.6, 0.1, 0.2],
   }).map((p) => ({ ...p, heading: 'Head' })),
-  single('Head', 'cap', null, { parents: ['head/'], rank: 68, joint: 'one-sided', place: [0, 0.18, 0.35, 0.2] }),
+  single('Head', 'cap', null, {
+    parents: ['head/'],
+    rank: 68,
+    joint: 'one-sided',
+    worn: true,
+    place: [0, 0.18, 0.35, 0.2],
+  }),
   ...pair('Head', 'ear', null, {
     parents: ['head/'],
     range: [-20, 20],
@@ -222,13 +232,15 @@ const PEOPLE: readonly KnownPart[] = [
     parents: ['neck/', 'chest/', 'torso/'],
     range: [-20, 20],
     joint: 'one-sided',
+    worn: true,
     rank: 70,
     place: [0, 1.03, 0.24, 0.13],
   }),
   single('Things', 'satchel', null, {
-    parents: ['torso/', 'chest/'],
+    parents: ['satchel/strap', 'torso/', 'chest/'],
     range: [-20, 20],
     joint: 'one-sided',
+    worn: true,
     rank: 36,
     place: [-0.3, 1.62, 0.25, 0.22],
   }),

@@ -97,7 +97,7 @@ export function planOf(character: { plan: Plan | null }): Plan {
 
 /** A plan's parts as the known parts take them: for parents, ranges and places. */
 export function planEntries(plan: Plan): KnownPart[] {
-  return plan.parts.map((part) => ({ ...(knownPart(part) ?? { rank: 50, place: null }), ...part }));
+  return plan.parts.map((part) => ({ ...(knownPart(part) ?? { rank: 50, worn: false, place: null }), ...part }));
 }
 
 /** The planned part with these tokens, or null. */

@@ -8,6 +8,7 @@ export interface Palette {
   woad: string;
   brass: string;
   madder: string;
+  sap: string;
 }
 
 export const DAY: Palette = {
@@ -18,6 +19,7 @@ export const DAY: Palette = {
   woad: '#2b5c86',
   brass: '#b5842a',
   madder: '#b23a33',
+  sap: '#4f7a3d',
 };
 export const NIGHT: Palette = {
   paper: '#22262b',
@@ -27,4 +29,5 @@ export const NIGHT: Palette = {
   woad: '#8cbbe2',
   brass: '#d9ab55',
   madder: '#ee8a80',
+  sap: '#9cc683',
 };

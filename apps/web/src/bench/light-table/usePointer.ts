@@ -150,7 +150,7 @@ export function usePointer(placements: Map<string, Placement>) {
     if (station === 'cut' && pen.active) pen.send({ kind: 'move', ...at });
     else if (station === 'cut' && tool === 'soak') void soak.hover(at);
     else if (station === 'cut' && proposal.active) proposal.hover(at);
-    else if (station === 'joints' && place.active) place.move(at);
+    else if (station === 'joints' && place.active) place.move(at, event.evt.altKey);
   };
 
   const up = (event: PointerEvents) => {

@@ -54,6 +54,7 @@ function indexOf(tokens: NameTokens): number {
     joint: null,
     rank: 50,
     hidden: false,
+    worn: false,
     place: null,
   };
   proposalStore.setState({ parts: [...parts, own] });

@@ -5,6 +5,8 @@ import { pickJoint, useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
 import { placePieces } from '../../bench/light-table/bends';
 import { Brad } from './Brad';
+import { DiscKey } from './DiscKey';
+import { useDiscs } from './useDiscs';
 import { useBendPicture } from './useBendPicture';
 import { usePlacing } from './usePlaceJoint';
 
@@ -13,6 +15,7 @@ export function JointOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
   const { viewport, pickedJoint, bends, placing } = useBench();
   const { disc, fit, stroke } = usePlacing();
+  const discs = useDiscs();
   const px = 1 / viewport.scale;
   const placed = placePieces(doc, view.id, bends);
   const joints = doc.joints.filter((j) => j.viewId === view.id);
@@ -29,6 +32,12 @@ export function JointOverlay({ palette }: { palette: Palette }) {
       {picked && picture?.daylight && (
         <Group listening={false} {...around(picked)}>
           <Image image={picture.daylight.image} x={picture.daylight.x} y={picture.daylight.y} />
+        </Group>
+      )}
+      {discs.shown && discs.picture && picked && discs.jointId === picked.id && angle === 0 && (
+        <Group listening={false} {...around(picked)}>
+          <Image image={discs.picture.tint.image} x={discs.picture.tint.x} y={discs.picture.tint.y} />
+          <DiscKey joint={picked} px={px} palette={palette} />
         </Group>
       )}
       {joints.map((joint) => (

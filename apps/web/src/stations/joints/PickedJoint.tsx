@@ -14,10 +14,11 @@ import { knownSweep, pickJoint, setBend, useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import type { Shot } from '../../workers/joint-tasks';
-import { findingOf } from './joint-words';
+import { findingOf, fitWord } from './joint-words';
 import { ContactSheet } from './ContactSheet';
 import { JointCopies } from './JointCopies';
 import { Mends } from './Mends';
+import { DiscsRow } from './DiscsRow';
 import { SweepChart } from './SweepChart';
 
 /** The picked joint: its chart, its finding, every figure of it. */
@@ -212,9 +213,8 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onChange={(folds) => change({ foldsOut: folds === 'out' })}
         />
       </LedgerRow>
-      <LedgerRow name="Fit">
-        {joint.confidence >= 0.8 ? 'sure' : joint.confidence >= 0.5 ? 'fair' : 'unsure: look closely'}
-      </LedgerRow>
+      <LedgerRow name="Fit">{fitWord(joint.confidence)}</LedgerRow>
+      {!slide && <DiscsRow joint={joint} />}
       <div className="mt-3 flex flex-wrap gap-1.5">
         <Action tone={joint.rounded ? 'plain' : 'go'} onClick={() => change({ rounded: !joint.rounded })}>
           {joint.rounded ? 'Unround' : 'Round both ends'}

@@ -88,3 +88,10 @@ export function findingOf(joint: JointRow, sweep: Sweep, name: string): { senten
     angle: worst.angle,
   };
 }
+
+/** How sure a fit is, with its figure; a disc placed by hand is what the hand meant. */
+export function fitWord(confidence: number): string {
+  if (confidence === 1) return 'by hand';
+  const word = confidence >= 0.8 ? 'sure' : confidence >= 0.5 ? 'fair' : 'unsure: look closely';
+  return `${word} · ${Math.round(100 * confidence)} %`;
+}

@@ -1,5 +1,5 @@
 import { childAndParent, drawOrder, pieceById, type PairFit } from '@limber-sheaf/core';
-import { useCallback } from 'react';
+import { useCallback, useRef } from 'react';
 import { create } from 'zustand';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
@@ -11,18 +11,21 @@ interface PlacingStore {
   disc: { x: number; y: number; radius: number } | null;
   /** The disc that a click would give. */
   fit: PairFit | null;
+  /** The disc as the hand drew it, where it is to settle into the contour; null where it stays free. */
+  drawn: { x: number; y: number; radius: number } | null;
   pressed: { x: number; y: number } | null;
   /** A stroke along a chain, x, y pairs. */
   stroke: number[];
 }
 
-export const NO_PLACING: PlacingStore = { disc: null, fit: null, pressed: null, stroke: [] };
+export const NO_PLACING: PlacingStore = { disc: null, fit: null, drawn: null, pressed: null, stroke: [] };
 export const usePlacing = create<PlacingStore>(() => NO_PLACING);
 
 /** Placing a joint: click the two pieces and it is fitted, or draw a disc over both by hand. */
 export function usePlaceJoint() {
   const { doc, view, edit } = useOnBench();
   const placing = useBench((s) => s.placing);
+  const settling = useRef(false);
 
   const place = useCallback(
     async (body: object) => {
@@ -39,22 +42,18 @@ export function usePlaceJoint() {
     [doc, view.id, edit],
   );
 
-  /** The two pieces that a disc drawn by hand lies on most. */
-  const piecesUnder = useCallback(
-    async (disc: { x: number; y: number; radius: number }): Promise<string[]> => {
-      const tally = new Map<string, number>();
-      const order = drawOrder(doc, view.id).reverse();
-      for (let row = -4; row <= 4; row++) {
-        for (let column = -4; column <= 4; column++) {
-          const spot = { x: disc.x + (row / 4) * disc.radius, y: disc.y + (column / 4) * disc.radius };
-          const id = await handWorker().pieceUnder(order.map((piece) => ({ id: piece.id, face: piece.face, ...spot })));
-          if (id) tally.set(id, (tally.get(id) ?? 0) + 1);
-        }
-      }
-      return [...tally].sort((a, b) => b[1] - a[1]).map(([id]) => id);
-    },
-    [doc, view.id],
-  );
+  /** Settles the disc under the hand into the contour, the newest place last; Alt keeps it free. */
+  const settle = useCallback(async () => {
+    if (settling.current) return;
+    settling.current = true;
+    for (let asked = null; usePlacing.getState().drawn !== asked;) {
+      asked = usePlacing.getState().drawn;
+      if (!asked) break;
+      const { settled } = await handWorker().settleDrawn(doc, view.id, asked);
+      if (settled && usePlacing.getState().drawn) usePlacing.setState({ disc: settled });
+    }
+    settling.current = false;
+  }, [doc, view.id]);
 
   /** The pieces that a stroke passes, in its order, each once. */
   const piecesAlong = useCallback(
@@ -91,14 +90,16 @@ export function usePlaceJoint() {
 
   const release = useCallback(
     async (pieceId: string | null) => {
+      // The last place that was asked about counts, also where its answer is not there yet.
+      while (settling.current) await new Promise((done) => setTimeout(done, 16));
       const { disc, stroke } = usePlacing.getState();
-      usePlacing.setState({ pressed: null, disc: null, stroke: [] });
+      usePlacing.setState({ pressed: null, disc: null, drawn: null, stroke: [] });
       if (useBench.getState().placing?.chain) {
         await chain(stroke);
         return;
       }
       if (disc) {
-        const [a, b] = await piecesUnder(disc);
+        const [a, b] = (await handWorker().settleDrawn(doc, view.id, disc)).pieceIds;
         if (!b) {
           toast.error('The disc lies on one piece only.', {
             description: 'Draw it over the border between two pieces.',
@@ -116,7 +117,7 @@ export function usePlaceJoint() {
       if (!first || first === pieceId) useBench.setState({ placing: { first: pieceId }, pickedPiece: pieceId });
       else await place({ pieceId: first, otherId: pieceId });
     },
-    [place, piecesUnder, chain],
+    [place, chain, doc, view.id],
   );
 
   /** Shows the disc that two pieces would get. */
@@ -132,7 +133,7 @@ export function usePlaceJoint() {
   return {
     active: placing !== null,
     press: (at: { x: number; y: number }) => usePlacing.setState({ pressed: at, stroke: [at.x, at.y] }),
-    move: (at: { x: number; y: number }) => {
+    move: (at: { x: number; y: number }, free: boolean) => {
       const { pressed } = usePlacing.getState();
       if (!pressed) return;
       if (useBench.getState().placing?.chain) {
@@ -141,7 +142,12 @@ export function usePlaceJoint() {
       }
       const radius = Math.hypot(at.x - pressed.x, at.y - pressed.y);
       const near = 8 / useBench.getState().viewport.scale;
-      usePlacing.setState({ disc: radius > near ? { ...pressed, radius } : null });
+      const disc = radius > near ? { ...pressed, radius } : null;
+      if (!disc || free) usePlacing.setState({ disc, drawn: null });
+      else {
+        usePlacing.setState(({ disc: shown }) => ({ disc: shown ?? disc, drawn: disc }));
+        void settle().catch(() => undefined);
+      }
     },
     release,
     place,
