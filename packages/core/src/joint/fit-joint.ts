@@ -42,6 +42,9 @@ export interface FitOptions {
 
 const FIT_DEFAULTS: FitOptions = { design: null, slide: 0.5 };
 
+/** The most that a disc gives way to a border across the limb, in radii. */
+const GIVES_WAY = 0.2;
+
 /** Refused where the two sides' normals are nearer than this to each other (cosine): no limb has such sides. */
 const OPPOSITE = -0.5;
 
@@ -64,7 +67,7 @@ export function fitJoint(silhouette: PlacedMask, cut: CutLine, options?: Partial
   const outlines = contours(window).map((c) => shifted(c, window));
   const sides = [sectionAt(outlines, chord.x0, chord.y0, width), sectionAt(outlines, chord.x1, chord.y1, width)];
   if (!sides[0] || !sides[1]) return refuse('no-end', 'The limb has no contour on one side of the cut.', middle);
-  const found = settle(sides as [Float64Array, Float64Array], outlines, middle, width, slide);
+  const found = settle(window, sides as [Float64Array, Float64Array], outlines, middle, width, slide);
   if (!found.ok) return found;
   const { x, y, feet, residual, slack } = found;
   const tangent = (feet[0].distance + feet[1].distance) / 2;
@@ -131,11 +134,18 @@ function shifted(contour: Contour, by: { x: number; y: number }): Contour {
   return contour.map((v, i) => v + (i % 2 === 0 ? by.x : by.y));
 }
 
-/** The stretch of contour that runs past a point, a limb width either way, x, y pairs. */
+/** A side ends where its contour has turned by more than this (cosine of 60°): there the limb is cut off by its neighbour. */
+const CORNER = 0.5;
+
+/**
+ * The stretch of contour that runs past a point, a limb width either way or up to a corner, x, y pairs.
+ */
 function sectionAt(outlines: readonly Contour[], x: number, y: number, width: number): Float64Array | null {
   let best: { contour: Contour; index: number } | null = null;
   let nearest = Math.max(3, width * 0.1);
   for (const contour of outlines) {
+    // Specks and holes of a painted edge are no side of a limb.
+    if (contour.length < width) continue;
     for (let i = 0; i < contour.length; i += 2) {
       const d = Math.hypot(contour[i] - x, contour[i + 1] - y);
       if (d < nearest) {
@@ -147,13 +157,23 @@ function sectionAt(outlines: readonly Contour[], x: number, y: number, width: nu
   if (!best) return null;
   const { contour, index } = best;
   const n = contour.length / 2;
+  const at = (i: number) => ({ x: contour[2 * i], y: contour[2 * i + 1] });
+  const span = Math.max(3, Math.round(width * 0.06));
+  const heading = (from: number, to: number) => {
+    const [p, q] = [at((from + n) % n), at((to + n) % n)];
+    const far = Math.hypot(q.x - p.x, q.y - p.y) || 1;
+    return { x: (q.x - p.x) / far, y: (q.y - p.y) / far };
+  };
+  const along = heading(index - span, index + span);
   const walk = (step: number) => {
     const points: number[] = [];
     let travelled = 0;
     let i = index;
     for (let k = 1; k < n / 2 && travelled < width; k++) {
       const j = (i + step + n) % n;
-      travelled += Math.hypot(contour[2 * j] - contour[2 * i], contour[2 * j + 1] - contour[2 * i + 1]);
+      const ahead = heading(j, j + step * span);
+      if (step * (ahead.x * along.x + ahead.y * along.y) < CORNER) break;
+      travelled += Math.hypot(at(j).x - at(i).x, at(j).y - at(i).y);
       points.push(j);
       i = j;
     }
@@ -178,6 +198,7 @@ interface Settled {
 
 /** Finds the tangent disc nearest to the middle of the cut that lies inside the limb. */
 function settle(
+  silhouette: PlacedMask,
   sides: [Float64Array, Float64Array],
   outlines: readonly Contour[],
   middle: { x: number; y: number },
@@ -189,6 +210,8 @@ function settle(
     'No disc fits here: move the cut along the limb, or place the joint by hand.',
     middle,
   );
+  // Where a limb is cut off close by, the roomiest disc gives way to that border.
+  let stub: Settled | null = null;
   const first = tangentDisc(sides, middle, width);
   const axis = first ? first.axis : { x: (sides[0][1] - sides[1][1]) / width, y: (sides[1][0] - sides[0][0]) / width };
   const length = Math.hypot(axis.x, axis.y) || 1;
@@ -197,7 +220,8 @@ function settle(
     const along = (((k + 1) >> 1) / steps) * slide * width * (k % 2 === 0 ? 1 : -1);
     const anchor = { x: middle.x + (axis.x / length) * along, y: middle.y + (axis.y / length) * along };
     const disc = k === 0 ? first : tangentDisc(sides, anchor, width);
-    if (!disc) continue;
+    // Rough sides may also meet a disc beside the limb.
+    if (!disc || sampleMask(silhouette, disc.x, disc.y) <= INSIDE) continue;
     if (disc.opposition > OPPOSITE) {
       refusal = refuse(
         'not-opposite',
@@ -215,10 +239,11 @@ function settle(
       }
     }
     const slack = Math.max(0, radius - clear);
-    if (slack > 0.75 + disc.residual + radius * 0.01) continue;
-    return { ok: true, x: disc.x, y: disc.y, feet: disc.feet, residual: disc.residual, slack };
+    const { x, y, feet, residual } = disc;
+    if (slack <= 0.75 + residual + radius * 0.01) return { ok: true, x, y, feet, residual, slack };
+    if (slack < GIVES_WAY * radius && slack < (stub?.slack ?? Infinity)) stub = { x, y, feet, residual, slack };
   }
-  return refusal;
+  return stub ? { ok: true, ...stub } : refusal;
 }
 
 interface TangentDisc extends Settled {

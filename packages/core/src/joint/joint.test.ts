@@ -176,6 +176,22 @@ describe('a one-sided joint', () => {
   });
 });
 
+test('a stub as long as it is wide gets its disc across, and within it, however rough its edges are painted', () => {
+  // 120 wide, cut off above and below by other pieces after 62 px; the sides waver as a dry brush's do.
+  const mask = createPlacedMask({ x: 0, y: 0, width: 240, height: 200 });
+  for (let y = 38; y < 162; y++) {
+    const waver = Math.round(2 * Math.sin(y * 0.9) + Math.cos(y * 2.3));
+    for (let x = 60 + waver; x < 180 - waver; x++) mask.data[y * mask.width + x] = 255;
+  }
+  mask.data[100 * mask.width + 190] = 255;
+  const fit = fitJoint(mask, { x0: 40, y0: 100, x1: 200, y1: 100 });
+  if (!fit.ok) throw new Error(fit.sentence);
+  expect(Math.abs(fit.axis - 90)).toBeLessThan(12);
+  expect(Math.hypot(fit.x - 120, fit.y - 100)).toBeLessThan(8);
+  expect(fit.radius).toBeGreaterThan(48);
+  expect(fit.radius).toBeLessThan(64);
+});
+
 test('a disc settles into the limb wherever the hand is near it', () => {
   fc.assert(
     fc.property(
