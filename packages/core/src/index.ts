@@ -137,7 +137,8 @@ export {
   type RoundedJoint,
 } from './joint/round-joint.js';
 export { sharedBorder, type SharedBorder } from './joint/shared-border.js';
-export { prepareBend, type Assembly, type BendMeasure, type BendRig, type SweepPiece } from './joint/bend-rig.js';
+export { prepareBend, type Assembly, type BendMeasure, type BendRig } from './joint/bend-rig.js';
+export type { SweepPiece } from './joint/bend-layers.js';
 export {
   cleanLimits,
   cleanRange,

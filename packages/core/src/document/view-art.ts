@@ -1,6 +1,7 @@
 import { composePiece, mergeSheets, type SheetBitmaps } from '../joint/compose-piece.js';
 import { type Disc, type DiscOn } from '../joint/round-joint.js';
-import type { Assembly, SweepPiece } from '../joint/bend-rig.js';
+import type { SweepPiece } from '../joint/bend-layers.js';
+import type { Assembly } from '../joint/bend-rig.js';
 import { uncutPaint } from '../cut/offcuts.js';
 import { refuse, type Result } from '../errors.js';
 import { composite } from '../raster/composite.js';

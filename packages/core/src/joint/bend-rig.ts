@@ -1,30 +1,20 @@
-import {
-  createPlaced,
-  cropPlaced,
-  intersectRects,
-  uniteRects,
-  wordsOf,
-  type PlacedBitmap,
-  type Rect,
-} from '../raster/bitmap.js';
-import { labDistance, toLab } from '../raster/colour.js';
-import { compositeOverMutable } from '../raster/composite.js';
+import { intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
+import {
+  FACE,
+  FACE_LINE,
+  LINE,
+  channelsOf,
+  movingLayer,
+  turnLayer,
+  type MovingLayer,
+  type SweepPiece,
+} from './bend-layers.js';
 import { sharpestCorner } from './corner.js';
 import type { Disc } from './round-joint.js';
 import { loosenessReach } from './round-joint.js';
-
-/** One piece as the sweep sees it. */
-export interface SweepPiece {
-  /** What it shows at rest; null for a line beneath a limb, which shows only as its piece's face does. */
-  face: PlacedBitmap | null;
-  /** The design's pixels that are its own, where they differ from `face`: line that the design has counts as such. */
-  drawn?: PlacedBitmap;
-  /** Its whole image: under, overlap and face composited. */
-  image: PlacedBitmap;
-}
 
 /** A joint with the pieces it moves, in draw order. */
 export interface Assembly {
@@ -67,14 +57,9 @@ export interface BendRig {
   daylight(): PlacedMask;
 }
 
-/** Channels of a moving layer, one byte each in a word: alpha, line, face alpha, face line. */
-const ALPHA = 0;
-const LINE = 8;
-const FACE = 16;
-const FACE_LINE = 24;
-
-/** Fill that the face shows, fully covering and free of line: most of any limb. */
-const SOLID = 0x00ff00ff;
+/** Alpha and line of fill that covers fully and is free of line: most of any limb. */
+const ALPHA_AND_LINE = 0xffff;
+const PLAIN = 0x00ff;
 
 /** Composites the moving pieces once, so that each angle is one rotated look-up per layer. */
 export function prepareBend(assembly: Assembly): BendRig {
@@ -94,7 +79,7 @@ export function prepareBend(assembly: Assembly): BendRig {
   const size = width * height;
   const parent = channelsOf([assembly.parent], window, disc);
   const base = channelsOf(assembly.parentLine ? [{ face: null, image: assembly.parentLine }] : [], window, disc);
-  const layers = [assembly.movingBehind, assembly.movingInFront].map((pieces) => {
+  const layers = [assembly.movingBehind, assembly.movingInFront].map((pieces): MovingLayer | null => {
     if (pieces.length === 0) return null;
     // What turns into the window comes from a circle about the pivot through its corners.
     const far = Math.ceil(half * Math.SQRT2) + 2;
@@ -102,9 +87,7 @@ export function prepareBend(assembly: Assembly): BendRig {
     const bounds = pieces.map((piece) => uniteRects(piece.image, piece.face ?? piece.image)).reduce(uniteRects);
     const rect = intersectRects(around, bounds);
     if (rect.width <= 0 || rect.height <= 0) return null;
-    // A clear pixel all round, so that a look-up next to the border needs no test.
-    const roomy = { x: rect.x - 1, y: rect.y - 1, width: rect.width + 2, height: rect.height + 2 };
-    return { rect: roomy, words: channelsOf(pieces, roomy, disc) };
+    return movingLayer(pieces, rect, disc);
   });
   const pivotX = disc.x;
   const pivotY = disc.y;
@@ -117,6 +100,7 @@ export function prepareBend(assembly: Assembly): BendRig {
     for (let x = 0; x < width; x++, i++)
       fromPivot[i] = Math.hypot(window.x + x + 0.5 - pivotX, window.y + y + 0.5 - pivotY);
   }
+  const inDisc = Uint8Array.from(fromPivot, (d) => (d <= innerDisc ? 1 : 0));
   const restLine = createMask(width, height);
   const behind = new Uint32Array(size);
   const ahead = new Uint32Array(size);
@@ -137,8 +121,8 @@ export function prepareBend(assembly: Assembly): BendRig {
 
   function measure(angle: number): BendMeasure {
     turned = angle;
-    turn(layers[0], angle, behind);
-    turn(layers[1], angle, ahead);
+    turnLayer(layers[0], angle, disc, window, behind);
+    turnLayer(layers[1], angle, disc, window, ahead);
     let daylight = 0;
     let sumX = 0;
     let sumY = 0;
@@ -148,18 +132,20 @@ export function prepareBend(assembly: Assembly): BendRig {
       const p = parent[i];
       const b = behind[i];
       const a = ahead[i];
+      const u = base[i];
+      const top = (a & 255) !== 0 ? a : (p & 255) !== 0 ? p : b;
       // Plain fill on top, or nothing at all, is most of the square and needs no arithmetic.
-      if (a === SOLID || (a === 0 && (p === SOLID || (p === 0 && b === SOLID)))) {
-        ideal[i] = 1;
+      if ((top & ALPHA_AND_LINE) === PLAIN) {
+        const wanted = inDisc[i] | (p >>> 23) | (b >>> 23) | (a >>> 23);
+        ideal[i] = wanted & 1;
         covered[i] = 255;
         lines[i] = 0;
+        if ((wanted & 1) === 0 && fromPivot[i] > disc.radius + 0.5) outside++;
         continue;
       }
-      const d = fromPivot[i];
-      const u = base[i];
+      const bare = inDisc[i] === 1;
       if ((p | b | a | u) === 0) {
-        const bare = d <= innerDisc;
-        ideal[i] = bare ? 1 : 0;
+        ideal[i] = inDisc[i];
         covered[i] = 0;
         lines[i] = 0;
         if (bare) {
@@ -178,14 +164,14 @@ export function prepareBend(assembly: Assembly): BendRig {
           ? 255
           : 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha) * (255 - uAlpha)) / 16581375;
       const faces = Math.max((p >>> FACE) & 255, (b >>> FACE) & 255, (a >>> FACE) & 255);
-      const wanted = faces > 127 || d <= innerDisc;
+      const wanted = faces > 127 || bare;
       ideal[i] = wanted ? 1 : 0;
       covered[i] = shown;
       if (wanted && shown < 127.5) {
         daylight++;
         sumX += i % width;
         sumY += Math.floor(i / width);
-      } else if (!wanted && shown > 127.5 && d > disc.radius + 0.5) outside++;
+      } else if (!wanted && shown > 127.5 && fromPivot[i] > disc.radius + 0.5) outside++;
       if (!lined) continue;
       const line =
         ((a >>> LINE) & 255) +
@@ -195,7 +181,7 @@ export function prepareBend(assembly: Assembly): BendRig {
       lines[i] = line > 100 ? 255 : 0;
       if (
         line > 127 &&
-        d < deep &&
+        fromPivot[i] < deep &&
         nearRestLine[i] > 1.5 &&
         ((a >>> FACE_LINE) & 255) < 60 &&
         ((b >>> FACE_LINE) & 255) < 60
@@ -216,7 +202,12 @@ export function prepareBend(assembly: Assembly): BendRig {
   function brokenLine(): number {
     let broken = 0;
     for (let y = 1; y < height - 1; y++) {
-      for (let x = 1; x < width - 1; x++) {
+      // Only the stretch of the row that crosses the circle.
+      const dy = window.y + y + 0.5 - pivotY;
+      const reach = Math.sqrt(Math.max(0, nearDisc * nearDisc - dy * dy));
+      const from = Math.max(1, Math.floor(pivotX - reach - window.x) - 1);
+      const to = Math.min(width - 1, Math.ceil(pivotX + reach - window.x) + 1);
+      for (let x = from; x < to; x++) {
         const i = y * width + x;
         if (ideal[i] === 0 || (ideal[i - 1] & ideal[i + 1] & ideal[i - width] & ideal[i + width]) === 1) continue;
         if (fromPivot[i] > nearDisc) continue;
@@ -260,44 +251,6 @@ export function prepareBend(assembly: Assembly): BendRig {
     return false;
   }
 
-  function turn(layer: { rect: Rect; words: Uint32Array } | null, angle: number, out: Uint32Array): void {
-    out.fill(0);
-    if (!layer) return;
-    const { rect, words } = layer;
-    const rad = (angle * Math.PI) / 180;
-    // Whole turns of 0 must copy pixels exactly, so that rest stays rest.
-    const cos = angle === 0 ? 1 : Math.cos(rad);
-    const sin = angle === 0 ? 0 : Math.sin(rad);
-    for (let y = 0; y < height; y++) {
-      const dy = window.y + y + 0.5 - pivotY;
-      // Where the row's first pixel comes from; each next one lies (cos, -sin) further.
-      const dx = window.x + 0.5 - pivotX;
-      const fx = pivotX + cos * dx + sin * dy - rect.x - 0.5;
-      const fy = pivotY - sin * dx + cos * dy - rect.y - 0.5;
-      const [fromX, toX] = stepsWithin(fx, cos, rect.width - 1);
-      const [fromY, toY] = stepsWithin(fy, -sin, rect.height - 1);
-      const to = Math.min(width, toX, toY);
-      for (let x = Math.max(0, fromX, fromY); x < to; x++) {
-        const px = fx + cos * x;
-        const py = fy - sin * x;
-        const ix = Math.floor(px);
-        const iy = Math.floor(py);
-        const at = iy * rect.width + ix;
-        const tl = words[at];
-        const tr = words[at + 1];
-        const bl = words[at + rect.width];
-        const br = words[at + rect.width + 1];
-        if (tl === tr && tl === bl && tl === br) out[y * width + x] = tl;
-        else {
-          const u = Math.round((px - ix) * 256);
-          const v = Math.round((py - iy) * 256);
-          out[y * width + x] =
-            (pair(tl, tr, bl, br, u, v) | (pair(tl >>> 8, tr >>> 8, bl >>> 8, br >>> 8, u, v) << 8)) >>> 0;
-        }
-      }
-    }
-  }
-
   function daylight(): PlacedMask {
     const mask = createPlacedMask(window);
     for (let i = 0; i < size; i++) if (ideal[i] === 1 && covered[i] < 128) mask.data[i] = 255;
@@ -316,75 +269,4 @@ function spiral(reach: number): Int32Array {
     for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= reach) steps.push([x, y]);
   steps.sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
   return Int32Array.from(steps.flat());
-}
-
-/** The whole steps k, from and to (not included), for which 0 <= start + step * k < end. */
-function stepsWithin(start: number, step: number, end: number): [number, number] {
-  // At a right angle a step is only what rounding left of nothing.
-  if (Math.abs(step) < 1e-9) return start >= 0 && start < end ? [-Infinity, Infinity] : [0, 0];
-  const [near, far] = step > 0 ? [-start / step, (end - start) / step] : [(end - start) / step, -start / step];
-  let from = Math.ceil(near);
-  let to = Math.ceil(far);
-  const within = (k: number) => start + step * k >= 0 && start + step * k < end;
-  // Rounding may put either end a step off.
-  while (from < to && !within(from)) from++;
-  while (from < to && !within(to - 1)) to--;
-  return [from, to];
-}
-
-/** Bilinear blend of the channels at bits 0 and 16 of four packed words, both in one go; u and v are 0 to 256. */
-function pair(tl: number, tr: number, bl: number, br: number, u: number, v: number): number {
-  const m = 0x00ff00ff;
-  const top = (((tl & m) * (256 - u) + (tr & m) * u) / 256) & m;
-  const bottom = (((bl & m) * (256 - u) + (br & m) * u) / 256) & m;
-  return ((top * (256 - v) + bottom * v) / 256) & m;
-}
-
-/** Alpha, line, face alpha and face line of some pieces over `rect`, composited back to front and packed. */
-function channelsOf(pieces: readonly SweepPiece[], rect: Rect, disc: Assembly['disc']): Uint32Array {
-  const image = createPlaced(rect);
-  const face = createPlaced(rect);
-  const drawn = createPlaced(rect);
-  for (const piece of pieces) {
-    compositeOverMutable(image, cropPlaced(piece.image, rect));
-    if (!piece.face) continue;
-    compositeOverMutable(face, cropPlaced(piece.face, rect));
-    compositeOverMutable(drawn, cropPlaced(piece.drawn ?? piece.face, rect));
-  }
-  const lineness = linenessOf(disc);
-  const imageWords = wordsOf(image);
-  const faceWords = wordsOf(face);
-  const drawnWords = wordsOf(drawn);
-  const out = new Uint32Array(rect.width * rect.height);
-  for (let i = 0; i < out.length; i++) {
-    const p = imageWords[i];
-    const q = faceWords[i];
-    const own = drawnWords[i];
-    if (p >>> 24 === 0 && q >>> 24 === 0 && own >>> 24 === 0) continue;
-    out[i] =
-      (((p >>> 24) << ALPHA) |
-        (lineness(p) << LINE) |
-        ((q >>> 24) << FACE) |
-        (Math.max(lineness(own), q === p ? lineness(p) : lineness(q)) << FACE_LINE)) >>>
-      0;
-  }
-  return out;
-}
-
-/** How much of a pixel is line, 0 to 255: full within a third of the way from line to fill colour, none past two thirds. */
-function linenessOf(disc: Assembly['disc']): (word: number) => number {
-  if (disc.lineWidth === 0) return () => 0;
-  const line = toLab(...disc.lineColour);
-  const apart = Math.max(6, Math.min(30, labDistance(line, toLab(...disc.fillColour))));
-  const known = new Map<number, number>();
-  return (word) => {
-    const colour = word & 0xffffff;
-    let share = known.get(colour);
-    if (share === undefined) {
-      const d = labDistance(line, toLab(word & 255, (word >>> 8) & 255, (word >>> 16) & 255)) / apart;
-      share = Math.max(0, Math.min(1, 2 - 3 * d));
-      known.set(colour, share);
-    }
-    return Math.round(share * (word >>> 24));
-  };
 }
