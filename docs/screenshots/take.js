@@ -73,9 +73,27 @@ await page.waitForTimeout(3000);
 await page.getByRole('slider').focus();
 for (let i = 0; i < 16; i++) await page.keyboard.press('PageUp');
 await take('joints');
+await page.getByLabel('Outline on').selectOption({ label: 'line under all' });
+await page.getByLabel('Line thickness').fill('16');
+await page.getByLabel('Line thickness').press('Enter');
+await page.waitForTimeout(3500);
+await take('line-under');
+for (let i = 0; i < 2; i++) {
+  await page.keyboard.press('Control+z');
+  await page.waitForTimeout(2000);
+}
+await page.keyboard.press('Backspace');
+await page.getByLabel('show', { exact: true }).check();
+await page.waitForTimeout(1500);
+await take('two-discs');
+await page.getByLabel('show', { exact: true }).uncheck();
 await page.getByRole('button', { name: 'knee A', exact: true }).click();
+await page.keyboard.press('r');
 await page.getByRole('list', { name: 'What would mend it' }).waitFor({ timeout: 60_000 });
+await page.waitForTimeout(1500);
 await take('mends');
+await page.keyboard.press('Control+z');
+await page.waitForTimeout(2000);
 await page.getByRole('button', { name: 'Nine angles' }).click();
 await page.waitForTimeout(2500);
 await take('nine-angles');

@@ -55,7 +55,7 @@ export function SweepChart({ joint, sweep, angle }: Props) {
           <g key={tick}>
             <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
             <text x={EDGE.left - 5} y={y(tick) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-              {tick}
+              {tick >= 1000 ? `${tick / 1000}k` : tick}
             </text>
           </g>
         ))}
