@@ -28,6 +28,7 @@ import { cutTasks } from './cut-tasks';
 import { designTasks } from './design-tasks';
 import { jointTasks } from './joint-tasks';
 import { proposalTasks } from './proposal-tasks';
+import { sheetTasks } from './sheet-tasks';
 
 /** An offcut with the piece it belongs to. */
 export interface BenchOffcut {
@@ -104,6 +105,7 @@ const api = {
   ...designTasks,
   ...proposalTasks,
   ...jointTasks,
+  ...sheetTasks,
 
   /** The contour of a sheet, x, y pairs on the canvas, the longest first. */
   async outline(ref: SheetRef): Promise<Float64Array[]> {

@@ -1,6 +1,8 @@
 import { paintArea, wordsOf } from '../raster/bitmap.js';
 import { jointedLimb, withRounding } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
+import { compareDiscs } from '../joint/compare-discs.js';
+import { composePiece } from '../joint/compose-piece.js';
 import { sweepJoint } from '../joint/sweep-joint.js';
 import { applyDiff } from './diff.js';
 import { changeJoint, copyJoint, deleteJoint, otherSide, placeJoint, unlinkJoint } from './joint-edits.js';
@@ -89,6 +91,29 @@ test('folds left out of the copy are no stray lines; the picture at rest is the 
   };
   expect(stray(false)).toBeGreaterThan(20);
   expect(stray(true)).toBeLessThanOrEqual(4);
+});
+
+test('a fold with soft edges across the cut leaves both discs whole: they lie on each other', () => {
+  const design = { ...limb.design, data: limb.design.data.slice() };
+  const { x, y } = limb.centre;
+  // A band slanting over the limb, darker than its fill and blended at its rims, as any drawn fold is.
+  for (let py = Math.round(y) - 16; py < y + 16; py++)
+    for (let px = Math.round(x) - 16; px < x + 16; px++) {
+      const share = Math.max(0, Math.min(1, 4.5 - Math.abs(px - x + 0.6 * (py - y))));
+      const at = (py * design.width + px) * 4;
+      for (let c = 0; c < 3; c++) design.data[at + c] = Math.round(design.data[at + c] * (1 - 0.35 * share));
+    }
+  const { doc, art } = jointedLimb({ ...limb, design });
+  const image = (id: string) => {
+    const sheets = art.pieces.get(id);
+    const composed = sheets && composePiece(sheets);
+    if (!composed) throw new Error(`no ${id}`);
+    return composed;
+  };
+  const { apart, inner } = compareDiscs(joint(doc, 'j'), image('lower'), image('upper'));
+  expect(inner).toBeGreaterThan(500);
+  expect(apart).toBe(0);
+  expect(compareAtRest(doc, 'v', art).differing).toBe(0);
 });
 
 test('what is offered as a mend does mend: it is cleaner than before, and says by how much', () => {

@@ -1,7 +1,9 @@
-import { drawOrder, jointLabel, labelFor, partOf, pieceName, type PieceRow, type SheetRef } from '@limber-sheaf/core';
+import { drawOrder, jointLabel, labelFor, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
 import { blobUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { pickPiece } from '../../bench/store';
+import { Picture } from '../../ui/Picture';
+import { handWorker } from '../../workers/core';
 
 /** What the rigger gets on one page: the character assembled with its pivots, and every piece by name. */
 export function PartsSheet() {
@@ -24,9 +26,11 @@ export function PartsSheet() {
         <div className="flex min-h-0 flex-1 gap-6 px-5 pb-5">
           <figure className="relative h-full shrink-0" style={{ aspectRatio: `${view.width} / ${view.height}` }}>
             <img src={blobUrl(view.designBlob, 1024)} alt="" className="absolute inset-0 size-full opacity-20" />
-            {order.map((piece) => (
-              <PieceImages key={piece.id} piece={piece} width={view.width} height={view.height} />
-            ))}
+            <Picture
+              name={order.map(sheetsKey).join()}
+              make={() => handWorker().assembled(doc, view.id, 1200)}
+              className="absolute inset-0 size-full"
+            />
             {doc.joints
               .filter((j) => j.viewId === view.id)
               .map((joint) => (
@@ -47,7 +51,13 @@ export function PartsSheet() {
                   onClick={() => pickPiece(piece.id, partOf(doc, piece))}
                   aria-label={labelFor(partOf(doc, piece))}
                 >
-                  <SpreadPiece piece={piece} />
+                  <span className="grid h-28 place-items-center">
+                    <Picture
+                      name={sheetsKey(piece)}
+                      make={() => handWorker().pieceAlone(doc, piece.id, 260)}
+                      className="max-h-28 max-w-full"
+                    />
+                  </span>
                 </button>
                 <p className="figures mt-1 truncate text-center text-[12px]" title={pieceName(doc, piece)}>
                   {pieceName(doc, piece)}
@@ -61,55 +71,7 @@ export function PartsSheet() {
   );
 }
 
-function sheetsOf(piece: PieceRow): SheetRef[] {
-  return [piece.line, piece.under, piece.overlap, piece.line ? piece.clean : piece.face].filter(
-    (sheet): sheet is SheetRef => sheet !== null,
-  );
-}
-
-/** The piece's sheets where they lie on the canvas, in per cent of it. */
-function PieceImages({ piece, width, height }: { piece: PieceRow; width: number; height: number }) {
-  return sheetsOf(piece).map((sheet) => (
-    <img
-      key={sheet.blob}
-      src={blobUrl(sheet.blob)}
-      alt=""
-      className="absolute max-w-none"
-      style={{
-        left: `${(sheet.x / width) * 100}%`,
-        top: `${(sheet.y / height) * 100}%`,
-        width: `${(sheet.width / width) * 100}%`,
-        height: `${(sheet.height / height) * 100}%`,
-      }}
-    />
-  ));
-}
-
-/** A piece by itself with its rounded ends, as large as the card allows. */
-function SpreadPiece({ piece }: { piece: PieceRow }) {
-  const sheets = sheetsOf(piece);
-  const left = Math.min(...sheets.map((s) => s.x));
-  const top = Math.min(...sheets.map((s) => s.y));
-  const width = Math.max(...sheets.map((s) => s.x + s.width)) - left;
-  const height = Math.max(...sheets.map((s) => s.y + s.height)) - top;
-  return (
-    <span className="grid h-28 place-items-center">
-      <svg
-        viewBox={`${left} ${top} ${width} ${height}`}
-        className="max-h-28 max-w-full"
-        style={{ aspectRatio: `${width} / ${height}`, height: '100%' }}
-      >
-        {sheets.map((sheet) => (
-          <image
-            key={sheet.blob}
-            href={blobUrl(sheet.blob)}
-            x={sheet.x}
-            y={sheet.y}
-            width={sheet.width}
-            height={sheet.height}
-          />
-        ))}
-      </svg>
-    </span>
-  );
+/** Names what a piece looks like. */
+function sheetsKey({ line, under, overlap, clean, face }: PieceRow): string {
+  return [line, under, overlap, clean, face].map((sheet) => sheet?.blob.slice(0, 12) ?? '').join('.');
 }
