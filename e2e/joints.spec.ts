@@ -51,6 +51,13 @@ test('a line is put under all of an arm, the two discs are laid over each other,
   await page.keyboard.press('j');
   await bench.draw(CANVAS, [before.x - 20, before.y + 20, before.x + 20, before.y + 50, before.x + 40, before.y + 60]);
   await expect.poll(async () => Math.abs(((await elbow())?.radius ?? 0) - before.radius)).toBeLessThan(4);
+
+  // One click on the border between the two pieces is enough.
+  await page.getByRole('region', { name: 'Picked joint' }).getByRole('button', { name: 'Delete' }).click();
+  await expect.poll(elbow).toBeUndefined();
+  await page.keyboard.press('j');
+  await bench.click(CANVAS, [before.x, before.y]);
+  await expect.poll(async () => (await elbow())?.radius).toBe(before.radius);
 });
 
 test('arrow keys nudge the pivot as one edit; nine angles make a picture to save', async ({ bench, page }) => {

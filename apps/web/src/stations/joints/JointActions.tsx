@@ -120,7 +120,7 @@ export function JointActions() {
             ? 'Draw one stroke over the pieces, from the root to the tip.'
             : first
               ? `${first} and… click the piece it joins.`
-              : 'Click the two pieces, or draw a disc over both.'}
+              : 'Click a border, or the two pieces, or draw a disc over both.'}
         </span>
       )}
     </>

@@ -6,6 +6,9 @@ import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { handWorker } from '../../workers/core';
 import { toast } from 'sonner';
 
+/** A click this near to a border counts for both of its pieces, screen px. */
+const BESIDE = 9;
+
 interface PlacingStore {
   /** A disc drawn by hand, px. */
   disc: { x: number; y: number; radius: number } | null;
@@ -92,7 +95,7 @@ export function usePlaceJoint() {
     async (pieceId: string | null) => {
       // The last place that was asked about counts, also where its answer is not there yet.
       while (settling.current) await new Promise((done) => setTimeout(done, 16));
-      const { disc, stroke } = usePlacing.getState();
+      const { disc, stroke, pressed } = usePlacing.getState();
       usePlacing.setState({ pressed: null, disc: null, drawn: null, stroke: [] });
       if (useBench.getState().placing?.chain) {
         await chain(stroke);
@@ -113,7 +116,17 @@ export function usePlaceJoint() {
         toast.error('There is no piece there.', { description: 'Click the two pieces that the joint ties together.' });
         return;
       }
-      const first = useBench.getState().placing?.first;
+      const { placing, viewport } = useBench.getState();
+      const first = placing?.first;
+      if (!first && pressed) {
+        // A click beside a border means the two pieces that share it.
+        const near = { ...pressed, radius: BESIDE / viewport.scale };
+        const [a, b] = (await handWorker().settleDrawn(doc, view.id, near)).pieceIds;
+        if (b) {
+          await place({ pieceId: a, otherId: b });
+          return;
+        }
+      }
       if (!first || first === pieceId) useBench.setState({ placing: { first: pieceId }, pickedPiece: pieceId });
       else await place({ pieceId: first, otherId: pieceId });
     },
