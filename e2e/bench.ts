@@ -1,5 +1,5 @@
 import { test as base, type Page } from '@playwright/test';
-import type { CharacterDoc } from '@limber-sheaf/core';
+import type { CharacterDoc, JointRow } from '@limber-sheaf/core';
 
 /** The bench as a user has it in hand: canvas places instead of screen places. */
 export class BenchPage {
@@ -25,6 +25,13 @@ export class BenchPage {
 
   async doc(id: string): Promise<CharacterDoc> {
     return (await this.api<{ doc: CharacterDoc }>(`/characters/${id}`)).doc;
+  }
+
+  /** The joint that a part of side A turns about, as it is now. */
+  async jointOf(id: string, group: string, part: string): Promise<JointRow | undefined> {
+    const { joints, pieces, parts } = await this.doc(id);
+    const row = parts.find((p) => p.group === group && p.side === 'A' && p.part === part)?.id;
+    return joints.find((j) => pieces.find((p) => p.id === j.childId)?.partId === row);
   }
 
   async open(name: string, station: string): Promise<string> {

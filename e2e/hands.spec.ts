@@ -99,11 +99,7 @@ test('space moves the paper and nothing on it; the brad’s head moves the joint
   page,
 }) => {
   const id = await bench.open('Juniper Vane', 'joints');
-  const elbow = async () => {
-    const { joints, pieces, parts } = await bench.doc(id);
-    const lower = parts.find((p) => p.group === 'arm' && p.side === 'A' && p.part === 'lower')?.id;
-    return joints.find((j) => pieces.find((p) => p.id === j.childId)?.partId === lower);
-  };
+  const elbow = () => bench.jointOf(id, 'arm', 'lower');
   const before = await elbow();
   if (!before) throw new Error('no elbow');
   await page.getByRole('button', { name: 'elbow A' }).click();

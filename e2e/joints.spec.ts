@@ -4,11 +4,7 @@ const CANVAS = { width: 2000, height: 3000 };
 
 test('a joint that falls short says what would mend it, and one click mends it', async ({ bench, page }) => {
   const id = await bench.open('Juniper Vane', 'joints');
-  const knee = async () => {
-    const { joints, pieces, parts } = await bench.doc(id);
-    const part = parts.find((p) => p.group === 'leg' && p.side === 'A' && p.part === 'lower')?.id;
-    return joints.find((j) => pieces.find((p) => p.id === j.childId)?.partId === part);
-  };
+  const knee = () => bench.jointOf(id, 'leg', 'lower');
   await page.getByRole('button', { name: 'knee A', exact: true }).click();
   await page.keyboard.press('r');
   await expect.poll(async () => (await knee())?.rounded).toBe(false);
@@ -27,11 +23,7 @@ test('a line is put under all of an arm, the two discs are laid over each other,
   page,
 }) => {
   const id = await bench.open('Juniper Vane', 'joints');
-  const elbow = async () => {
-    const { joints, pieces, parts } = await bench.doc(id);
-    const part = parts.find((p) => p.group === 'arm' && p.side === 'A' && p.part === 'lower')?.id;
-    return joints.find((j) => pieces.find((p) => p.id === j.childId)?.partId === part);
-  };
+  const elbow = () => bench.jointOf(id, 'arm', 'lower');
   const before = await elbow();
   if (!before) throw new Error('no elbow');
   await page.getByRole('button', { name: 'elbow A', exact: true }).click();
@@ -63,11 +55,7 @@ test('a line is put under all of an arm, the two discs are laid over each other,
 test('arrow keys nudge the pivot as one edit; nine angles make a picture to save', async ({ bench, page }) => {
   const id = await bench.open('Juniper Vane', 'joints');
   await page.getByRole('button', { name: 'wrist A', exact: true }).click();
-  const wrist = async () => {
-    const { joints, pieces, parts } = await bench.doc(id);
-    const part = parts.find((p) => p.group === 'arm' && p.side === 'A' && p.part === 'hand')?.id;
-    return joints.find((j) => pieces.find((p) => p.id === j.childId)?.partId === part);
-  };
+  const wrist = () => bench.jointOf(id, 'arm', 'hand');
   const before = await wrist();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Shift+ArrowUp');

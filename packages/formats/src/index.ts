@@ -7,7 +7,7 @@ export {
   type OraLayer,
   type OraNode,
 } from './ora/ora.js';
-export { LAYER_LIMITS, type FileNode, type LayeredFile } from './layered/layered-file.js';
+export { LAYER_LIMITS, plainNode, type FileNode, type LayeredFile } from './layered/layered-file.js';
 export { readOraLayers } from './ora/read-layers.js';
 export { readPsdLayers } from './psd/read-psd.js';
 export { plainSvg, type PlainSvg } from './svg/plain-svg.js';

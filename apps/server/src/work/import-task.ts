@@ -16,6 +16,7 @@ import {
   LAYER_LIMITS,
   PNG_LIMITS,
   inspectPng,
+  plainNode,
   plainSvg,
   readOraLayers,
   readPsdLayers,
@@ -149,20 +150,8 @@ async function vector(bytes: Uint8Array): Promise<ImportedDesign> {
   const nodes: LayerNode[] = [];
   for (const layer of layers) {
     const paint = trimToPaint({ ...(await draw(layer.xml)), x: 0, y: 0 });
-    nodes.push({
-      name: layer.name,
-      visible: true,
-      opacity: 1,
-      blend: 'normal',
-      clipped: false,
-      mask: null,
-      fill: 1,
-      effects: [],
-      undrawn: [],
-      passThrough: false,
-      children: null,
-      paint,
-    });
+    const { picture: _, ...node } = plainNode(layer.name);
+    nodes.push({ ...node, children: null, paint });
   }
   return takeApart(nodes, { width: bitmap.width, height: bitmap.height }, { ...bitmap, x: 0, y: 0 }, notes);
 }

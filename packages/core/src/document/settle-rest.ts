@@ -33,9 +33,11 @@ export function settleRest(
     return { ...given, ...(result.get(piece.id) ?? {}) };
   };
   const images = new Map<PieceId, PlacedBitmap>();
+  const lines = new Map<PieceId, PlacedBitmap>();
   let area: Rect | null = null;
   for (const piece of order) {
     const sheets = sheetsOf(piece);
+    if (sheets?.line) lines.set(piece.id, sheets.line);
     const image = sheets && composePiece(sheets);
     if (!image) continue;
     images.set(piece.id, image);
@@ -60,7 +62,7 @@ export function settleRest(
   const drawnWords = wordsOf(drawn);
   for (let i = 0; i < drawnWords.length; i++) if (owners.owner[i] === 0) drawnWords[i] = wantedWords[i];
   for (const { piece, sheet } of steps) {
-    const image = sheet === 'piece' ? images.get(piece.id) : sheetsOf(piece)?.line;
+    const image = (sheet === 'piece' ? images : lines).get(piece.id);
     if (image) compositeOverMutable(drawn, image);
   }
   const { heat } = compareBitmaps(drawn, wanted);
@@ -86,7 +88,7 @@ export function settleRest(
     const owner = owners.owner[i] - 1;
     order.forEach((piece, at) => {
       const image = images.get(piece.id);
-      const line = sheetsOf(piece)?.line;
+      const line = lines.get(piece.id);
       if (line && wordAt(line, x, y) !== 0) setWord(editable(piece).line, x, y, 0);
       if (!image || at < owner) {
         // Beneath an owner that is not opaque there, nothing may show through.

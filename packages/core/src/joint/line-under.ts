@@ -10,7 +10,7 @@ import {
 import { colourDistance, type Rgb } from '../raster/colour.js';
 import { overWord } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
-import { createMask, unionCoverage, type Mask } from '../raster/mask.js';
+import { createMask, unionCoverage } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { alikeWords, colourOf, opaqueWord, withAlpha } from '../raster/words.js';
 
@@ -111,7 +111,7 @@ export function thickenLine(line: PlacedBitmap, by: number, lineColour: Rgb): Pl
   for (let i = 0; i < words.length; i++) if (words[i] >>> 24 > 127) inside.data[i] = 255;
   // The line's inner edge, beneath the fill, may stay where it is: only what lies outside shows.
   const away = distanceField(inside);
-  const within = distanceField({ ...inside, data: inside.data.map((v) => 255 - v) } as Mask);
+  const within = distanceField({ ...inside, data: inside.data.map((v) => 255 - v) });
   const solid = opaqueWord(lineColour);
   for (let i = 0; i < words.length; i++) {
     const edge = inside.data[i] ? 0.5 - within[i] : away[i] - 0.5;

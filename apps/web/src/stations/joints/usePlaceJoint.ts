@@ -52,7 +52,9 @@ export function usePlaceJoint() {
     for (let asked = null; usePlacing.getState().drawn !== asked;) {
       asked = usePlacing.getState().drawn;
       if (!asked) break;
-      const { settled } = await handWorker().settleDrawn(doc, view.id, asked);
+      const { settled } = await handWorker()
+        .settleDrawn(doc, view.id, asked)
+        .catch(() => ({ settled: null }));
       if (settled && usePlacing.getState().drawn) usePlacing.setState({ disc: settled });
     }
     settling.current = false;
@@ -159,7 +161,7 @@ export function usePlaceJoint() {
       if (!disc || free) usePlacing.setState({ disc, drawn: null });
       else {
         usePlacing.setState(({ disc: shown }) => ({ disc: shown ?? disc, drawn: disc }));
-        void settle().catch(() => undefined);
+        void settle();
       }
     },
     release,
