@@ -1,5 +1,6 @@
 import js from '@eslint/js';
 import prettier from 'eslint-config-prettier';
+import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import ts from 'typescript-eslint';
@@ -11,7 +12,7 @@ const barred = (names, why) => ({
 const LONGEST_FILE = ['error', { max: 330, skipBlankLines: true, skipComments: true }];
 
 export default ts.config(
-  { ignores: ['**/dist/', '**/node_modules/', 'data/', 'test-results/', '.stamps/'] },
+  { ignores: ['**/dist/', '**/generated/', '**/node_modules/', 'data/', 'test-results/', '.stamps/'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   {
@@ -50,14 +51,39 @@ export default ts.config(
   },
   {
     files: ['apps/web/src/**'],
-    plugins: { 'react-hooks': hooks },
+    plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y },
     languageOptions: { globals: globals.browser },
     rules: {
       ...hooks.configs.recommended.rules,
+      ...a11y.configs.recommended.rules,
       ...barred(
         ['@limber-sheaf/server*', 'node:*', 'sharp', 'sequelize*'],
         'The web reaches the server through its API.',
       ),
+    },
+  },
+  {
+    // With types: nothing that may fail is left to itself.
+    files: ['packages/*/src/**/*.{ts,tsx}', 'apps/*/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', '**/testing/**'],
+    languageOptions: {
+      parserOptions: {
+        project: [
+          'packages/core/tsconfig.json',
+          'packages/formats/tsconfig.json',
+          'apps/server/tsconfig.json',
+          'apps/web/tsconfig.json',
+        ],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/only-throw-error': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
     },
   },
   { files: ['**/*.js', '**/*.mjs'], languageOptions: { globals: globals.node } },

@@ -1,4 +1,4 @@
-// The benchmarks: each step as a ratio to a peer that does the same in the same run. `npm run bench [-- --figures]`.
+// The benchmarks: each step as a ratio to a peer that does the same in the same run. `npm run bench [-- --figures | -- --crowd SECONDS]`.
 import { availableParallelism, cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import {
@@ -17,6 +17,7 @@ import { only, render, source } from '../demo/render.js';
 import { drawnLimb } from './limbs.js';
 import { cutting, proposalFigures } from './cut.js';
 import { printFigures } from './figures.js';
+import { service } from './service.js';
 
 /** The median of several runs, ms, after one that does not count. */
 async function time(work, runs = 7) {
@@ -79,7 +80,8 @@ async function canvas() {
   });
   const copy = new Uint8Array(design.data.length);
   const copyMs = await time(() => copy.set(design.data), 15);
-  const ours = await time(() => composite(2000, 3000, pieces));
+  const kept = new Uint8Array(24_000_000);
+  const ours = await time(() => composite(2000, 3000, pieces, kept), 15);
   const base = { raw: { width: 2000, height: 3000, channels: 4 } };
   const overlays = pieces.map((p) => ({
     input: Buffer.from(p.data.buffer, p.data.byteOffset, p.data.byteLength),
@@ -136,8 +138,11 @@ console.log(`Node.js ${process.version}, ${availableParallelism()} × ${cpus()[0
 if (process.argv.includes('--figures')) {
   printFigures();
   await proposalFigures(await raw(await render(source('juniper-vane'))));
+} else if (process.argv.includes('--crowd')) {
+  await service(row, { seconds: Number(process.argv[process.argv.indexOf('--crowd') + 1] ?? 180) });
 } else {
   await canvas();
   await cutting(await raw(await render(source('juniper-vane'))), time, row);
   await joints();
+  await service(row, {});
 }

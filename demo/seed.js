@@ -3,12 +3,12 @@ import { planFrom, switchPart, toRuns, trimMask } from '@limber-sheaf/core';
 import { ENLARGE, only, opacity, render, source } from './render.js';
 
 /** A small client: throws with the server's own sentence. */
-function client(address) {
+export function client(address, actor = 'demo') {
   return async (method, path, body) => {
     const form = body instanceof FormData;
     const answer = await fetch(`${address}/api${path}`, {
       method,
-      headers: { 'x-actor': 'demo', ...(body && !form ? { 'content-type': 'application/json' } : {}) },
+      headers: { 'x-actor': actor, ...(body && !form ? { 'content-type': 'application/json' } : {}) },
       body: form ? body : body && JSON.stringify(body),
     });
     const value = await answer.json();
@@ -135,10 +135,14 @@ async function cutBrindle(api, state, svg) {
   });
 }
 
-/** Fills an empty database with the demo; does nothing where there is a production already. */
-export async function seedDemo(address) {
+/**
+ * Fills an empty database with the demo; does nothing where there is a production already.
+ * @param begin called before anything goes in
+ */
+export async function seedDemo(address, begin = () => {}) {
   const api = client(address);
   if ((await api('GET', '/productions')).length > 0) return false;
+  begin();
   const production = await api('POST', '/productions', { name: 'Low Tide Post' });
   const designs = {};
   for (const name of ['juniper-vane', 'brindle', 'skipper-oake'])

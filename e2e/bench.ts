@@ -1,5 +1,5 @@
-import { test as base, type Page } from '@playwright/test';
-import type { CharacterDoc, JointRow } from '@limber-sheaf/core';
+import { expect, test as base, type Page } from '@playwright/test';
+import type { CharacterDoc, DerivedRefs, JointRow } from '@limber-sheaf/core';
 
 /** The bench as a user has it in hand: canvas places instead of screen places. */
 export class BenchPage {
@@ -27,6 +27,11 @@ export class BenchPage {
     return (await this.api<{ doc: CharacterDoc }>(`/characters/${id}`)).doc;
   }
 
+  /** What follows from the character's rows, by piece. */
+  async sheets(id: string): Promise<DerivedRefs[]> {
+    return Object.values((await this.api<{ sheets: Record<string, DerivedRefs> }>(`/characters/${id}`)).sheets);
+  }
+
   /** The joint that a part of side A turns about, as it is now. */
   async jointOf(id: string, group: string, part: string): Promise<JointRow | undefined> {
     const { joints, pieces, parts } = await this.doc(id);
@@ -38,14 +43,22 @@ export class BenchPage {
     const id = await this.characterId(name);
     await this.page.goto(`${this.address}/characters/${id}/${station}`);
     await this.page.getByRole('complementary', { name: 'Ledger' }).waitFor();
-    await this.page.waitForTimeout(400);
+    await this.settled();
     return id;
+  }
+
+  /** Waits until every picture is on the light table and what was done last is drawn. */
+  async settled(): Promise<void> {
+    await expect(this.page.getByTestId('light-table')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+    await this.page.evaluate(
+      () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(() => drawn(null)))),
+    );
   }
 
   /** Where a place of the canvas is on the screen, with the whole character in view. */
   private async screen(canvas: { width: number; height: number }): Promise<(x: number, y: number) => [number, number]> {
     await this.page.keyboard.press('h');
-    await this.page.waitForTimeout(150);
+    await this.settled();
     const box = await this.page.getByRole('main', { name: 'Light table' }).boundingBox();
     if (!box) throw new Error('no light table');
     // Cut keeps room for a tool's numbers under its actions.
@@ -73,7 +86,7 @@ export class BenchPage {
       await this.page.mouse.move(...at(points[i], points[i + 1]), { steps: 4 });
       await this.page.mouse.down();
       await this.page.mouse.up();
-      await this.page.waitForTimeout(120);
+      await this.settled();
     }
   }
 }
@@ -89,4 +102,4 @@ export const test = base.extend<{ bench: BenchPage }>({
   },
 });
 
-export { expect } from '@playwright/test';
+export { expect };

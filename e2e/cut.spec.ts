@@ -39,7 +39,7 @@ test('a patch is soaked up for the picked part; peek, X-ray and a mirrored cut a
   const ledger = page.getByRole('complementary', { name: 'Ledger' });
   await ledger.getByRole('button', { name: 'foot' }).first().click();
   await expect(page.getByRole('button', { name: 'Soak S' })).toHaveAttribute('aria-pressed', 'true');
-  await page.waitForTimeout(1500);
+  await bench.settled();
   await bench.click(CANVAS, [840, 2740]);
   const foot = async () => {
     const doc = await bench.doc(id);
@@ -53,6 +53,55 @@ test('a patch is soaked up for the picked part; peek, X-ray and a mirrored cut a
   await page.keyboard.press('x');
   await page.keyboard.press('Control+z');
   await expect.poll(foot).toBeUndefined();
+});
+
+test('adjusting what was soaked up changes that soak alone, and one undo takes it all back', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Brindle', 'cut');
+  const before = await bench.doc(id);
+  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'foot' }).first().click();
+  await bench.click(CANVAS, [840, 2740]);
+  const soaked = async () => {
+    const known = new Set(before.pieces.map((piece) => piece.id));
+    return (await bench.doc(id)).pieces.find((piece) => !known.has(piece.id))?.face.area ?? 0;
+  };
+  await expect.poll(soaked, { timeout: 20_000 }).toBeGreaterThan(20_000);
+  const withOutline = await soaked();
+  await page.getByRole('checkbox', { name: 'Take outline' }).click();
+  await expect.poll(soaked, { timeout: 20_000 }).toBeLessThan(withOutline);
+  await page.getByRole('checkbox', { name: 'Take outline' }).click();
+  await expect.poll(soaked, { timeout: 20_000 }).toBe(withOutline);
+  await page.keyboard.press('Control+z');
+  await expect.poll(soaked).toBe(0);
+  expect((await bench.doc(id)).pieces.map((piece) => piece.face)).toEqual(before.pieces.map((piece) => piece.face));
+});
+
+test('a proposal is corrected and stepped back on its own, and is there again after a reload', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Juniper Vane, raw', 'cut');
+  const { revision } = await bench.api<{ revision: number }>(`/characters/${id}`);
+  await page.keyboard.press('p');
+  const told = page.getByText(/^\d+ parts, .*unnamed/);
+  await expect(told).toBeVisible({ timeout: 30_000 });
+  const first = (await told.textContent()) ?? '';
+  // A hand is given to the torso: one part fewer is proposed.
+  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'torso' }).click();
+  await bench.click(CANVAS, [500, 2070]);
+  await expect(told).not.toHaveText(first);
+  const corrected = (await told.textContent()) ?? '';
+  await page.keyboard.press('Control+z');
+  await expect(told).toHaveText(first, { timeout: 30_000 });
+  await page.keyboard.press('Control+Shift+z');
+  await expect(told).toHaveText(corrected, { timeout: 30_000 });
+  await page.reload();
+  await expect(told).toHaveText(corrected, { timeout: 40_000 });
+  expect(await bench.api(`/characters/${id}`)).toMatchObject({ revision });
+  await page.getByRole('button', { name: 'Drop Esc' }).click();
+  await expect(told).toBeHidden();
 });
 
 test('a layered file is sorted into pieces at the table', async ({ bench, page }) => {

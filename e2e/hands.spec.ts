@@ -21,7 +21,7 @@ test('undo and redo say what they do, and outlive a reload', async ({ bench, pag
 
 test('a limb is bent by dragging it, and a butt joint shows its daylight', async ({ bench, page }) => {
   await bench.open('Juniper Vane', 'joints');
-  await page.waitForTimeout(800);
+  await bench.settled();
   // Drag the lower arm outwards: it turns about the elbow.
   await bench.draw(CANVAS, [540, 1780, 500, 1800, 420, 1800, 330, 1760], 6);
   const slider = page.getByRole('slider', { name: /Bend of elbow A/ });
@@ -103,7 +103,7 @@ test('space moves the paper and nothing on it; the brad’s head moves the joint
   const before = await elbow();
   if (!before) throw new Error('no elbow');
   await page.getByRole('button', { name: 'elbow A' }).click();
-  await page.waitForTimeout(500);
+  await bench.settled();
   const head = [before.x, before.y];
   await page.keyboard.down('Space');
   await bench.draw(CANVAS, [...head, before.x + 200, before.y]);
@@ -114,7 +114,7 @@ test('space moves the paper and nothing on it; the brad’s head moves the joint
   await expect.poll(async () => Math.round((await elbow())?.y ?? 0)).toBeGreaterThan(before.y + 55);
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await elbow())?.x).toBe(before.x);
-  await page.waitForTimeout(300);
+  await bench.settled();
   await page.keyboard.down('Alt');
   await bench.draw(CANVAS, [...head, before.x + 40, before.y, before.x + 80, before.y]);
   await page.keyboard.up('Alt');

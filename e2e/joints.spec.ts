@@ -29,13 +29,13 @@ test('a line is put under all of an arm, the two discs are laid over each other,
   await page.getByRole('button', { name: 'elbow A', exact: true }).click();
   await expect(page.getByText('lie on each other')).toBeVisible();
   await page.getByLabel('Outline on').selectOption({ label: 'line under all' });
-  await expect.poll(async () => (await bench.doc(id)).pieces.filter((p) => p.line).length).toBe(2);
+  await expect.poll(async () => (await bench.sheets(id)).filter((s) => s.line).length).toBe(2);
   await page.getByLabel('Line thickness').fill('20');
   await page.getByLabel('Line thickness').press('Enter');
   await expect.poll(async () => Math.round((await elbow())?.lineMore ?? 0)).toBe(8);
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
-  await expect.poll(async () => (await bench.doc(id)).pieces.filter((p) => p.line).length).toBe(0);
+  await expect.poll(async () => (await bench.sheets(id)).filter((s) => s.line).length).toBe(0);
 
   // Drawn anew some way off the middle of the arm, the disc lies in its contour again.
   await page.getByRole('region', { name: 'Picked joint' }).getByRole('button', { name: 'Delete' }).click();
@@ -73,7 +73,7 @@ test('arrow keys nudge the pivot as one edit; nine angles make a picture to save
 test('one stroke down the otter’s tail makes its joints', async ({ bench, page }) => {
   const id = await bench.open('Brindle', 'joints');
   await page.keyboard.press('k');
-  await page.waitForTimeout(400);
+  await bench.settled();
   await bench.draw(CANVAS, [1320, 2160, 1440, 2280, 1540, 2420, 1600, 2560, 1640, 2700, 1660, 2760], 8);
   const tails = async () => {
     const { joints, pieces, parts } = await bench.doc(id);

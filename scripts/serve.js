@@ -1,18 +1,34 @@
 // Starts the built server as a child process, and waits until it answers.
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { projectRoot } from './postgres.js';
+
+const MAIN = join(projectRoot, 'apps/server/dist/main.js');
+
+const USER = 'limber-sheaf';
+
+/** The user that the server works as where it is started by root, made where it is not there; null where it could read nothing here. */
+function ownUser() {
+  if (process.getuid?.() !== 0) return null;
+  const asks = (command, args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
+  if (!asks('id', ['-u', USER]))
+    asks('useradd', ['--system', '--no-create-home', '--shell', '/usr/sbin/nologin', USER]);
+  if (asks('runuser', ['-u', USER, '--', 'test', '-r', MAIN])) return USER;
+  console.error(`The server works as root: its own user cannot read ${projectRoot}.`);
+  return null;
+}
 
 /**
  * @param {{ databaseUrl: string, port: number, web?: boolean, logLevel?: string }} options
  * @returns the child process and the address it answers at
  */
 export async function startServer({ databaseUrl, port, web = true, logLevel = 'warn' }) {
-  const child = spawn(process.execPath, ['--enable-source-maps', join(projectRoot, 'apps/server/dist/main.js')], {
+  const child = spawn(process.execPath, ['--enable-source-maps', MAIN], {
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
       PORT: String(port),
+      LIMBER_USER: ownUser() ?? '',
       LOG_LEVEL: logLevel,
       NODE_ENV: 'production',
       ...(web ? { WEB_DIR: join(projectRoot, 'apps/web/dist') } : {}),

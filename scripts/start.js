@@ -1,8 +1,9 @@
 // Starts PostgreSQL, the server and the demo; Ctrl-C stops them in order.
 import { parseArgs } from 'node:util';
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { seedDemo } from '../demo/seed.js';
-import { ensureDatabase, projectRoot, startPostgres } from './postgres.js';
+import { ensureDatabase, freshDatabase, projectRoot, startPostgres } from './postgres.js';
 import { startServer, stopServer } from './serve.js';
 
 const USAGE = `Usage: ./start [--port N] [--data DIR] [--no-demo]
@@ -29,6 +30,10 @@ if (values.help || !Number.isInteger(port) || port < 1 || port > 65535) {
   process.exit(values.help ? 0 : 2);
 }
 
+const DATABASE = 'limber_sheaf';
+/** How often it is looked whether the database is still there. */
+const LOOK_MS = 1000;
+
 let postgres = null;
 let server = null;
 let ending = false;
@@ -48,11 +53,29 @@ async function end(code) {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end(0));
 
 try {
-  postgres = await startPostgres(values.data ?? join(projectRoot, 'data'));
-  const databaseUrl = await ensureDatabase(postgres, 'limber_sheaf');
+  const data = values.data ?? join(projectRoot, 'data');
+  mkdirSync(data, { recursive: true });
+  postgres = await startPostgres(data);
+  // While the demo goes in there is nothing else in the database: what an interrupted start left is thrown away.
+  const half = join(data, 'demo-is-going-in');
+  if (existsSync(half)) await freshDatabase(postgres, DATABASE);
+  const databaseUrl = await ensureDatabase(postgres, DATABASE);
   server = await startServer({ databaseUrl, port });
   server.child.once('exit', () => void end(1));
-  if (!values['no-demo'] && (await seedDemo(server.address))) console.log('The demo production is in.');
+  setInterval(() => {
+    if (ending || postgres.isUp()) return;
+    console.error('The database has ended; it is started again.');
+    try {
+      postgres.start();
+    } catch (error) {
+      console.error(error.message);
+    }
+  }, LOOK_MS);
+  if (!values['no-demo']) {
+    const begin = () => writeFileSync(half, '');
+    if (await seedDemo(server.address, begin)) console.log('The demo production is in.');
+  }
+  rmSync(half, { force: true });
   console.log(`Limber Sheaf is at ${server.address}  (Ctrl-C stops it)`);
 } catch (error) {
   console.error(error.message);

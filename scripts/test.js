@@ -36,8 +36,12 @@ rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 
 check('format', 'npm', ['run', '--silent', 'format:check']);
-check('lint, with the direction of dependencies', 'npm', ['run', '--silent', 'lint']);
+check('lint', 'npm', ['run', '--silent', 'lint']);
+check('direction of dependencies, no circles', 'npm', ['run', '--silent', 'direction']);
+check('nothing unused', 'npm', ['run', '--silent', 'unused']);
 check('types', 'npm', ['run', '--silent', 'types']);
+check('API: description, types and client in step', 'node', ['scripts/api.js', '--check']);
+check('a station added as the docs say', 'node', ['scripts/trial-station.js']);
 check('docs: schema and examples', 'node', ['scripts/check-docs.js']);
 
 const data = process.env.TEST_DATA ?? join(projectRoot, 'data', 'test');

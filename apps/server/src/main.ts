@@ -1,15 +1,20 @@
 import 'reflect-metadata';
+import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ValidationPipe } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import { SwaggerModule } from '@nestjs/swagger';
+import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { AppModule } from './app.module.js';
 import { readConfig, type Config } from './config.js';
+import { describeApi } from './describe-api.js';
 import { migrate, openDatabase } from './data/database.js';
+import { plainBody } from './http/plain-body.js';
+import { sameSite } from './http/same-site.js';
 import { JobService } from './jobs/job.service.js';
 
 /** Serves the built web application, and its page for every address that is not a file. */
@@ -23,7 +28,17 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
   });
 }
 
+/** Root is for starting alone: from here on the server is a user who may do nothing but serve. */
+function dropRoot(user: string | null): void {
+  if (!user || process.getuid?.() !== 0) return;
+  const group = Number(execFileSync('id', ['-g', user], { encoding: 'utf8' }));
+  process.setgroups?.([]);
+  process.setgid?.(group);
+  process.setuid?.(user);
+}
+
 async function serve(config: Config): Promise<void> {
+  dropRoot(config.user);
   const sequelize = openDatabase(config.databaseUrl);
   await migrate(sequelize);
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config, sequelize), { bufferLogs: true });
@@ -42,12 +57,16 @@ async function serve(config: Config): Promise<void> {
       strictTransportSecurity: false,
     }),
   );
-  app.useBodyParser('json', { limit: '16mb' });
+  app.use(sameSite(config.host));
+  // Events are told one by one, at once.
+  app.use(compression({ filter: (req, res) => !req.url.endsWith('/events') && compression.filter(req, res) }));
+  app.useBodyParser('json', { limit: '4mb' });
+  app.use(plainBody);
   app.setGlobalPrefix('api');
-  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
-  SwaggerModule.setup('api/docs', app, () =>
-    SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Limber Sheaf').setVersion('0.1.0').build()),
+  app.useGlobalPipes(
+    new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, stopAtFirstError: true }),
   );
+  SwaggerModule.setup('api/docs', app, () => describeApi(app));
   if (config.webDir) serveWeb(app, config.webDir);
   app.enableShutdownHooks();
   await app.init();

@@ -1,6 +1,6 @@
 import { compareBitmaps, composite, type CharacterDoc } from '@limber-sheaf/core';
 import { decodePng, encodePng, readOpenRaster } from '@limber-sheaf/formats';
-import { call, design, end, packageOf, startServer, type Running, type State } from './server-under-test';
+import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
 let production: string;
@@ -34,7 +34,7 @@ const box = (x: number, y: number, width: number, height: number) => ({
   y,
   width,
   height,
-  runs: [0, width * height],
+  runs: runsOf([0, width * height]),
 });
 const arm = (part: string, side: string) => ({ group: 'arm', side, part });
 
@@ -171,7 +171,9 @@ test('a line under all lies beneath the fills in the package too; made thicker i
   const placed = await ask('POST', `/views/${view}/joints`, { pieceId: lower, otherId: upper, round: true });
   const elbow = jointOf(placed.doc, 'lower', 'A');
   const under = await ask('PATCH', `/joints/${elbow.id}`, { outlineOn: 'under', lineMore: 0 });
-  expect(under.doc.pieces.filter((p) => p.line).map((p) => p.id)).toEqual(expect.arrayContaining([upper, lower]));
+  expect(Object.keys(under.sheets).filter((id) => under.sheets[id].line)).toEqual(
+    expect.arrayContaining([upper, lower]),
+  );
 
   const { rig, files } = await packageOf(server, id);
   expect(rig.checks.find((c) => c.id === 'rest-match')).toMatchObject({ ok: true, figure: 0 });
@@ -203,5 +205,5 @@ test('a line under all lies beneath the fills in the package too; made thicker i
   await ask('POST', `/characters/${id}/undo`);
   expect((await rest())?.ok).toBe(true);
   const back = await ask('POST', `/characters/${id}/undo`);
-  expect(back.doc.pieces.filter((p) => p.line)).toEqual([]);
+  expect(Object.values(back.sheets).filter((sheets) => sheets.line)).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import type { CharacterDoc } from '@limber-sheaf/core';
+import type { CharacterDoc, DerivedRefs, MaskRuns } from '@limber-sheaf/core';
 import { encodePng, readZip, type Rig } from '@limber-sheaf/formats';
 
 /** The built server, run for real on a database of its own. */
@@ -18,6 +18,7 @@ export interface Answer<T = Record<string, unknown>> {
 /** What an edit, or a look at a character, is answered with. */
 export interface State {
   doc: CharacterDoc;
+  sheets: Record<string, DerivedRefs>;
   revision: number;
   undo: string | null;
   redo: string | null;
@@ -27,17 +28,22 @@ export interface State {
   sentence?: string;
 }
 
-/** Starts the built server on the database that ./test made, and waits until it answers. */
-export async function startServer(): Promise<Running> {
-  const port = await new Promise<number>((done, fail) => {
+/** A free loopback port. */
+export function freePort(): Promise<number> {
+  return new Promise((done, fail) => {
     const probe = createServer().on('error', fail);
     probe.listen(0, '127.0.0.1', () => {
       const address = probe.address();
       probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
     });
   });
+}
+
+/** Starts the built server on the database that ./test made, or another, and waits until it answers. */
+export async function startServer(more: NodeJS.ProcessEnv = {}): Promise<Running> {
+  const port = await freePort();
   const child = spawn(process.execPath, [join(__dirname, '../dist/main.js')], {
-    env: { ...process.env, PORT: String(port), NODE_ENV: 'production', LOG_LEVEL: 'error' },
+    env: { ...process.env, PORT: String(port), NODE_ENV: 'production', LOG_LEVEL: 'error', ...more },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
   await new Promise<void>((done, fail) => {
@@ -84,12 +90,51 @@ export function limbPng(): Uint8Array {
   return encodePng({ width, height, data });
 }
 
+/** A mask from lengths of runs, out and in by turns, as the core writes them. */
+export function runsOf(lengths: readonly number[]): MaskRuns['runs'] {
+  const digits = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
+  let text = '';
+  for (let length of lengths) {
+    do {
+      text += digits[(length & 31) | (length > 31 ? 32 : 0)];
+      length >>>= 5;
+    } while (length > 0);
+  }
+  return text;
+}
+
 /** A multipart body with a name and a design. */
 export function design(name: string, bytes: Uint8Array): FormData {
   const form = new FormData();
   form.append('name', name);
   form.append('design', new Blob([new Uint8Array(bytes).buffer], { type: 'image/png' }), 'design.png');
   return form;
+}
+
+/** A loop round the whole of the drawn limb's canvas. */
+export const ALL = [0, 0, 200, 0, 200, 300, 0, 300];
+
+const arm = (part: string) => ({ group: 'arm', side: 'A', part });
+
+/** The drawn limb brought in and cut across: upper arm, lower arm. */
+export async function cutLimb(server: Running, production: string, actor?: string) {
+  const path = `/productions/${production}/characters`;
+  const { doc } = (await call<State>(server, 'POST', path, design('Mast', limbPng()), actor)).body;
+  const view = doc.views[0].id;
+  const whole = { tokens: arm('upper'), loop: ALL };
+  const upper = (await call<State>(server, 'POST', `/views/${view}/cut/trace`, whole, actor)).body.doc.pieces[0].id;
+  const order = { pieceId: upper, line: [50, 150, 150, 150], take: 'right', tokens: arm('lower') };
+  const cut = await call<State>(server, 'POST', `/views/${view}/cut/cross`, order, actor);
+  const lower = cut.body.doc.pieces.find((p) => p.id !== upper)?.id as string;
+  return { id: doc.character.id as string, view: view as string, upper: upper as string, lower };
+}
+
+/** The drawn limb, cut across and jointed. */
+export async function jointedLimb(server: Running, production: string) {
+  const limb = await cutLimb(server, production);
+  const joint = { pieceId: limb.upper, otherId: limb.lower, round: true };
+  const { body: state } = await call<State>(server, 'POST', `/views/${limb.view}/joints`, joint);
+  return { ...limb, joint: state.doc.joints[0].id as string, state };
 }
 
 export interface JobState {

@@ -1,10 +1,17 @@
-import { useEffect } from 'react';
+import { Suspense, lazy, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { Toaster } from 'sonner';
 import { useProductions } from './api/useCast';
-import { Bench } from './bench/Bench';
-import { useBench } from './bench/store';
-import { Cast } from './cast/Cast';
+import { StationsContext } from './bench/stations';
+import * as stations from './stations/index';
+import { Mishap } from './ui/Mishap';
+import { useTheme } from './ui/theme';
+
+/** Each comes with what the other does not need: the bench with the light table, the cast with its forms. */
+const Cast = lazy(() => import('./cast/Cast').then((module) => ({ default: module.Cast })));
+const Bench = lazy(() => import('./bench/Bench').then((module) => ({ default: module.Bench })));
+
+const STATIONS = Object.values(stations).sort((a, b) => a.number - b.number);
 
 /** Sends the bare address to the first production's cast. */
 function Front() {
@@ -15,18 +22,24 @@ function Front() {
 }
 
 export function App() {
-  const night = useBench((s) => s.night);
+  const night = useTheme((s) => s.night);
   useEffect(() => {
     document.documentElement.dataset.theme = night ? 'night' : 'day';
   }, [night]);
   return (
     <BrowserRouter>
-      <Routes>
-        <Route path="/" element={<Front />} />
-        <Route path="/productions/:productionId" element={<Cast />} />
-        <Route path="/characters/:characterId/:station?" element={<Bench />} />
-        <Route path="*" element={<Navigate to="/" replace />} />
-      </Routes>
+      <Mishap what="This page">
+        <StationsContext value={STATIONS}>
+          <Suspense fallback={<p className="laid h-full p-8 text-soft">Opening the bench…</p>}>
+            <Routes>
+              <Route path="/" element={<Front />} />
+              <Route path="/productions/:productionId" element={<Cast />} />
+              <Route path="/characters/:characterId/:station?" element={<Bench />} />
+              <Route path="*" element={<Navigate to="/" replace />} />
+            </Routes>
+          </Suspense>
+        </StationsContext>
+      </Mishap>
       <Toaster
         position="top-center"
         offset={{ top: 60 }}

@@ -36,3 +36,9 @@ export type Result<T> = ({ ok: true } & T) | Refusal;
 export function refuse(code: string, sentence: string, place?: Place): Refusal {
   return place ? { ok: false, code, sentence, place } : { ok: false, code, sentence };
 }
+
+/** Turns a refusal into an error where the caller cannot go on without the result. @throws LimberError */
+export function orRefuse<T extends { ok: true }>(result: T | Refusal): T {
+  if (result.ok) return result;
+  throw new LimberError(result.code, result.sentence, undefined, result.place);
+}

@@ -1,4 +1,4 @@
-export { LimberError, refuse, type Place, type Refusal, type Result } from './errors.js';
+export { LimberError, orRefuse, refuse, type Place, type Refusal, type Result } from './errors.js';
 export { withDefaults } from './options.js';
 
 // Pictures
@@ -41,7 +41,7 @@ export {
   type Region,
 } from './raster/mask.js';
 export { growMask, holesOf, islandsOf, shrinkMask, trimMask } from './raster/morphology.js';
-export { fillLoop, pointBounds } from './raster/polygon.js';
+export { fillLoop, isTangled, pointBounds } from './raster/polygon.js';
 export { fromRuns, toRuns, type MaskRuns } from './raster/runs.js';
 export { sampleBitmap, sampleMask } from './raster/sample.js';
 
@@ -49,7 +49,7 @@ export { sampleBitmap, sampleMask } from './raster/sample.js';
 export { crossCut, type CutSides } from './cut/cross-cut.js';
 export { findOffcuts, offcutMask, uncutPaint, type Offcut, type OffcutReport } from './cut/offcuts.js';
 export { mapOwners, type OwnerMap } from './cut/owners.js';
-export { faceMask, giveBackPixels, takePixels, type Faces, type Taken } from './cut/take.js';
+export { faceMask, findSharedPixels, giveBackPixels, takePixels, type Faces, type Taken } from './cut/take.js';
 
 export {
   cleanMatte,
@@ -61,17 +61,17 @@ export {
   type Specks,
 } from './cut/clean-matte.js';
 export { hugPath } from './cut/hug-path.js';
-export { colourName, takePalette, type PaletteColour } from './cut/palette.js';
+export { colourName, takePalette } from './cut/palette.js';
 export { soak, type SoakOptions } from './cut/soak.js';
 export { splitOwn } from './cut/split-own.js';
 export { unmixEdges, type Unmixed } from './cut/unmix-edge.js';
 // Proposals
-export { bodyFrame, symmetryAxis, toBody, type BodyFrame } from './propose/body-frame.js';
-export { mirrorCut, settleBorder, type MirroredCut } from './propose/mirror-cut.js';
-export { proposeParts, type ProposedShape, type Proposal } from './propose/propose-parts.js';
-export { segmentDesign, type Patch, type Segments } from './propose/segment.js';
+export { bodyFrame, symmetryAxis, toBody, type BodyFrame } from './cut/propose/body-frame.js';
+export { mirrorCut, settleBorder, type MirroredCut } from './cut/propose/mirror-cut.js';
+export { proposeParts, type ProposedShape, type Proposal } from './cut/propose/propose-parts.js';
+export { segmentDesign, type Patch, type Segments } from './cut/propose/segment.js';
 // Layered files
-export { BLEND_MODES, blendColour, type BlendMode } from './layers/blend.js';
+export { blendColour } from './cut/layers/blend.js';
 export {
   drawEffects,
   type EffectPaint,
@@ -79,26 +79,24 @@ export {
   type OverlayEffect,
   type ShadowEffect,
   type StrokeEffect,
-} from './layers/effects.js';
-export { keepApart, type KeptApart } from './layers/keep-apart.js';
-export { blendOverMutable, flattenLayers, type FlatLayer, type Flattened, type LayerNode } from './layers/flatten.js';
+} from './cut/layers/effects.js';
+export { keepApart, type KeptApart } from './cut/layers/keep-apart.js';
+export {
+  blendOverMutable,
+  flattenLayers,
+  type FlatLayer,
+  type Flattened,
+  type LayerNode,
+} from './cut/layers/flatten.js';
 export {
   guessLayers,
   partsFromLayers,
   type LayerGuess,
-  type LayerRole,
   type LayeredPart,
   type SortedLayer,
-} from './layers/sort-layers.js';
+} from './cut/layers/sort-layers.js';
 // Plan
-export {
-  KNOWN_PARTS,
-  knownPart,
-  partAddress,
-  usualParent,
-  type JointKind,
-  type KnownPart,
-} from './plan/known-parts.js';
+export { KNOWN_PARTS, knownPart, partAddress, usualParent, type KnownPart } from './plan/known-parts.js';
 export {
   answerChoice,
   answerOf,
@@ -109,39 +107,34 @@ export {
   planOf,
   plannedPart,
   switchPart,
-  type ClosestShot,
-  type Plan,
-  type PlannedPart,
-  type PlannedSet,
 } from './plan/plan.js';
 export { roomShortage, sizeNeed, type Shortage, type SizeNeed, type Swing } from './plan/size.js';
 export { CHOICES, TEMPLATES, type Choice, type Template } from './plan/templates.js';
 // Joints
-export { composePiece, mergeSheets, type SheetBitmaps } from './joint/compose-piece.js';
-export { sharpestCorner } from './joint/corner.js';
-export { fitJoint, type CutLine, type FitOptions, type JointFit } from './joint/fit-joint.js';
-export { BOTH, CHILD_ONLY, NEITHER, PARENT_ONLY, compareDiscs, type DiscDifference } from './joint/compare-discs.js';
-export { settleDisc } from './joint/settle-disc.js';
-export { fitOneSided } from './joint/fit-one-sided.js';
-export { usualLine, withUsualLine } from './joint/usual-line.js';
-export { measureLine, type LineMeasure, type MeasureZone } from './joint/measure-line.js';
+export { composePiece, mergeSheets, type SheetBitmaps } from './document/compose-piece.js';
+export { sharpestCorner } from './joints/corner.js';
+export { fitJoint, type CutLine, type FitOptions, type JointFit } from './joints/fit-joint.js';
+export { BOTH, CHILD_ONLY, NEITHER, PARENT_ONLY, compareDiscs, type DiscDifference } from './joints/compare-discs.js';
+export { settleDisc } from './joints/settle-disc.js';
+export { fitOneSided } from './joints/fit-one-sided.js';
+export { usualLine, withUsualLine } from './joints/usual-line.js';
+export { measureLine, type LineMeasure, type MeasureZone } from './raster/measure-line.js';
 export {
   loosenessReach,
   roundEnd,
   roundJoint,
   type Disc,
-  type DiscOn,
   type EndInput,
-  type OutlineOn,
   type RoundedEnd,
   type RoundedJoint,
-} from './joint/round-joint.js';
-export { sharedBorder, type SharedBorder } from './joint/shared-border.js';
-export { prepareBend, type Assembly, type BendMeasure, type BendRig } from './joint/bend-rig.js';
-export type { SweepPiece } from './joint/bend-layers.js';
+} from './joints/round-joint.js';
+export { sharedBorder, type SharedBorder } from './joints/shared-border.js';
+export { prepareBend, type Assembly, type BendMeasure, type BendRig } from './joints/bend-rig.js';
+export type { SweepPiece } from './joints/bend-layers.js';
 export {
   cleanLimits,
   cleanRange,
+  findCleanRange,
   isCleanBend,
   sweepAngles,
   sweepJoint,
@@ -149,28 +142,94 @@ export {
   type CleanLimits,
   type Sweep,
   type SweepOptions,
-} from './joint/sweep-joint.js';
+} from './joints/sweep-joint.js';
 
 // Names
 export {
   DEFAULT_SCHEME,
   LONGEST_NAME,
-  checkNames,
   codeFor,
   capital,
   labelFor,
   nameFor,
-  parseName,
   plainWords,
-  type NameFault,
   type NameTokens,
   type NameToken,
   type NamingScheme,
-} from './naming/scheme.js';
+} from './document/naming.js';
+
+export { checkNames, refuseBadName, type NameFault } from './names/check-names.js';
+export { parseName } from './names/parse-name.js';
+export { renamePart } from './names/rename-part.js';
+
+export { type DerivedSheets } from './document/compose-piece.js';
 
 // The character and its edits
-export { derivedSheets, type DerivedSheets } from './document/derive-sheets.js';
-export { DiffBuilder, NO_CHANGE, applyDiff, invertDiff, isEmptyDiff } from './document/diff.js';
+export { DiffBuilder, NO_CHANGE, applyDiff, diffBetween, invertDiff, isEmptyDiff, joinDiffs } from './document/diff.js';
+export {
+  drawOrder,
+  drawSteps,
+  generationOf,
+  hangingFrom,
+  hasLineUnder,
+  inFrontOf,
+  jointLabel,
+  jointsOutwards,
+  limbUnderLine,
+  makesRing,
+  parentPiece,
+  partOf,
+  pieceName,
+  type DrawStep,
+} from './document/family.js';
+export { findPart, findPiece, pieceById } from './document/find.js';
+export { journalHeads, type JournalHeads, type JournalLine } from './document/journal.js';
+export { deriveKey, placeOf } from './document/keys.js';
+export {
+  BLEND_MODES,
+  type BlendMode,
+  type ClosestShot,
+  type DiscOn,
+  type JointKind,
+  type LayerRole,
+  type OutlineOn,
+  type PaletteColour,
+  type Plan,
+  type PlannedPart,
+  type PlannedSet,
+} from './document/row-types.js';
+export {
+  TABLES,
+  type ApartSheets,
+  type BroughtIn,
+  type BroughtLayer,
+  type CharacterDoc,
+  type CharacterId,
+  type CharacterRow,
+  type DerivedRefs,
+  type SheetsOf,
+  type Diff,
+  type JointId,
+  type JointRow,
+  type ListTable,
+  type PartId,
+  type PartRow,
+  type PieceId,
+  type PieceRow,
+  type Row,
+  type RowOf,
+  type SheetRef,
+  type TableName,
+  type ViewId,
+  type ViewRow,
+} from './document/rows.js';
+export { LIST_TABLES, TABLE_NAMES, allRows, blobsOf, copyRows, docOf, rowIndex, rowsOf } from './document/tables.js';
+export { pieceImages, type PieceImage, type ViewArt } from './document/view-art.js';
+export { type Check, type CheckId, type Finding, type Measure } from './document/view-check.js';
+export { USUAL_VIEWS, byUsualView } from './document/usual-views.js';
+export { changeCharacter, changeView, viewById } from './document/view-edits.js';
+
+export { compareAtRest, uncutOf } from './cut/rest-match.js';
 export {
   PLAIN_PIECE,
   changePiece,
@@ -180,92 +239,44 @@ export {
   type CutArgs,
   type CutSheets,
   type FreshPiece,
-} from './document/cut-edits.js';
-export {
-  findPart,
-  findPiece,
-  joinDiffs,
-  moveInOrder,
-  pieceById,
-  renamePart,
-  setParent,
-  setSheets,
-} from './document/edits.js';
+} from './cut/cut-edits.js';
+export { cutByOrder, type ChangedSheets, type CutOrder, type CutOutcome } from './cut/cut-order.js';
+export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
+export { moveInOrder, setParent } from './stack/stack-edits.js';
+export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
+export { faultOf } from './joints/bend-words.js';
+export { derivedSheets, isOnLineUnder, roughKey, roughSheets, sheetsKey } from './joints/derive-sheets.js';
+export { roughChange } from './joints/settle-rest.js';
+export { fitBetween, limbSilhouette, type PairFit } from './joints/fit-between.js';
+export { followCut, type Rehung } from './joints/follow-cut.js';
 export {
   changeJoint,
-  copyJoint,
-  fittedDisc,
-  otherSide,
-  unlinkJoint,
   childAndParent,
+  copyJoint,
   deleteJoint,
+  fittedDisc,
   jointById,
+  mostRadius,
+  otherSide,
   placeJoint,
   putDrawnEndInFront,
   setInFront,
+  unlinkJoint,
+} from './joints/joint-edits.js';
+export {
+  JOINT_FIELDS,
+  JOINT_FIELD_NAMES,
+  MOST_RADIUS,
+  jointChangeWord,
   type JointChange,
-} from './document/joint-edits.js';
-export { changeCharacter, changeView, enlargeCanvas, viewById, type Enlargement } from './document/view-edits.js';
-export {
-  drawOrder,
-  drawSteps,
-  hasLineUnder,
-  limbUnderLine,
-  type DrawStep,
-  generationOf,
-  hangingFrom,
-  jointsOutwards,
-  inFrontOf,
-  jointLabel,
-  makesRing,
-  parentPiece,
-  partOf,
-  pieceName,
-} from './document/family.js';
-export { mendsFor, type Mend, type MendOptions } from './document/mend-joint.js';
-export { disturbedJoints, rehangJoints, type Rehung } from './document/rehang.js';
-export type {
-  ApartSheets,
-  BroughtIn,
-  BroughtLayer,
-  CharacterDoc,
-  CharacterId,
-  CharacterRow,
-  Diff,
-  JointId,
-  JointRow,
-  PartId,
-  PartRow,
-  PieceId,
-  PieceRow,
-  Row,
-  SheetRef,
-  TableName,
-  ViewId,
-  ViewRow,
-} from './document/rows.js';
-export {
-  assembleJoint,
-  compareAtRest,
-  discOf,
-  reachingDisc,
-  fitBetween,
-  limbSilhouette,
-  pieceImages,
-  uncutOf,
-  type PairFit,
-  type PieceImage,
-  type ViewArt,
-} from './document/view-art.js';
+  type JointField,
+} from './joints/joint-fields.js';
+export { mendsFor, type Mend, type MendOptions } from './joints/mend-joint.js';
+export { piecesAround, reachOf } from './joints/piece-reach.js';
+export { chainJoints, fitAllJoints, fitByHand, placeFitted, type MadeJoints } from './joints/place-fitted.js';
+export { apply, placePieces, unapply, type Placement } from './joints/place-pieces.js';
+export { proofKey, proveJoint, type BendProof, type JointProof } from './joints/prove-joint.js';
 
 // Hand-off
-export {
-  checkView,
-  faultOf,
-  type Check,
-  type CheckId,
-  type CheckOptions,
-  type Finding,
-  type JointProof,
-  type ViewProof,
-} from './handoff/checks.js';
+export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';
+export { UNCUT, rigEntry, uncutEntry, type RigEntry } from './handoff/rig-entry.js';

@@ -7,12 +7,13 @@ export {
   type OraLayer,
   type OraNode,
 } from './ora/ora.js';
-export { LAYER_LIMITS, plainNode, type FileNode, type LayeredFile } from './layered/layered-file.js';
+export { layerName, plainText } from './layered/layer-name.js';
+export { LAYER_LIMITS, PixelBudget, plainNode, type FileNode, type LayeredFile } from './layered/layered-file.js';
 export { readOraLayers } from './ora/read-layers.js';
 export { readPsdLayers } from './psd/read-psd.js';
 export { plainSvg, type PlainSvg } from './svg/plain-svg.js';
-export { PNG_LIMITS, inspectPng, type PngInfo } from './png/inspect-png.js';
-export { decodePng, encodePng } from './png/png.js';
+export { PNG_END, PNG_LIMITS, inspectPng, type PngInfo } from './png/inspect-png.js';
+export { decodePng, encodePng, reachesPastPalette } from './png/png.js';
 export { RIG_SCHEMA, writeRigSchema } from './rig/rig-schema.js';
 export {
   packageName,

@@ -1,10 +1,13 @@
 import { Controller, Get, Param, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { IsInt, IsOptional, Matches, Max, Min } from 'class-validator';
 import { Type } from 'class-transformer';
+import { IsInt, IsOptional, Matches, Max, Min } from 'class-validator';
 import type { Response } from 'express';
-import sharp from 'sharp';
+import { Threads } from '../threads/threads.js';
+import { taskFile } from '../threads/task.js';
 import { BlobService } from './blob.service.js';
+
+const tasks = taskFile<typeof import('./blobs.tasks.js')>(new URL('./blobs.tasks.js', import.meta.url));
 
 class BlobParams {
   @Matches(/^[0-9a-f]{64}$/) sha256: string;
@@ -12,24 +15,24 @@ class BlobParams {
 
 class BlobQuery {
   /** px; the picture is made no wider than this. */
-  @IsOptional() @Type(() => Number) @IsInt() @Min(16) @Max(2048) width?: number;
+  @IsOptional() @Type(() => Number) @IsInt() @Min(16) @Max(4096) width?: number;
 }
 
 @ApiTags('blobs')
 @Controller('blobs')
 export class BlobController {
-  constructor(private readonly blobs: BlobService) {}
+  constructor(
+    private readonly blobs: BlobService,
+    private readonly threads: Threads,
+  ) {}
 
   @Get(':sha256')
   @ApiOperation({ summary: 'A picture or package by its SHA-256; never changes' })
   async get(@Param() { sha256 }: BlobParams, @Query() { width }: BlobQuery, @Res() res: Response): Promise<void> {
-    const { bytes, mediaType } = await this.blobs.open(sha256);
+    const smaller = width ? await this.threads.run(tasks, 'smaller', { sha256, width }) : null;
     res.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
-    res.setHeader('Content-Type', mediaType);
-    res.end(
-      width && mediaType === 'image/png'
-        ? await sharp(bytes).resize({ width, withoutEnlargement: true }).png().toBuffer()
-        : bytes,
-    );
+    if (!smaller) return this.blobs.send(sha256, res);
+    res.setHeader('Content-Type', 'image/png');
+    res.end(Buffer.from(smaller.buffer, smaller.byteOffset, smaller.byteLength));
   }
 }

@@ -1,48 +1,78 @@
-import { createHash } from 'node:crypto';
 import { LimberError } from '@limber-sheaf/core';
-import { Injectable } from '@nestjs/common';
+import { Inject, Injectable } from '@nestjs/common';
+import type { Response } from 'express';
 import { LRUCache } from 'lru-cache';
-import type { Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import { Sequelize } from 'sequelize-typescript';
 import { Blob } from '../data/models.js';
 
-/** The SHA-256 of some bytes, in hex. */
-export function sha256(bytes: Uint8Array): string {
-  return createHash('sha256').update(bytes).digest('hex');
-}
+/** Bytes that are read from the database at once: what the main thread copies without being missed. */
+const CHUNK = 1024 * 1024;
 
-/** Immutable bytes, named by their SHA-256. */
+/** Immutable bytes, named by their SHA-256. Threads keep them; this hands them out. */
 @Injectable()
 export class BlobService {
-  private readonly cache = new LRUCache<string, Buffer>({
-    maxSize: 192 * 1024 * 1024,
-    sizeCalculation: (b) => b.length || 1,
+  /** Small pictures, which a bench asks for by the dozen. */
+  private readonly near = new LRUCache<string, { bytes: Buffer; mediaType: string }>({
+    maxSize: 64 * CHUNK,
+    sizeCalculation: ({ bytes }) => bytes.length || 1,
   });
 
-  /** Keeps bytes; what is there already costs nothing. */
-  async put(bytes: Uint8Array, mediaType: string, transaction?: Transaction): Promise<string> {
-    const hash = sha256(bytes);
-    const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-    await Blob.bulkCreate([{ sha256: hash, bytes: buffer, mediaType, createdAt: new Date() }], {
-      ignoreDuplicates: true,
-      transaction,
-    });
-    return hash;
+  constructor(@Inject(Sequelize) private readonly sequelize: Sequelize) {}
+
+  /** Bytes of at most a chunk, or null for more. @throws LimberError `not-found` */
+  async small(sha256: string): Promise<{ bytes: Buffer; mediaType: string } | null> {
+    const kept = this.near.get(sha256);
+    if (kept) return kept;
+    const { size, mediaType } = await this.describe(sha256);
+    if (size > CHUNK) return null;
+    const blob = await Blob.findByPk(sha256);
+    if (!blob) throw gone();
+    const made = { bytes: blob.bytes, mediaType };
+    this.near.set(sha256, made);
+    return made;
   }
 
-  /** @throws LimberError `not-found` */
-  async get(hash: string, transaction?: Transaction): Promise<Buffer> {
-    const cached = this.cache.get(hash);
-    if (cached) return cached;
-    const blob = await Blob.findByPk(hash, { transaction });
-    if (!blob) throw new LimberError('not-found', 'That picture is not kept here.');
-    this.cache.set(hash, blob.bytes);
-    return blob.bytes;
+  /** The bytes, chunk by chunk. */
+  async *chunks(sha256: string): AsyncGenerator<Buffer> {
+    for (let from = 1; ; from += CHUNK) {
+      const [row] = await this.sequelize.query<{ part: Buffer }>(
+        'SELECT substring(bytes FROM $2 FOR $3) AS part FROM blob WHERE sha256 = $1',
+        { bind: [sha256, from, CHUNK], type: QueryTypes.SELECT },
+      );
+      if (!row) throw gone();
+      if (row.part.length > 0) yield row.part;
+      if (row.part.length < CHUNK) return;
+    }
   }
 
-  /** The bytes with their media type. @throws LimberError `not-found` */
-  async open(hash: string): Promise<{ bytes: Buffer; mediaType: string }> {
-    const blob = await Blob.findByPk(hash, { attributes: ['mediaType'] });
-    if (!blob) throw new LimberError('not-found', 'That picture is not kept here.');
-    return { bytes: await this.get(hash), mediaType: blob.mediaType };
+  /** Answers a request with the bytes. @throws LimberError `not-found` */
+  async send(sha256: string, res: Response): Promise<void> {
+    const small = await this.small(sha256);
+    if (small) {
+      res.setHeader('Content-Type', small.mediaType);
+      return void res.end(small.bytes);
+    }
+    const { size, mediaType } = await this.describe(sha256);
+    res.setHeader('Content-Type', mediaType);
+    res.setHeader('Content-Length', size);
+    for await (const chunk of this.chunks(sha256)) {
+      if (res.destroyed) return;
+      if (!res.write(chunk)) await new Promise((done) => res.once('drain', done).once('close', done));
+    }
+    res.end();
   }
+
+  private async describe(sha256: string): Promise<{ size: number; mediaType: string }> {
+    const [row] = await this.sequelize.query<{ size: number; mediaType: string }>(
+      'SELECT octet_length(bytes) AS size, media_type AS "mediaType" FROM blob WHERE sha256 = $1',
+      { bind: [sha256], type: QueryTypes.SELECT },
+    );
+    if (!row) throw gone();
+    return row;
+  }
+}
+
+function gone(): LimberError {
+  return new LimberError('not-found', 'That picture is not kept here.');
 }

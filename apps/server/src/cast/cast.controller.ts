@@ -1,5 +1,4 @@
 import { LimberError } from '@limber-sheaf/core';
-import { PNG_LIMITS } from '@limber-sheaf/formats';
 import {
   Body,
   Controller,
@@ -12,11 +11,11 @@ import {
   UploadedFile,
   UseInterceptors,
 } from '@nestjs/common';
-import { FileInterceptor } from '@nestjs/platform-express';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Actor } from '../http/actor.js';
+import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import { EditService } from '../edits/edit.service.js';
+import { DesignFile } from '../cut/design-file.js';
 import { CastService } from './cast.service.js';
 import { ChangeCharacterBody, DuplicateBody, NameBody, ProductionParam } from './cast.dto.js';
 
@@ -49,52 +48,52 @@ export class CastController {
   @Post('productions/:id/characters')
   @ApiOperation({ summary: 'A new character from a picture of its finished design (multipart: name, design)' })
   @ApiConsumes('multipart/form-data')
-  @UseInterceptors(FileInterceptor('design', { limits: { fileSize: PNG_LIMITS.bytes, files: 1 } }))
+  @UseInterceptors(DesignFile)
   create(
     @Param() { id }: ProductionParam,
     @Body() { name }: NameBody,
     @UploadedFile() file: Express.Multer.File | undefined,
-    @Actor() actor: string,
+    @Who() caller: Caller,
   ) {
     if (!file) throw new LimberError('unreadable-file', 'There is no file. Choose a picture of the finished design.');
-    return this.cast.create(id, name, file.buffer, actor);
+    return this.cast.create(id, name, file.path, caller);
   }
 
   @Get('characters/:id')
   @ApiOperation({ summary: 'A whole character, with what can be undone' })
-  state(@Param() { id }: IdParam, @Actor() actor: string) {
-    return this.edits.state(id, actor);
+  state(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.state(id, caller);
   }
 
   @Patch('characters/:id')
   @ApiOperation({ summary: 'Rename a character, or bring a deleted one back' })
-  change(@Param() { id }: IdParam, @Body() { saw, ...change }: ChangeCharacterBody, @Actor() actor: string) {
-    return this.cast.change(id, { actor, saw }, change);
+  change(@Param() { id }: IdParam, @Body() { saw, ...change }: ChangeCharacterBody, @Who() caller: Caller) {
+    return this.cast.change(id, { ...caller, saw }, change);
   }
 
   @Delete('characters/:id')
   @ApiOperation({ summary: 'Delete a character; undo or a change of `deleted` brings it back' })
-  remove(@Param() { id }: IdParam, @Actor() actor: string) {
-    return this.cast.change(id, { actor }, { deleted: true });
+  remove(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.cast.change(id, caller, { deleted: true });
   }
 
   @Post('characters/:id/duplicate')
   @ApiOperation({ summary: 'Copy a character' })
-  duplicate(@Param() { id }: IdParam, @Body() { name }: DuplicateBody, @Actor() actor: string) {
-    return this.cast.duplicate(id, name, actor);
+  duplicate(@Param() { id }: IdParam, @Body() { name }: DuplicateBody, @Who() caller: Caller) {
+    return this.cast.duplicate(id, name, caller);
   }
 
   @Post('characters/:id/undo')
   @HttpCode(200)
   @ApiOperation({ summary: 'Take back the last edit of the caller (x-actor)' })
-  undo(@Param() { id }: IdParam, @Actor() actor: string) {
-    return this.edits.undo(id, actor);
+  undo(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.undo(id, caller);
   }
 
   @Post('characters/:id/redo')
   @HttpCode(200)
   @ApiOperation({ summary: 'Bring back the edit the caller undid last' })
-  redo(@Param() { id }: IdParam, @Actor() actor: string) {
-    return this.edits.redo(id, actor);
+  redo(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.redo(id, caller);
   }
 }

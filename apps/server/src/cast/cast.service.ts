@@ -1,24 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import {
-  DEFAULT_SCHEME,
-  LimberError,
-  changeCharacter,
-  codeFor,
-  type BroughtLayer,
-  type CharacterDoc,
-  type Row,
-  type ViewRow,
-} from '@limber-sheaf/core';
+import { DEFAULT_SCHEME, LimberError, byUsualView, changeCharacter, codeFor, copyRows } from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import type { Transaction } from 'sequelize';
-import { BlobService } from '../blobs/blob.service.js';
+import { BringInService } from '../cut/bring-in.service.js';
 import { loadCharacter, saveDiff } from '../data/document-store.js';
 import { Character, HandOff, Joint, Piece, Production, View } from '../data/models.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
-import type { ImportedDesign } from '../work/import-task.js';
-import { refOf } from '../work/pictures.js';
-import { WorkPool } from '../work/pool.js';
+import type { Caller } from '../http/caller.js';
 
 /** A character's card in the cast. */
 export interface CastCard {
@@ -43,9 +32,8 @@ export interface CastCard {
 export class CastService {
   constructor(
     @Inject(Sequelize) private readonly sequelize: Sequelize,
-    private readonly blobs: BlobService,
     private readonly edits: EditService,
-    private readonly pool: WorkPool,
+    private readonly bringIn: BringInService,
   ) {}
 
   productions(): Promise<Production[]> {
@@ -64,7 +52,8 @@ export class CastService {
   }
 
   private async card(character: Character): Promise<CastCard> {
-    const [view] = await View.findAll({ where: { characterId: character.id }, order: ['key'] });
+    const views = await View.findAll({ where: { characterId: character.id } });
+    const view = views.sort(byUsualView).at(0);
     const pieces = view ? await Piece.findAll({ where: { viewId: view.id } }) : [];
     const joints = view ? await Joint.findAll({ where: { viewId: view.id }, attributes: ['rounded'] }) : [];
     const taken = pieces.reduce((sum, piece) => sum + piece.face.area, 0);
@@ -89,80 +78,19 @@ export class CastService {
   async create(
     productionId: string,
     name: string,
-    file: Uint8Array,
-    actor: string,
+    path: string,
+    caller: Caller,
   ): Promise<CharacterState & { notes: string[] }> {
     if (!(await Production.findByPk(productionId))) throw new LimberError('not-found', 'There is no such production.');
-    const design = await this.pool.run('import', file);
+    const { row, notes } = await this.bringIn.read(path, caller);
     const id = randomUUID();
     await this.sequelize.transaction(async (transaction) => {
       const code = await this.freeCode(productionId, name, transaction);
-      await this.blobs.put(design.sheet.bytes, 'image/png', transaction);
-      await Character.create(
-        {
-          id,
-          productionId,
-          name,
-          code,
-          scheme: DEFAULT_SCHEME,
-          plan: null,
-          palette: null,
-          deleted: false,
-          version: 1,
-          revision: 0,
-          createdAt: new Date(),
-        },
-        { transaction },
-      );
-      await View.create(
-        { ...(await this.viewOf(design, transaction)), characterId: id, key: 'front' },
-        { transaction },
-      );
+      const own = { id, productionId, name, code, scheme: DEFAULT_SCHEME, plan: null, palette: null, deleted: false };
+      await Character.create({ ...own, version: 1, revision: 0, createdAt: new Date() }, { transaction });
+      await View.create({ ...row, characterId: id, key: 'front' }, { transaction });
     });
-    return { ...(await this.edits.state(id, actor)), notes: design.notes };
-  }
-
-  /** Adds a view of the same character from another picture, as one edit. */
-  async addView(
-    characterId: string,
-    key: string,
-    file: Uint8Array,
-    context: EditContext,
-  ): Promise<CharacterState & { notes: string[] }> {
-    const design = await this.pool.run('import', file);
-    const state = await this.edits.run(characterId, context, async (doc, transaction) => {
-      if (doc.views.some((view) => view.key === key))
-        throw new LimberError('name-taken', `There is a ${key} view already.`, 'Choose another name for this one.');
-      const row: ViewRow = { ...(await this.viewOf(design, transaction)), table: 'view', characterId, key };
-      return { kind: 'add-view', summary: `Add the ${key} view`, diff: { added: [row], updated: [], removed: [] } };
-    });
-    return { ...state, notes: design.notes };
-  }
-
-  /** The row of a view that was just imported; its pictures are kept. */
-  private async viewOf(
-    design: ImportedDesign,
-    transaction: Transaction,
-  ): Promise<Omit<ViewRow, 'table' | 'characterId' | 'key'>> {
-    await this.blobs.put(design.sheet.bytes, 'image/png', transaction);
-    const layers: BroughtLayer[] = [];
-    for (const { sheet, ...layer } of design.layers ?? []) {
-      if (sheet) await this.blobs.put(sheet.bytes, 'image/png', transaction);
-      layers.push({ ...layer, sheet: sheet && refOf(sheet) });
-    }
-    return {
-      id: randomUUID(),
-      width: design.sheet.width,
-      height: design.sheet.height,
-      designBlob: design.sheet.blob,
-      designArea: design.sheet.area,
-      floorY: design.floorY,
-      brought:
-        design.layers || design.notes.length > 0
-          ? { notes: design.notes, differs: design.differs, layers: design.layers && layers }
-          : null,
-      version: 1,
-    };
+    return { ...(await this.edits.state(id, caller)), notes };
   }
 
   /** A code for a name that no other character of the production has. */
@@ -188,7 +116,7 @@ export class CastService {
 
   /** Renames a character, or puts it away or back. */
   change(id: string, context: EditContext, change: { name?: string; deleted?: boolean }): Promise<CharacterState> {
-    return this.edits.run(id, context, async (doc, transaction) => {
+    return this.edits.run(id, context, async (doc) => {
       if (change.deleted !== undefined) {
         return {
           kind: change.deleted ? 'delete-character' : 'restore-character',
@@ -197,7 +125,8 @@ export class CastService {
         };
       }
       const name = change.name ?? doc.character.name;
-      const code = await this.freeCode(doc.character.productionId, name, transaction, id);
+      const { productionId } = doc.character;
+      const code = await this.sequelize.transaction((tx) => this.freeCode(productionId, name, tx, id));
       return {
         kind: 'rename-character',
         summary: `Rename ${doc.character.name} to ${name}`,
@@ -206,66 +135,17 @@ export class CastService {
     });
   }
 
-  /** Copies a character with all its pieces and joints; the journal starts afresh. */
-  async duplicate(id: string, name: string | undefined, actor: string): Promise<CharacterState> {
+  /** Copies a character with everything that belongs to it; the journal starts afresh. */
+  async duplicate(id: string, name: string | undefined, caller: Caller): Promise<CharacterState> {
     const newId = randomUUID();
     await this.sequelize.transaction(async (transaction) => {
       const { doc } = await loadCharacter(id, transaction);
       const copyName = (name ?? `${doc.character.name} copy`).slice(0, 80);
-      const { productionId } = doc.character;
-      const code = await this.freeCode(productionId, copyName, transaction);
-      await Character.create(
-        {
-          id: newId,
-          productionId,
-          name: copyName,
-          code,
-          scheme: doc.character.scheme,
-          plan: doc.character.plan,
-          palette: doc.character.palette,
-          deleted: false,
-          version: 1,
-          revision: 0,
-          createdAt: new Date(),
-        },
-        { transaction },
-      );
-      await saveDiff({ added: copyRows(doc, newId), updated: [], removed: [] }, transaction);
+      const code = await this.freeCode(doc.character.productionId, copyName, transaction);
+      const [own, ...rows] = copyRows(doc, { id: newId, name: copyName, code, deleted: false }, randomUUID);
+      await Character.create({ ...own, revision: 0, createdAt: new Date() }, { transaction });
+      await saveDiff({ added: rows, updated: [], removed: [] }, transaction);
     });
-    return this.edits.state(newId, actor);
+    return this.edits.state(newId, caller);
   }
-}
-
-/** The rows of a character with fresh ids throughout. */
-function copyRows(doc: CharacterDoc, characterId: string): Row[] {
-  const fresh = new Map<string, string>();
-  const idFor = (old: string) => {
-    if (!fresh.has(old)) fresh.set(old, randomUUID());
-    return fresh.get(old) as string;
-  };
-  return [
-    ...doc.views.map((view) => ({ ...view, id: idFor(view.id), characterId, version: 1 })),
-    ...doc.parts.map((part) => ({
-      ...part,
-      id: idFor(part.id),
-      characterId,
-      parentId: part.parentId && idFor(part.parentId),
-      version: 1,
-    })),
-    ...doc.pieces.map((piece) => ({
-      ...piece,
-      id: idFor(piece.id),
-      viewId: idFor(piece.viewId),
-      partId: idFor(piece.partId),
-      version: 1,
-    })),
-    ...doc.joints.map((joint) => ({
-      ...joint,
-      id: idFor(joint.id),
-      viewId: idFor(joint.viewId),
-      childId: idFor(joint.childId),
-      parentId: idFor(joint.parentId),
-      version: 1,
-    })),
-  ];
 }

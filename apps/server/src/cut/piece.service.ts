@@ -3,18 +3,18 @@ import {
   changePiece,
   deletePiece,
   labelFor,
-  mergePieces,
   nameFor,
   partOf,
   pieceById,
+  refuseBadName,
   renamePart,
+  type CutOrder,
   type NameTokens,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
-import type { CutOrder } from '../work/cut-task.js';
-import { CutService, refuseBadName } from './cut.service.js';
+import { CutService } from './cut.service.js';
 
 /** What is done to one piece: its name, its shape, its edges, merging, deleting. */
 @Injectable()
@@ -27,7 +27,7 @@ export class PieceService {
   /** Names a part anew. */
   async rename(partId: string, context: EditContext, tokens: NameTokens): Promise<CharacterState> {
     return this.edits.run(await characterOf('part', partId), context, (doc) => {
-      refuseBadName(doc, tokens);
+      refuseBadName(tokens, doc.character.scheme);
       const part = doc.parts.find((p) => p.id === partId);
       const diff = renamePart(doc, partId, tokens);
       return {
@@ -53,27 +53,26 @@ export class PieceService {
     context: EditContext,
     change: { by?: number; fillHoles?: boolean },
   ): Promise<CharacterState> {
-    return this.edits.run(await characterOf('piece', pieceId), context, async (doc, tx) => {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
       const piece = pieceById(doc, pieceId);
       const name = labelFor(partOf(doc, piece));
       const by = change.by ?? 0;
       const order: CutOrder = change.fillHoles ? { op: 'fill-holes', pieceId } : { op: 'reshape', pieceId, by };
-      const outcome = await this.cut.compute(doc, piece.viewId, order, tx);
       const summary = change.fillHoles
         ? `Fill holes of ${name}`
         : `${by > 0 ? 'Grow' : 'Shrink'} ${name} by ${Math.abs(by)} px`;
-      return this.cut.plan(doc, piece.viewId, outcome, tx, { kind: 'reshape', summary }, []);
+      return this.cut.plan(doc, piece.viewId, order, context, { kind: 'reshape', summary });
     });
   }
 
   /** Makes a new piece of all islands of a piece but the largest. */
   async splitIslands(pieceId: string, context: EditContext, tokens: NameTokens): Promise<CharacterState> {
-    return this.edits.run(await characterOf('piece', pieceId), context, async (doc, tx) => {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
       const piece = pieceById(doc, pieceId);
       this.cut.refuseCutAlready(doc, piece.viewId, tokens);
-      const outcome = await this.cut.compute(doc, piece.viewId, { op: 'split-islands', pieceId }, tx);
+      const order: CutOrder = { op: 'split-islands', pieceId };
       const summary = `Split ${labelFor(tokens)} off ${labelFor(partOf(doc, piece))}`;
-      return this.cut.plan(doc, piece.viewId, outcome, tx, { kind: 'split-islands', summary }, [tokens], {
+      return this.cut.plan(doc, piece.viewId, order, context, { kind: 'split-islands', summary }, [tokens], {
         cutFrom: pieceId,
       });
     });
@@ -81,18 +80,13 @@ export class PieceService {
 
   /** Merges one piece into another. */
   async merge(pieceId: string, context: EditContext, goneId: string): Promise<CharacterState> {
-    return this.edits.run(await characterOf('piece', pieceId), context, async (doc, tx) => {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
       const piece = pieceById(doc, pieceId);
       const gone = pieceById(doc, goneId);
       if (gone.viewId !== piece.viewId || goneId === pieceId)
         throw new LimberError('not-two-pieces', 'Merging needs two pieces of the same view.');
-      const outcome = await this.cut.compute(doc, piece.viewId, { op: 'merge', pieceId, goneId }, tx);
-      const change = await this.cut.kept(outcome.sheets[0].change, tx);
-      return {
-        kind: 'merge',
-        summary: `Merge ${labelFor(partOf(doc, gone))} into ${labelFor(partOf(doc, piece))}`,
-        diff: mergePieces(doc, pieceId, goneId, change),
-      };
+      const summary = `Merge ${labelFor(partOf(doc, gone))} into ${labelFor(partOf(doc, piece))}`;
+      return this.cut.plan(doc, piece.viewId, { op: 'merge', pieceId, goneId }, context, { kind: 'merge', summary });
     });
   }
 

@@ -6,6 +6,7 @@ import * as foundation from './migrations/0001-foundation.js';
 import * as planAndCut from './migrations/0002-plan-and-cut.js';
 import * as joints from './migrations/0003-joints.js';
 import * as lineUnder from './migrations/0004-line-under.js';
+import * as derived from './migrations/0005-derived.js';
 
 interface Migration {
   name: string;
@@ -14,7 +15,7 @@ interface Migration {
 }
 
 /** In the order they run. */
-const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder];
+const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived];
 
 /** Any number that only migrations use: two servers that start at once take turns. */
 const MIGRATION_LOCK = 4410_0001;
@@ -30,8 +31,8 @@ export function openDatabase(url: string): Sequelize {
   });
 }
 
-/** Brings the schema to `to` (the newest by default; `none` takes everything down), one transaction in all. */
-export async function migrate(sequelize: Sequelize, to: 'newest' | 'none' = 'newest'): Promise<void> {
+/** Brings the schema to `to` (the newest by default; a migration's name; `none` takes everything down), one transaction in all. */
+export async function migrate(sequelize: Sequelize, to: string | 'newest' | 'none' = 'newest'): Promise<void> {
   await sequelize.transaction(async (transaction) => {
     await sequelize.query(`SET LOCAL lock_timeout = '30s'`, { transaction });
     await sequelize.query(`SELECT pg_advisory_xact_lock(${MIGRATION_LOCK})`, { transaction });
@@ -60,6 +61,7 @@ export async function migrate(sequelize: Sequelize, to: 'newest' | 'none' = 'new
       logger: undefined,
     });
     if (to === 'newest') await umzug.up();
-    else await umzug.down({ to: 0 });
+    else if (to === 'none') await umzug.down({ to: 0 });
+    else await umzug.up({ to });
   });
 }

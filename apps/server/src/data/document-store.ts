@@ -1,5 +1,17 @@
-import { LimberError, type CharacterDoc, type Diff, type Row, type TableName } from '@limber-sheaf/core';
-import type { Transaction } from 'sequelize';
+import {
+  LIST_TABLES,
+  LimberError,
+  TABLES,
+  TABLE_NAMES,
+  docOf,
+  type CharacterDoc,
+  type CharacterRow,
+  type Diff,
+  type ListTable,
+  type Row,
+  type TableName,
+} from '@limber-sheaf/core';
+import { Transaction, type Sequelize } from 'sequelize';
 import type { Model, ModelCtor } from 'sequelize-typescript';
 import { Character, Joint, Part, Piece, View } from './models.js';
 
@@ -11,8 +23,11 @@ const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   joint: Joint,
 };
 
-/** Which rows go in first; the other way round for taking out. */
-const ORDER: TableName[] = ['character', 'view', 'part', 'piece', 'joint'];
+/** A character at one moment. */
+export interface Snapshot {
+  doc: CharacterDoc;
+  revision: number;
+}
 
 function toRow(table: TableName, model: Model): Row {
   const {
@@ -23,35 +38,38 @@ function toRow(table: TableName, model: Model): Row {
   return { table, ...columns } as unknown as Row;
 }
 
-/** Reads a whole character. @throws LimberError `not-found` */
-export async function loadCharacter(
-  id: string,
-  transaction?: Transaction,
-  lock = false,
-): Promise<{ doc: CharacterDoc; revision: number }> {
-  const character = await Character.findByPk(id, { transaction, lock: lock ? transaction?.LOCK.UPDATE : undefined });
+/** Reads a whole character as it is at one moment, whatever else is written meanwhile. @throws LimberError `not-found` */
+export function readSnapshot(sequelize: Sequelize, id: string): Promise<Snapshot> {
+  const { REPEATABLE_READ } = Transaction.ISOLATION_LEVELS;
+  return sequelize.transaction({ isolationLevel: REPEATABLE_READ }, (transaction) => loadCharacter(id, transaction));
+}
+
+/** Reads a whole character within a transaction, and locks it if asked to. @throws LimberError `not-found` */
+export async function loadCharacter(id: string, transaction: Transaction, lock = false): Promise<Snapshot> {
+  const character = await Character.findByPk(id, { transaction, lock: lock ? transaction.LOCK.UPDATE : undefined });
   if (!character) throw new LimberError('not-found', 'There is no such character.', 'Go back to the cast.');
-  const views = await View.findAll({ where: { characterId: id }, transaction, order: ['key'] });
-  const viewIds = views.map((view) => view.id);
+  const rows = new Map<TableName, Row[]>([['character', [toRow('character', character)]]]);
   // One after the other: a transaction has one connection.
-  const parts = await Part.findAll({ where: { characterId: id }, transaction, order: ['id'] });
-  const pieces = await Piece.findAll({ where: { viewId: viewIds }, transaction, order: ['depth', 'id'] });
-  const joints = await Joint.findAll({ where: { viewId: viewIds }, transaction, order: ['id'] });
-  return {
-    revision: character.revision,
-    doc: {
-      character: toRow('character', character) as CharacterDoc['character'],
-      views: views.map((m) => toRow('view', m)) as CharacterDoc['views'],
-      parts: parts.map((m) => toRow('part', m)) as CharacterDoc['parts'],
-      pieces: pieces.map((m) => toRow('piece', m)) as CharacterDoc['pieces'],
-      joints: joints.map((m) => toRow('joint', m)) as CharacterDoc['joints'],
-    },
-  };
+  for (const table of LIST_TABLES) {
+    const { belongsTo, order } = TABLES[table];
+    const owners = rows.get(belongsTo.table)?.map((row) => row.id) ?? [];
+    const found = await MODEL_OF[table].findAll({
+      where: { [belongsTo.field]: owners },
+      order: [...order],
+      transaction,
+    });
+    rows.set(
+      table,
+      found.map((model) => toRow(table, model)),
+    );
+  }
+  const [own] = rows.get('character') as [CharacterRow];
+  return { revision: character.revision, doc: docOf(own, (table) => rows.get(table) as never) };
 }
 
 /** Writes a diff's rows. The character's own row must be locked by the transaction. */
 export async function saveDiff(diff: Diff, transaction: Transaction): Promise<void> {
-  for (const table of [...ORDER].reverse()) {
+  for (const table of [...TABLE_NAMES].reverse()) {
     const ids = diff.removed.filter((row) => row.table === table).map((row) => row.id);
     if (ids.length > 0) await MODEL_OF[table].destroy({ where: { id: ids }, transaction });
   }
@@ -59,26 +77,26 @@ export async function saveDiff(diff: Diff, transaction: Transaction): Promise<vo
     const { table, id, ...columns } = after;
     await MODEL_OF[table].update(columns, { where: { id }, transaction });
   }
-  for (const table of ORDER) {
-    const rows = diff.added.filter((row) => row.table === table);
+  for (const name of TABLE_NAMES) {
+    const rows = diff.added.filter((row) => row.table === name);
     if (rows.length > 0)
-      await MODEL_OF[table].bulkCreate(
+      await MODEL_OF[name].bulkCreate(
         rows.map(({ table: _, ...columns }) => columns),
         { transaction },
       );
   }
 }
 
-/** The character that a view, part, piece or joint belongs to. @throws LimberError `not-found` */
-export async function characterOf(table: 'view' | 'part' | 'piece' | 'joint', id: string): Promise<string> {
-  const gone = new LimberError(
-    'not-found',
-    `That ${table} is no longer there.`,
-    'Somebody may have deleted it; undo brings it back.',
-  );
-  if (table === 'part') return (await Part.findByPk(id))?.characterId ?? Promise.reject(gone);
-  if (table === 'view') return (await View.findByPk(id))?.characterId ?? Promise.reject(gone);
-  const row = table === 'piece' ? await Piece.findByPk(id) : await Joint.findByPk(id);
-  if (!row) throw gone;
-  return characterOf('view', row.viewId);
+/** The character that a row belongs to. @throws LimberError `not-found` */
+export async function characterOf(table: ListTable, id: string): Promise<string> {
+  const row = await MODEL_OF[table].findByPk(id);
+  if (!row)
+    throw new LimberError(
+      'not-found',
+      `That ${table} is no longer there.`,
+      'Somebody may have deleted it; undo brings it back.',
+    );
+  const { belongsTo } = TABLES[table];
+  const owner = row.get(belongsTo.field) as string;
+  return belongsTo.table === 'character' ? owner : characterOf(belongsTo.table, owner);
 }

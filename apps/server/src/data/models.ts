@@ -1,6 +1,7 @@
 import type {
   ApartSheets,
   BroughtIn,
+  CharacterDoc,
   Diff,
   DiscOn,
   JointKind,
@@ -71,10 +72,6 @@ export class Piece extends Model {
   @Column(DataType.UUID) declare partId: string;
   @Column(DataType.DOUBLE) declare depth: number;
   @Column(DataType.JSONB) declare face: SheetRef;
-  @Column(DataType.JSONB) declare overlap: SheetRef | null;
-  @Column(DataType.JSONB) declare under: SheetRef | null;
-  @Column(DataType.JSONB) declare clean: SheetRef | null;
-  @Column(DataType.JSONB) declare line: SheetRef | null;
   @Column(DataType.JSONB) declare own: SheetRef | null;
   @Column(DataType.JSONB) declare extra: SheetRef | null;
   @Column(DataType.JSONB) declare apart: ApartSheets | null;
@@ -110,19 +107,40 @@ export class Joint extends Model {
   @Column(DataType.INTEGER) declare version: number;
 }
 
-/** One line of the journal. */
+/** One line of the journal, which is only ever added to: an undo is a line of its own. */
 @Table({ ...options, tableName: 'edit' })
 export class Edit extends Model {
   @PrimaryKey @Column({ type: DataType.BIGINT, autoIncrement: true }) declare id: string;
   @Column(DataType.UUID) declare characterId: string;
+  /** The revision that it made. */
+  @Column(DataType.INTEGER) declare revision: number;
   /** Whose edit: a browser's own mark, so that one person's undo never takes back another's work. */
   @Column(DataType.TEXT) declare actor: string;
   @Column(DataType.TEXT) declare kind: string;
   @Column(DataType.TEXT) declare summary: string;
   @Column(DataType.JSONB) declare diff: Diff;
-  /** `dropped`: undone, and then something else was done. */
-  @Column(DataType.TEXT) declare state: 'done' | 'undone' | 'dropped';
+  @Column(DataType.TEXT) declare way: 'do' | 'undo' | 'redo';
+  /** The edit that an undo takes back, or a redo brings back; null where it is that edit itself. */
+  @Column(DataType.BIGINT) declare originId: string | null;
   @Column(DataType.DATE) declare createdAt: Date;
+}
+
+/** A character's rows at a revision: with each hand-off, and every so many edits. */
+@Table({ ...options, tableName: 'snapshot' })
+export class SnapshotRow extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare characterId: string;
+  @PrimaryKey @Column(DataType.INTEGER) declare revision: number;
+  @Column(DataType.JSONB) declare doc: CharacterDoc;
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
+/** Something worked out, under the key of what it was worked out from. */
+@Table({ ...options, tableName: 'derived' })
+export class Derived extends Model {
+  @PrimaryKey @Column(DataType.TEXT) declare key: string;
+  @Column(DataType.JSONB) declare value: unknown;
+  /** When it was last asked for; what nobody asks for is dropped, and worked out again at need. */
+  @Column(DataType.DATE) declare usedAt: Date;
 }
 
 @Table({ ...options, tableName: 'blob' })
@@ -161,4 +179,4 @@ export class Job extends Model {
   @Column(DataType.DATE) declare createdAt: Date;
 }
 
-export const MODELS = [Production, Character, View, Part, Piece, Joint, Edit, Blob, HandOff, Job];
+export const MODELS = [Production, Character, View, Part, Piece, Joint, Edit, SnapshotRow, Derived, Blob, HandOff, Job];

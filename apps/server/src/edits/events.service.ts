@@ -1,6 +1,11 @@
-import { Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
+import { PinoLogger } from 'nestjs-pino';
+import { Client } from 'pg';
 import { Subject, type Observable } from 'rxjs';
 import { filter } from 'rxjs/operators';
+import { Sequelize } from 'sequelize-typescript';
+import type { Config } from '../config.js';
+import { CONFIG } from '../http/tokens.js';
 
 /** Something that open benches want to hear of. */
 export interface BenchEvent {
@@ -11,16 +16,63 @@ export interface BenchEvent {
   actor?: string;
 }
 
-/** Tells open benches what changed. */
-@Injectable()
-export class EventService {
-  private readonly subject = new Subject<BenchEvent>();
+const CHANNEL = 'bench';
+const AGAIN_MS = 1000;
 
-  send(event: BenchEvent): void {
-    this.subject.next(event);
+/** Tells open benches what changed, also those of other servers on the same database. */
+@Injectable()
+export class EventService implements OnModuleInit, OnModuleDestroy {
+  private readonly subject = new Subject<BenchEvent>();
+  private client: Client | null = null;
+  private again: NodeJS.Timeout | null = null;
+  private over = false;
+
+  constructor(
+    @Inject(CONFIG) private readonly config: Config,
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
+    private readonly logger: PinoLogger,
+  ) {}
+
+  onModuleInit(): Promise<void> {
+    return this.listen();
+  }
+
+  /** Listens on a connection of its own; where it breaks, again until the database is back. */
+  private async listen(): Promise<void> {
+    const client = new Client({ connectionString: this.config.databaseUrl });
+    const lost = () => {
+      if (this.over || this.again) return;
+      this.again = setTimeout(() => {
+        this.again = null;
+        void this.listen();
+      }, AGAIN_MS);
+    };
+    client.on('error', lost);
+    client.on('end', lost);
+    client.on('notification', ({ payload }) => {
+      if (payload) this.subject.next(JSON.parse(payload) as BenchEvent);
+    });
+    try {
+      await client.connect();
+      await client.query(`LISTEN ${CHANNEL}`);
+      this.client = client;
+    } catch (error) {
+      this.logger.warn(error as Error, 'events');
+      lost();
+    }
+  }
+
+  async send(event: BenchEvent): Promise<void> {
+    await this.sequelize.query('SELECT pg_notify($1, $2)', { bind: [CHANNEL, JSON.stringify(event)] });
   }
 
   of(characterId: string): Observable<BenchEvent> {
     return this.subject.pipe(filter((event) => event.characterId === characterId));
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    this.over = true;
+    if (this.again) clearTimeout(this.again);
+    await this.client?.end().catch(() => undefined);
   }
 }

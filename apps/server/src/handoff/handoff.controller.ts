@@ -1,9 +1,9 @@
-import { Controller, Delete, Get, Param, Post, Res } from '@nestjs/common';
+import { Controller, Get, Param, Post, Res } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
+import { BlobService } from '../blobs/blob.service.js';
+import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { JobService } from '../jobs/job.service.js';
-import { JointsService } from '../joints/joints.service.js';
 import { HandOffService } from './handoff.service.js';
 
 @ApiTags('hand-off')
@@ -11,14 +11,13 @@ import { HandOffService } from './handoff.service.js';
 export class HandOffController {
   constructor(
     private readonly handOffs: HandOffService,
-    private readonly jobs: JobService,
-    private readonly joints: JointsService,
+    private readonly blobs: BlobService,
   ) {}
 
   @Get('views/:id/checks')
   @ApiOperation({ summary: 'All checks of a view as it is now, with the proof of each joint' })
-  checks(@Param() { id }: IdParam) {
-    return this.joints.prove(id);
+  checks(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.handOffs.checks(id, caller);
   }
 
   @Get('characters/:id/handoffs')
@@ -33,24 +32,11 @@ export class HandOffController {
     return this.handOffs.start(id);
   }
 
-  @Get('jobs/:id')
-  @ApiOperation({ summary: 'How far a job is' })
-  job(@Param() { id }: IdParam) {
-    return this.jobs.get(id);
-  }
-
-  @Delete('jobs/:id')
-  @ApiOperation({ summary: 'Stop a job' })
-  cancel(@Param() { id }: IdParam) {
-    return this.jobs.cancel(id);
-  }
-
   @Get('handoffs/:id/package.zip')
   @ApiOperation({ summary: 'A package' })
   async download(@Param() { id }: IdParam, @Res() res: Response): Promise<void> {
-    const { name, bytes } = await this.handOffs.open(id);
-    res.setHeader('Content-Type', 'application/zip');
+    const { name, blob } = await this.handOffs.find(id);
     res.setHeader('Content-Disposition', `attachment; filename="${name}.zip"`);
-    res.end(bytes);
+    await this.blobs.send(blob, res);
   }
 }

@@ -1,17 +1,25 @@
 import { randomUUID } from 'node:crypto';
 import { MessageChannel } from 'node:worker_threads';
-import { LimberError } from '@limber-sheaf/core';
+import { LimberError, type ViewProof } from '@limber-sheaf/core';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
-import { BlobService } from '../blobs/blob.service.js';
-import { loadCharacter } from '../data/document-store.js';
-import { Character, HandOff } from '../data/models.js';
+import { VERSION } from '../config.js';
+import { characterOf, readSnapshot } from '../data/document-store.js';
+import { Character, HandOff, SnapshotRow } from '../data/models.js';
+import { ProofService } from '../derived/proof.service.js';
+import { SheetsService } from '../derived/sheets.service.js';
+import type { Caller } from '../http/caller.js';
 import { JobService, type JobState } from '../jobs/job.service.js';
-import { ArtService } from '../work/art.js';
-import { WorkPool } from '../work/pool.js';
+import { taskFile } from '../threads/task.js';
+import { Threads } from '../threads/threads.js';
+import type { PackageOrder } from './handoff.tasks.js';
 
 const KIND = 'hand-off';
-const GENERATOR_VERSION = '0.1.0';
+/** The share of a package's work that the checks are. */
+const CHECKED = 0.5;
+/** s; a package is a job that shows how far it is and can be stopped. */
+const LONGEST = 1200;
+const tasks = taskFile<typeof import('./handoff.tasks.js')>(new URL('./handoff.tasks.js', import.meta.url));
 
 /** A version that has been handed off. */
 export interface HandOffCard {
@@ -28,9 +36,9 @@ export interface HandOffCard {
 export class HandOffService implements OnModuleInit {
   constructor(
     @Inject(Sequelize) private readonly sequelize: Sequelize,
-    private readonly blobs: BlobService,
-    private readonly art: ArtService,
-    private readonly pool: WorkPool,
+    private readonly proofs: ProofService,
+    private readonly sheets: SheetsService,
+    private readonly threads: Threads,
     private readonly jobs: JobService,
   ) {}
 
@@ -40,7 +48,7 @@ export class HandOffService implements OnModuleInit {
 
   /** @throws LimberError `nothing-cut` for a character without pieces, `busy` */
   async start(characterId: string): Promise<JobState> {
-    const { doc } = await loadCharacter(characterId);
+    const { doc } = await readSnapshot(this.sequelize, characterId);
     if (doc.pieces.length === 0)
       throw new LimberError('nothing-cut', 'There is no piece to hand off yet.', 'Cut a part from the design first.');
     return this.jobs.start(characterId, KIND);
@@ -59,11 +67,17 @@ export class HandOffService implements OnModuleInit {
     return { versions, job: await this.jobs.latest(characterId, KIND) };
   }
 
+  /** All checks of a view as it is now. */
+  async checks(viewId: string, { signal }: Caller): Promise<ViewProof & { revision: number }> {
+    const { doc, revision } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
+    return { ...(await this.proofs.prove(doc, viewId, { signal })), revision };
+  }
+
   /** @throws LimberError `not-found` */
-  async open(id: string): Promise<{ name: string; bytes: Buffer }> {
+  async find(id: string): Promise<{ name: string; blob: string }> {
     const row = await HandOff.findByPk(id);
     if (!row) throw new LimberError('not-found', 'There is no such hand-off.');
-    return { name: row.packageName, bytes: await this.blobs.get(row.packageBlob) };
+    return { name: row.packageName, blob: row.packageBlob };
   }
 
   private async make(
@@ -72,30 +86,41 @@ export class HandOffService implements OnModuleInit {
     signal: AbortSignal,
   ): Promise<object> {
     tell(0, 'Reading the pictures');
-    const { doc, revision } = await loadCharacter(characterId);
-    const views = await Promise.all(
-      doc.views.map(async (view) => ({ viewId: view.id, files: await this.art.ofView(doc, view.id) })),
-    );
-    const previous = ((await HandOff.max('number', { where: { characterId } })) as number | null) ?? null;
+    // One moment's rows, and blobs that never change: whatever is edited meanwhile, the package is of this revision.
+    const { doc, revision } = await readSnapshot(this.sequelize, characterId);
+    const views: PackageOrder['views'] = [];
+    for (const [at, { id: viewId }] of doc.views.entries()) {
+      const proof = await this.proofs.prove(doc, viewId, {
+        signal,
+        tell: (share, what) => tell((CHECKED * (at + share)) / doc.views.length, what),
+      });
+      views.push({ viewId, proof, derived: await this.sheets.ofView(doc, viewId, { signal }) });
+    }
+    const previous = (await HandOff.max<number | null, HandOff>('number', { where: { characterId } })) ?? null;
     const number = (previous ?? 0) + 1;
     const createdAt = `${new Date().toISOString().slice(0, 19)}Z`;
     const { port1, port2 } = new MessageChannel();
-    port1.on('message', ({ share, doing }: { share: number; doing: string }) => tell(share * 0.95, doing));
+    port1.on('message', ({ share, doing }: { share: number; doing: string }) =>
+      tell(CHECKED + share * (0.97 - CHECKED), doing),
+    );
     try {
-      const order = { doc, views, number, previous, createdAt, generatorVersion: GENERATOR_VERSION, port: port2 };
-      const made = await this.pool.run('package', order, { signal, transfer: [port2] });
+      const order = { doc, views, number, previous, createdAt, generatorVersion: VERSION, port: port2 };
+      const made = await this.threads.run(tasks, 'make', order, { signal, seconds: LONGEST, transfer: [port2] });
       tell(0.97, 'Keeping the package');
       const id = randomUUID();
       await this.sequelize.transaction(async (transaction) => {
         await Character.findByPk(characterId, { transaction, lock: transaction.LOCK.UPDATE });
-        const packageBlob = await this.blobs.put(made.zip, 'application/zip', transaction);
+        await SnapshotRow.bulkCreate([{ characterId, revision, doc, createdAt: new Date() }], {
+          ignoreDuplicates: true,
+          transaction,
+        });
         await HandOff.create(
           {
             id,
             characterId,
             number,
             revision,
-            packageBlob,
+            packageBlob: made.packageBlob,
             packageName: made.name,
             manifest: made.rig,
             createdAt: new Date(createdAt),

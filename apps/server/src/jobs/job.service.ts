@@ -7,7 +7,7 @@ import { Op } from 'sequelize';
 import { CONFIG } from '../http/tokens.js';
 import type { Config } from '../config.js';
 import { Job } from '../data/models.js';
-import { EventService } from '../edits/events.service.js';
+import { EventService, type BenchEvent } from '../edits/events.service.js';
 
 /** A job as the bench sees it. */
 export interface JobState {
@@ -80,8 +80,7 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
       where: {
         characterId,
         kind,
-        state: { [Op.in]: ['waiting', 'running'] },
-        beatAt: { [Op.gt]: new Date(Date.now() - LOST_MS) },
+        [Op.or]: [{ state: 'waiting' }, { state: 'running', beatAt: { [Op.gt]: new Date(Date.now() - LOST_MS) } }],
       },
     });
     if (busy)
@@ -99,7 +98,7 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
       beatAt: now,
       createdAt: now,
     });
-    await this.boss.send(kind, { jobId: job.id }, { retryLimit: 0, expireInMinutes: 30 });
+    await this.boss.send(kind, { jobId: job.id }, { retryLimit: 0, expireInMinutes: 30, retentionDays: 2 });
     return this.describe(job);
   }
 
@@ -120,9 +119,14 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
     if (job.state === 'waiting' || job.state === 'running') {
       await job.update({ state: 'cancelled', doing: 'Stopped' });
       this.running.get(id)?.abort();
-      this.events.send({ characterId: job.characterId, kind: 'job', value: id });
+      void this.tellBenches({ characterId: job.characterId, kind: 'job', value: id });
     }
     return this.describe(job);
+  }
+
+  /** Benches that were not told ask again by themselves. */
+  private tellBenches(event: BenchEvent): Promise<void> {
+    return this.events.send(event).catch((error: unknown) => this.logger.warn(error as Error, 'events'));
   }
 
   private async find(id: string): Promise<Job> {
@@ -133,7 +137,8 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
 
   private describe(job: Job): JobState {
     const { id, characterId, kind, share, doing, result } = job;
-    const lost = (job.state === 'running' || job.state === 'waiting') && job.beatAt.getTime() < Date.now() - LOST_MS;
+    // One that waits is kept by the queue, and is taken up by whichever server is free.
+    const lost = job.state === 'running' && job.beatAt.getTime() < Date.now() - LOST_MS;
     return {
       id,
       characterId,
@@ -157,7 +162,7 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
       const [count] = await Job.update({ share, doing, beatAt: new Date() }, { where: { id, state: 'running' } });
       // Another server may have been asked to stop it.
       if (count === 0) controller.abort();
-      else this.events.send({ characterId: job.characterId, kind: 'job', value: id });
+      else void this.tellBenches({ characterId: job.characterId, kind: 'job', value: id });
     };
     await job.update({ state: 'running', beatAt: new Date() });
     const timer = setInterval(() => void beat().catch(() => undefined), BEAT_MS);
@@ -187,7 +192,7 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
     } finally {
       clearInterval(timer);
       this.running.delete(id);
-      this.events.send({ characterId: job.characterId, kind: 'job', value: id });
+      void this.tellBenches({ characterId: job.characterId, kind: 'job', value: id });
     }
   }
 }

@@ -1,4 +1,4 @@
-import type { OutlineOn } from '@limber-sheaf/core';
+import { JOINT_FIELDS, JOINT_FIELD_NAMES, MOST_RADIUS, type JointChange, type JointField } from '@limber-sheaf/core';
 import { applyDecorators } from '@nestjs/common';
 import { Type } from 'class-transformer';
 import {
@@ -9,13 +9,13 @@ import {
   IsIn,
   IsInt,
   IsNumber,
-  IsOptional,
   IsUUID,
   Max,
   Min,
   ValidateNested,
 } from 'class-validator';
-import { EditBody } from '../http/dto.js';
+import { ApiProperty, type ApiPropertyOptions } from '@nestjs/swagger';
+import { EditBody, MayBeLeftOut } from '../http/dto.js';
 
 /** Three channels, 0 to 255. */
 function IsColour(): PropertyDecorator {
@@ -30,9 +30,9 @@ function IsColour(): PropertyDecorator {
 }
 
 export class DiscBody {
-  @IsNumber() x: number;
-  @IsNumber() y: number;
-  @IsNumber() @Min(1) @Max(4000) radius: number;
+  @IsNumber() @Min(0) @Max(16384) x: number;
+  @IsNumber() @Min(0) @Max(16384) y: number;
+  @IsNumber() @Min(1) @Max(MOST_RADIUS) radius: number;
 }
 
 export class PlaceJointBody extends EditBody {
@@ -40,39 +40,44 @@ export class PlaceJointBody extends EditBody {
   @IsUUID() pieceId: string;
   @IsUUID() otherId: string;
   /** A disc placed by hand; fitted to the contour where not given. */
-  @IsOptional() @ValidateNested() @Type(() => DiscBody) disc?: DiscBody;
+  @MayBeLeftOut() @ValidateNested() @Type(() => DiscBody) disc?: DiscBody;
   /** Round both ends at once. */
-  @IsOptional() @IsBoolean() round?: boolean;
+  @MayBeLeftOut() @IsBoolean() round?: boolean;
 }
 
-export class ChangeJointBody extends EditBody {
-  @IsOptional() @IsIn(['hinge', 'one-sided', 'swivel', 'slide']) kind?: 'hinge' | 'one-sided' | 'swivel' | 'slide';
-  @IsOptional() @IsNumber() x?: number;
-  @IsOptional() @IsNumber() y?: number;
-  @IsOptional() @IsNumber() @Min(1) @Max(4000) radius?: number;
-  /** Degrees. */
-  @IsOptional() @IsNumber() rangeLow?: number;
-  @IsOptional() @IsNumber() rangeHigh?: number;
-  @IsOptional() @IsIn(['back', 'front', 'both', 'none', 'under']) outlineOn?: OutlineOn;
-  /** Whose end is rounded; the other one's is kept as drawn. */
-  @IsOptional() @IsIn(['both', 'child', 'parent']) discOn?: 'both' | 'child' | 'parent';
-  @IsOptional() @IsNumber() @Min(0) @Max(400) lineWidth?: number;
-  @IsOptional() @IsNumber() @Min(0) @Max(1) looseness?: number;
-  /** px by which a line under all is thicker than it was drawn. */
-  @IsOptional() @IsNumber() @Min(-400) @Max(400) lineMore?: number;
-  /** sRGB, 0 to 255 each. */
-  @IsOptional() @IsColour() lineColour?: [number, number, number];
-  @IsOptional() @IsColour() fillColour?: [number, number, number];
-  /** px by which the end behind reaches farther than the disc. */
-  @IsOptional() @IsNumber() @Min(0) @Max(4000) reach?: number;
-  /** The end in front leaves the other's folds out of its copy. */
-  @IsOptional() @IsBoolean() foldsOut?: boolean;
-  @IsOptional() @IsBoolean() rounded?: boolean;
+/** Every field of a joint that may be changed, as the core describes it. */
+export class ChangeJointBody extends EditBody {}
+
+/** What may be changed of a joint, as it comes in. */
+export type ChangeJoint = EditBody & JointChange;
+
+for (const name of JOINT_FIELD_NAMES) {
+  const { is, word }: JointField = JOINT_FIELDS[name];
+  const rules: PropertyDecorator[] = [MayBeLeftOut()];
+  if (is.kind === 'number') rules.push(IsNumber(), Min(is.least), Max(is.most));
+  else if (is.kind === 'choice') rules.push(IsIn([...is.of]));
+  else if (is.kind === 'flag') rules.push(IsBoolean());
+  else rules.push(IsColour());
+  for (const rule of [...rules, ApiProperty(described(is, word))]) rule(ChangeJointBody.prototype, name);
+}
+
+function described(is: JointField['is'], word: string): ApiPropertyOptions {
+  const more = { description: word, required: false };
+  switch (is.kind) {
+    case 'number':
+      return { ...more, type: Number, minimum: is.least, maximum: is.most };
+    case 'choice':
+      return { ...more, enum: [...is.of] };
+    case 'flag':
+      return { ...more, type: Boolean };
+    case 'colour':
+      return { ...more, type: [Number], minItems: 3, maxItems: 3 };
+  }
 }
 
 export class CopyJointBody extends EditBody {
   /** The joint that gets it; the same limb on the other side where not given. */
-  @IsOptional() @IsUUID() ontoId?: string;
+  @MayBeLeftOut() @IsUUID() ontoId?: string;
   /** Keep the two in step from now on. */
   @IsBoolean() link: boolean;
 }

@@ -4,6 +4,7 @@ import {
   ArrayMinSize,
   IsArray,
   IsBoolean,
+  IsDefined,
   IsIn,
   IsInt,
   IsNumber,
@@ -15,10 +16,10 @@ import {
   MinLength,
   ValidateNested,
 } from 'class-validator';
-import { EditBody, Tokens } from '../http/dto.js';
+import { EditBody, IsText, MayBeLeftOut, Tokens } from '../http/dto.js';
 
 class PlannedPartBody extends Tokens {
-  @IsString() @MaxLength(40) heading: string;
+  @IsText(0, 40) heading: string;
   @IsArray() @ArrayMaxSize(12) @IsString({ each: true }) @MaxLength(130, { each: true }) parents: string[];
   @IsOptional() @IsIn(['hinge', 'one-sided', 'swivel', 'slide', null]) joint:
     'hinge' | 'one-sided' | 'swivel' | 'slide' | null = null;
@@ -33,23 +34,23 @@ class PlannedPartBody extends Tokens {
 }
 
 class ShotBody {
-  @IsString() @MaxLength(130) part: string;
+  @IsText(0, 130) part: string;
   /** Per cent of the frame's height. */
   @IsNumber() @Min(1) @Max(400) share: number;
   @IsInt() @Min(16) @Max(16384) frame: number;
 }
 
 class SetBody {
-  @IsString() @MinLength(1) @MaxLength(60) name: string;
+  @IsText(1, 60) name: string;
   @IsIn(['mouth', 'lids', 'brows', 'hand', 'head', 'prop', 'outfit', 'other'])
   kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
   @IsInt() @Min(1) @Max(200) drawings: number;
 }
 
 class PlanDto {
-  @IsString() @MaxLength(60) template: string;
+  @IsText(0, 60) template: string;
   @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => PlannedPartBody) parts: PlannedPartBody[];
-  @ValidateNested() @Type(() => ShotBody) shot: ShotBody;
+  @IsDefined() @ValidateNested() @Type(() => ShotBody) shot: ShotBody;
   @IsArray()
   @ArrayMaxSize(24)
   @IsString({ each: true })
@@ -60,9 +61,9 @@ class PlanDto {
 }
 
 export class PlanBody extends EditBody {
-  @ValidateNested() @Type(() => PlanDto) plan: PlanDto;
+  @IsDefined() @ValidateNested() @Type(() => PlanDto) plan: PlanDto;
   /** What was changed, in the user's words: names the edit. */
-  @IsOptional() @IsString() @MaxLength(120) word?: string;
+  @MayBeLeftOut() @IsText(0, 120) word?: string;
 }
 
 export class SidesBody extends EditBody {

@@ -10,21 +10,20 @@ import {
 } from '@limber-sheaf/core';
 import { PNG_LIMITS } from '@limber-sheaf/formats';
 import { Injectable } from '@nestjs/common';
-import { BlobService } from '../blobs/blob.service.js';
 import { characterOf } from '../data/document-store.js';
 import { HandOff } from '../data/models.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
-import { ArtService } from '../work/art.js';
-import { WorkPool } from '../work/pool.js';
+import { taskFile } from '../threads/task.js';
+import { Threads } from '../threads/threads.js';
+
+const tasks = taskFile<typeof import('./plan.tasks.js')>(new URL('./plan.tasks.js', import.meta.url));
 
 /** What is to move, how large, and in which views. */
 @Injectable()
 export class PlanService {
   constructor(
     private readonly edits: EditService,
-    private readonly blobs: BlobService,
-    private readonly art: ArtService,
-    private readonly pool: WorkPool,
+    private readonly threads: Threads,
   ) {}
 
   /** Sets the whole plan. @throws LimberError `bad-plan` */
@@ -56,7 +55,7 @@ export class PlanService {
         'This character has been handed off: another canvas would break the rig.',
         'Draw within the canvas, or start a copy of the character.',
       );
-    return this.edits.run(characterId, context, async (doc, tx) => {
+    return this.edits.run(characterId, context, async (doc) => {
       const view = viewById(doc, viewId);
       const width = view.width + by.left + by.right;
       const height = view.height + by.top + by.bottom;
@@ -64,9 +63,7 @@ export class PlanService {
         throw new LimberError('nothing-there', 'There is no room to add.');
       if (width > PNG_LIMITS.side || height > PNG_LIMITS.side || width * height > PNG_LIMITS.pixels)
         throw new LimberError('too-large', `The canvas would be ${width} × ${height} px, larger than is kept.`);
-      const files = await this.art.ofView(doc, viewId, tx);
-      const design = await this.pool.run('enlarge', { files, by });
-      await this.blobs.put(design.bytes, 'image/png', tx);
+      const design = await this.threads.run(tasks, 'enlarge', { doc, viewId, by }, context);
       return {
         kind: 'enlarge-canvas',
         summary: `Enlarge the canvas to ${width} × ${height} px`,

@@ -4,7 +4,7 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { IsOptional, IsUUID } from 'class-validator';
 import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
-import { Actor } from '../http/actor.js';
+import { Who, type Caller } from '../http/caller.js';
 import { EditBody, IdParam } from '../http/dto.js';
 
 class OrderBody extends EditBody {
@@ -25,8 +25,8 @@ export class StackController {
   @Post('pieces/:id/order')
   @HttpCode(200)
   @ApiOperation({ summary: 'Move a piece in the draw order' })
-  async order(@Param() { id }: IdParam, @Body() { saw, inFrontOf }: OrderBody, @Actor() actor: string) {
-    return this.edits.run(await characterOf('piece', id), { actor, saw }, (doc) => ({
+  async order(@Param() { id }: IdParam, @Body() { saw, inFrontOf }: OrderBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('piece', id), { ...caller, saw }, (doc) => ({
       kind: 'order',
       summary: `Move ${labelFor(partOf(doc, pieceById(doc, id)))} in the draw order`,
       diff: moveInOrder(doc, id, inFrontOf),
@@ -35,8 +35,8 @@ export class StackController {
 
   @Patch('parts/:id/parent')
   @ApiOperation({ summary: 'Set which part a part moves with' })
-  async parent(@Param() { id }: IdParam, @Body() { saw, parentId }: ParentBody, @Actor() actor: string) {
-    return this.edits.run(await characterOf('part', id), { actor, saw }, (doc) => {
+  async parent(@Param() { id }: IdParam, @Body() { saw, parentId }: ParentBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('part', id), { ...caller, saw }, (doc) => {
       const part = doc.parts.find((p) => p.id === id);
       const parent = doc.parts.find((p) => p.id === parentId);
       return {

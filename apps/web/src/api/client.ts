@@ -1,3 +1,8 @@
+import createClient from 'openapi-fetch';
+import { OPERATIONS } from './generated/operations';
+import type { operations, paths } from './generated/schema';
+import type { CharacterState } from './types';
+
 /** What the API answers with where it refuses. */
 export class ApiError extends Error {
   constructor(
@@ -24,17 +29,60 @@ export function actorMark(): string {
   return mark;
 }
 
-/** Sends a request to the API. @throws ApiError with a sentence for the user */
-export async function request<T>(method: string, path: string, body?: object | FormData): Promise<T> {
-  const headers: Record<string, string> = { 'x-actor': actorMark() };
-  if (body && !(body instanceof FormData)) headers['content-type'] = 'application/json';
-  let answer: Response;
+/** An operation of the API, by its name: `cut.trace`. */
+export type Operation = keyof typeof OPERATIONS & keyof operations;
+
+type Json<C> = C extends { content: { 'application/json': infer T } } ? T : never;
+type Answered<O extends Operation> = operations[O]['responses'] extends infer R
+  ? Json<R[keyof R & (200 | 201)]>
+  : never;
+
+/** What an operation answers with. A character's state has the core's own rows. */
+export type AnswerOf<O extends Operation> =
+  Answered<O> extends { doc: unknown; undo: unknown } ? CharacterState : Answered<O>;
+
+/** Lists may be read only where they are sent. */
+type Sent<T> = T extends readonly (infer E)[]
+  ? readonly Sent<E>[]
+  : T extends object
+    ? { [K in keyof T]: Sent<T[K]> }
+    : T;
+
+/** What an operation takes. */
+export type BodyOf<O extends Operation> = operations[O] extends { requestBody?: infer B }
+  ? Sent<Json<NonNullable<B>>>
+  : never;
+
+/** The operations that change a character and answer with its new state. */
+export type EditOperation = {
+  [O in Operation]: AnswerOf<O> extends CharacterState ? O : never;
+}[Operation];
+
+const client = createClient<paths>({ baseUrl: '/' });
+
+/**
+ * Asks the API for an operation.
+ * @param id what stands for `{id}` in its path; empty where it has none
+ * @throws ApiError with a sentence for the user
+ */
+export async function call<O extends Operation>(
+  operation: O,
+  id: string,
+  body?: BodyOf<O> | FormData,
+): Promise<AnswerOf<O>> {
+  const [method, path] = OPERATIONS[operation];
+  const form = body instanceof FormData;
+  const asked = {
+    params: { path: { id } },
+    headers: { 'x-actor': actorMark() },
+    body,
+    ...(form ? { bodySerializer: (data: FormData) => data } : {}),
+  };
+  // The types of one operation at a time stand above; here any of them goes the same way.
+  const send = client.request as unknown as (method: string, path: string, asked: object) => Promise<Told>;
+  let told: Told;
   try {
-    answer = await fetch(`/api${path}`, {
-      method,
-      headers,
-      body: body instanceof FormData ? body : body && JSON.stringify(body),
-    });
+    told = await send(method.toLowerCase(), path, asked);
   } catch {
     throw new ApiError(
       0,
@@ -42,21 +90,30 @@ export async function request<T>(method: string, path: string, body?: object | F
       'The server does not answer. Nothing was changed; it will go on when the server is back.',
     );
   }
-  const value = (await answer.json().catch(() => null)) as (T & Partial<ApiError>) | null;
-  if (answer.ok && value !== null) return value;
+  if (told.data !== undefined) return told.data as AnswerOf<O>;
+  const { code, sentence, remedy, place } = told.error ?? {};
   throw new ApiError(
-    answer.status,
-    value?.code ?? 'http',
-    value?.sentence ?? 'The server gave no answer that makes sense.',
-    value?.remedy,
-    value?.place,
+    told.response.status,
+    code ?? 'http',
+    sentence ?? 'The server gave no answer that makes sense.',
+    remedy,
+    place,
   );
 }
 
-/** For SWR: a key is a path. */
-export const fetcher = <T>(path: string): Promise<T> => request<T>('GET', path);
+interface Told {
+  data?: unknown;
+  error?: Partial<ApiError>;
+  response: Response;
+}
+
+/** The address of a character's events. */
+export const eventsUrl = (id: string) => OPERATIONS['events.stream'][1].replace('{id}', id);
+
+/** The address of a finished package. */
+export const packageUrl = (id: string) => OPERATIONS['handOff.download'][1].replace('{id}', id);
 
 /** The address of a picture; `width` asks for a small one. */
 export function blobUrl(sha256: string, width?: number): string {
-  return `/api/blobs/${sha256}${width ? `?width=${width}` : ''}`;
+  return `${OPERATIONS['blob.get'][1].replace('{sha256}', sha256)}${width ? `?width=${width}` : ''}`;
 }

@@ -1,58 +1,14 @@
-import type { CharacterDoc, Check, JointProof } from '@limber-sheaf/core';
+import type { CharacterDoc, SheetsOf } from '@limber-sheaf/core';
 
-export interface Production {
-  id: string;
-  name: string;
-}
-
-export interface CastCard {
-  id: string;
-  name: string;
-  code: string;
-  deleted: boolean;
-  picture: string | null;
-  width: number;
-  height: number;
-  pieces: number;
-  joints: number;
-  rounded: number;
-  untaken: number;
-  designArea: number;
-  handOffs: number;
-}
-
+/** A character as the bench has it: the core's own rows, and what follows from them. */
 export interface CharacterState {
   doc: CharacterDoc;
+  sheets: SheetsOf;
   revision: number;
+  /** What undo would take back, and redo bring back; null for nothing. */
   undo: string | null;
   redo: string | null;
+  /** The edit's summary, where this answers an edit, and what it left alone. */
   summary?: string;
   notes?: string[];
-}
-
-export interface ViewProof {
-  checks: Check[];
-  joints: JointProof[];
-  revision: number;
-}
-
-export interface JobState {
-  id: string;
-  state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
-  share: number;
-  doing: string;
-  result: { handOffId: string; number: number; name: string } | null;
-  sentence: string | null;
-}
-
-export interface HandOffList {
-  versions: {
-    id: string;
-    number: number;
-    name: string;
-    createdAt: string;
-    revision: number;
-    checks: { id: string; ok: boolean }[];
-  }[];
-  job: JobState | null;
 }

@@ -1,5 +1,5 @@
 import { useSWRConfig } from 'swr';
-import { request } from './client';
+import { call } from './client';
 import type { CharacterState } from './types';
 
 /** Brings in another view of a character. @throws ApiError */
@@ -9,8 +9,8 @@ export function useAddView(characterId: string) {
     const form = new FormData();
     form.append('key', key);
     form.append('design', design, 'design');
-    const state = await request<CharacterState>('POST', `/characters/${characterId}/views`, form);
-    await mutate(`/characters/${characterId}`, state, { revalidate: false });
+    const state = await call('bringIn.addView', characterId, form);
+    await mutate(['cast.state', characterId, undefined], state, { revalidate: false });
     return state;
   };
 }

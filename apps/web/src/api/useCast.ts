@@ -1,15 +1,14 @@
-import useSWR from 'swr';
-import { fetcher, request } from './client';
-import type { CastCard, CharacterState, Production } from './types';
+import { call } from './client';
+import { useAnswer } from './useAnswer';
 
 /** All productions. */
 export function useProductions() {
-  return useSWR<Production[]>('/productions', fetcher);
+  return useAnswer('cast.productions', '');
 }
 
 /** A production's cast, and what can be done with it. */
 export function useCast(productionId: string | undefined) {
-  const cast = useSWR<CastCard[]>(productionId ? `/productions/${productionId}/characters` : null, fetcher);
+  const cast = useAnswer('cast.cards', productionId ?? null);
   const then = async <T>(work: Promise<T>): Promise<T> => {
     const value = await work;
     await cast.mutate();
@@ -17,22 +16,22 @@ export function useCast(productionId: string | undefined) {
   };
   return {
     cards: cast.data,
-    error: cast.error as Error | undefined,
+    error: cast.error,
     create: (name: string, design: Blob) => {
       const form = new FormData();
       form.append('name', name);
       form.append('design', design, 'design');
-      return then(request<CharacterState>('POST', `/productions/${productionId}/characters`, form));
+      return then(call('cast.create', productionId ?? '', form));
     },
     addView: (id: string, key: string, design: Blob) => {
       const form = new FormData();
       form.append('key', key);
       form.append('design', design, 'design');
-      return then(request<CharacterState>('POST', `/characters/${id}/views`, form));
+      return then(call('bringIn.addView', id, form));
     },
-    rename: (id: string, name: string) => then(request<CharacterState>('PATCH', `/characters/${id}`, { name })),
-    duplicate: (id: string) => then(request<CharacterState>('POST', `/characters/${id}/duplicate`, {})),
-    remove: (id: string) => then(request<CharacterState>('DELETE', `/characters/${id}`)),
-    bringBack: (id: string) => then(request<CharacterState>('PATCH', `/characters/${id}`, { deleted: false })),
+    rename: (id: string, name: string) => then(call('cast.change', id, { name })),
+    duplicate: (id: string) => then(call('cast.duplicate', id, {})),
+    remove: (id: string) => then(call('cast.remove', id)),
+    bringBack: (id: string) => then(call('cast.change', id, { deleted: false })),
   };
 }

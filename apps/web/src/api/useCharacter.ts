@@ -1,8 +1,8 @@
 import { useCallback, useEffect } from 'react';
 import { toast } from 'sonner';
-import useSWR from 'swr';
-import { ApiError, actorMark, fetcher, request } from './client';
+import { ApiError, actorMark, call, eventsUrl, type BodyOf, type EditOperation } from './client';
 import type { CharacterState } from './types';
+import { useAnswer } from './useAnswer';
 
 /** Shows an error in the words it came with. */
 export function tellError(error: unknown): void {
@@ -15,10 +15,10 @@ export function tellError(error: unknown): void {
  * arrive as events.
  */
 export function useCharacter(id: string) {
-  const { data, error, mutate } = useSWR<CharacterState>(`/characters/${id}`, fetcher, { revalidateOnFocus: true });
+  const { data, error, mutate } = useAnswer('cast.state', id, { revalidateOnFocus: true });
 
   useEffect(() => {
-    const events = new EventSource(`/api/characters/${id}/events`);
+    const events = new EventSource(eventsUrl(id));
     events.addEventListener('revision', (event) => {
       const { actor } = JSON.parse((event as MessageEvent<string>).data) as { actor?: string };
       void mutate();
@@ -30,9 +30,9 @@ export function useCharacter(id: string) {
 
   /** Makes an edit; answers with the new state, or null where it was refused (and said so). */
   const edit = useCallback(
-    async (method: string, path: string, body?: object): Promise<CharacterState | null> => {
+    async <O extends EditOperation>(operation: O, about: string, body?: BodyOf<O>): Promise<CharacterState | null> => {
       try {
-        const state = await request<CharacterState>(method, path, body ?? {});
+        const state = (await call(operation, about, body ?? ({} as BodyOf<O>))) as CharacterState;
         await mutate((old) => (old && old.revision > state.revision ? old : state), { revalidate: false });
         return state;
       } catch (failure) {
@@ -44,7 +44,7 @@ export function useCharacter(id: string) {
     [mutate],
   );
 
-  return { state: data, error: error as Error | undefined, edit };
+  return { state: data, error, edit };
 }
 
 export type Edit = ReturnType<typeof useCharacter>['edit'];

@@ -1,23 +1,19 @@
 import { useEffect } from 'react';
-import useSWR from 'swr';
-import { fetcher, request } from './client';
-import type { HandOffList, JobState, ViewProof } from './types';
+import { call } from './client';
+import { useAnswer } from './useAnswer';
 
 /** The checks of a view; asked for again whenever the revision moves on. */
 export function useChecks(viewId: string, revision: number) {
-  return useSWR<ViewProof>(
-    [`/views/${viewId}/checks`, revision],
-    ([path]: [string, number]) => fetcher<ViewProof>(path),
-    {
-      keepPreviousData: true,
-      revalidateOnFocus: false,
-    },
-  );
+  return useAnswer('handOff.checks', viewId, {
+    again: revision,
+    keepPreviousData: true,
+    revalidateOnFocus: false,
+  });
 }
 
 /** The versions handed off, and the job under way. */
 export function useHandOffs(characterId: string) {
-  const list = useSWR<HandOffList>(`/characters/${characterId}/handoffs`, fetcher);
+  const list = useAnswer('handOff.list', characterId);
   const { mutate } = list;
   const under = list.data?.job && (list.data.job.state === 'waiting' || list.data.job.state === 'running');
   useEffect(() => {
@@ -28,11 +24,11 @@ export function useHandOffs(characterId: string) {
   return {
     list: list.data,
     make: async () => {
-      await request<JobState>('POST', `/characters/${characterId}/handoffs`, {});
+      await call('handOff.start', characterId);
       await mutate();
     },
     stop: async (id: string) => {
-      await request<JobState>('DELETE', `/jobs/${id}`);
+      await call('jobs.cancel', id);
       await mutate();
     },
   };

@@ -1,72 +1,55 @@
 import type { CharacterDoc, ViewRow } from '@limber-sheaf/core';
 import { useEffect, useMemo } from 'react';
-import { Navigate, useParams, useSearchParams } from 'react-router';
+import { Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useCharacter } from '../api/useCharacter';
-import { CutLedger } from '../stations/cut/CutLedger';
-import { CutActions } from '../stations/cut/CutActions';
-import { JointActions } from '../stations/joints/JointActions';
-import { JointLedger } from '../stations/joints/JointLedger';
-import { useSweeps } from '../stations/joints/useSweeps';
-import { BendBar } from '../stations/joints/BendBar';
-import { HandOffLedger } from '../stations/handoff/HandOffLedger';
-import { PartsSheet } from '../stations/handoff/PartsSheet';
-import { PlanActions } from '../stations/plan/PlanActions';
-import { PlanLedger } from '../stations/plan/PlanLedger';
-import { StackActions } from '../stations/stack/StackActions';
-import { StackLedger } from '../stations/stack/StackLedger';
+import { Mishap } from '../ui/Mishap';
+import { ActionRow } from './ActionRow';
 import { BenchContext, type BenchValue } from './context';
 import { Finder } from './Finder';
 import { KeyList } from './KeyList';
 import { LightTable } from './light-table/LightTable';
 import { Run } from './Run';
 import { Sheaf } from './Sheaf';
-import { STATIONS } from './stations';
-import { resetBench, useBench, type StationKey } from './store';
+import type { StationEntry } from './station';
+import { useStation, useStations } from './stations';
+import { resetBench, useBench } from './store';
 import { TopStrip } from './TopStrip';
 import { useBenchKeys } from './useBenchKeys';
-
-const ACTIONS: Record<StationKey, (() => React.ReactNode) | null> = {
-  plan: PlanActions,
-  cut: CutActions,
-  joints: JointActions,
-  stack: StackActions,
-  handoff: null,
-};
-const LEDGERS: Record<StationKey, () => React.ReactNode> = {
-  plan: PlanLedger,
-  cut: CutLedger,
-  joints: JointLedger,
-  stack: StackLedger,
-  handoff: HandOffLedger,
-};
 
 /** The view to open with: the front, or the one that came first. */
 function firstView(doc: CharacterDoc): ViewRow {
   return doc.views.find((v) => v.key === 'front') ?? doc.views[0];
 }
 
+/** The station that a bare address opens. */
+const USUAL = 'cut';
+
 /** The layout that every station shares: run, light table, ledger, sheaf, top strip. */
 export function Bench() {
-  const { characterId = '', station = 'cut' } = useParams();
+  const { characterId = '', station = USUAL } = useParams();
   const { state, error, edit } = useCharacter(characterId);
   const [search] = useSearchParams();
+  const { search: query } = useLocation();
+  const navigate = useNavigate();
   const viewKey = search.get('view');
+  const entry = useStations().find((s) => s.key === station);
   useEffect(() => resetBench(), [characterId, viewKey]);
-  const key = STATIONS.find((s) => s.key === station)?.key;
   const value = useMemo<BenchValue | null>(
     () =>
-      state && key
+      state && entry
         ? {
             doc: state.doc,
+            sheets: state.sheets,
             view: state.doc.views.find((v) => v.key === viewKey) ?? firstView(state.doc),
             revision: state.revision,
-            station: key,
+            station: entry.key,
             edit,
+            go: (to) => void navigate(`/characters/${characterId}/${to}${query}`),
           }
         : null,
-    [state, key, edit, viewKey],
+    [state, entry, edit, viewKey, characterId, query, navigate],
   );
-  if (!key) return <Navigate to={`/characters/${characterId}/cut`} replace />;
+  if (!entry) return <Navigate to={`/characters/${characterId}/${USUAL}`} replace />;
   if (error && !state) {
     return (
       <p className="p-8">
@@ -80,45 +63,55 @@ export function Bench() {
   if (!value || !state) return <p className="laid h-full p-8 text-soft">Laying the character out…</p>;
   return (
     <BenchContext value={value}>
-      <BenchFrame undo={state.undo} redo={state.redo} />
+      <Background />
+      <BenchFrame entry={entry} undo={state.undo} redo={state.redo} />
     </BenchContext>
   );
 }
 
-function BenchFrame({ undo, redo }: { undo: string | null; redo: string | null }) {
-  const { characterId = '', station = 'cut' } = useParams();
-  const key = station as StationKey;
+/** What goes on for every station, wherever one is. */
+function Background() {
+  return useStations().map(({ key, useBackground }) => useBackground && <Hook key={key} use={useBackground} />);
+}
+
+function Hook({ use }: { use: () => void }) {
+  use();
+  return null;
+}
+
+function BenchFrame({ entry, undo, redo }: { entry: StationEntry; undo: string | null; redo: string | null }) {
   const panels = useBench((s) => s.panels);
-  useBenchKeys(characterId, key);
-  useSweeps();
-  const Actions = ACTIONS[key];
-  const Ledger = LEDGERS[key];
+  const station = useStation(entry);
+  useBenchKeys(station);
+  useEffect(() => () => station?.leave?.(), [station]);
   return (
     <div className="grid h-full grid-cols-[auto_minmax(0,1fr)_auto] grid-rows-[52px_minmax(0,1fr)_auto] overflow-hidden">
       <TopStrip undo={undo} redo={redo} />
-      {panels ? <Run characterId={characterId} current={key} /> : <div />}
+      {panels ? <Run /> : <div />}
       <main className="laid relative min-w-0 overflow-hidden" aria-label="Light table">
-        <LightTable />
-        {key === 'handoff' && <PartsSheet />}
-        {Actions && (
+        <LightTable entry={entry} station={station} />
+        {station?.Front && <station.Front />}
+        {station && (
           <div className="pointer-events-none absolute inset-x-3 top-3 flex flex-wrap gap-1.5 *:pointer-events-auto">
-            <Actions />
+            <ActionRow station={station} />
+            {station.Strip && <station.Strip />}
           </div>
         )}
-        {key === 'joints' && <BendBar />}
       </main>
       {panels ? (
         <aside
           className="w-[322px] overflow-y-auto border-l border-rule bg-sheet px-4 pt-4 pb-6 max-[1000px]:w-[268px]"
           aria-label="Ledger"
         >
-          <Ledger />
+          <Mishap key={entry.key} what={`The ledger of ${entry.word}`}>
+            {station ? <station.Ledger /> : <p className="text-[13px] text-soft">Opening {entry.word}…</p>}
+          </Mishap>
         </aside>
       ) : (
         <div />
       )}
       <Sheaf />
-      <Finder characterId={characterId} />
+      <Finder />
       <KeyList />
     </div>
   );

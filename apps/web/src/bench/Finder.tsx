@@ -1,17 +1,22 @@
 import { drawOrder, jointLabel, labelFor, partOf, pieceName } from '@limber-sheaf/core';
 import { Command } from 'cmdk';
-import { useNavigate } from 'react-router';
 import { useOnBench } from './context';
-import { STATIONS } from './stations';
+import { actionKey, actionWord } from './ActionRow';
+import { useAllStations, useStations } from './stations';
 import { lookAtPlace, pickJoint, pickPiece, useBench } from './store';
+
+/** Where joints are looked at. */
+const JOINTS = 'joints';
 
 const item = 'cursor-pointer rounded-md px-3 py-1.5 text-[13px] data-[selected=true]:bg-woad-wash';
 
-/** Finds any part, joint or station by name. */
-export function Finder({ characterId }: { characterId: string }) {
-  const { doc, view } = useOnBench();
+/** Finds any part, joint, action or station by name. */
+export function Finder() {
+  const bench = useOnBench();
+  const { doc, view, go: goTo } = bench;
   const open = useBench((s) => s.finder);
-  const navigate = useNavigate();
+  const stations = useStations();
+  const all = useAllStations(open);
   const close = () => useBench.setState({ finder: false });
   const go = (work: () => void) => () => {
     close();
@@ -26,7 +31,7 @@ export function Finder({ characterId }: { characterId: string }) {
       contentClassName="fixed top-24 left-1/2 z-50 w-[480px] max-w-[94vw] -translate-x-1/2 rounded-2xl border border-rule bg-sheet p-2 text-ink shadow-2xl"
     >
       <Command.Input
-        placeholder="Part, joint or station"
+        placeholder="Part, joint, action or station"
         className="mb-1 h-10 w-full rounded-lg bg-paper px-3 text-[14px] outline-none"
       />
       <Command.List className="max-h-80 overflow-y-auto">
@@ -51,7 +56,7 @@ export function Finder({ characterId }: { characterId: string }) {
             value={`joint ${jointLabel(doc, joint)}`}
             className={item}
             onSelect={go(() => {
-              void navigate(`/characters/${characterId}/joints`);
+              goTo(JOINTS);
               pickJoint(joint.id);
               lookAtPlace(joint.x, joint.y, joint.radius * 5);
             })}
@@ -59,16 +64,34 @@ export function Finder({ characterId }: { characterId: string }) {
             {jointLabel(doc, joint)} <span className="float-right text-[12px] text-soft">joint</span>
           </Command.Item>
         ))}
-        {STATIONS.map((station) => (
+        {stations.map((station) => (
           <Command.Item
             key={station.key}
             value={`station ${station.word}`}
             className={item}
-            onSelect={go(() => void navigate(`/characters/${characterId}/${station.key}`))}
+            onSelect={go(() => goTo(station.key))}
           >
             {station.word} <span className="float-right text-[12px] text-soft">station {station.number}</span>
           </Command.Item>
         ))}
+        {all.flatMap(({ entry, station }) =>
+          station.actions
+            .filter((action) => entry.key !== bench.station || !action.when || action.when(bench))
+            .map((action) => (
+              <Command.Item
+                key={`${entry.key} ${action.id}`}
+                value={`action ${entry.word} ${actionWord(action, bench)}`}
+                className={item}
+                onSelect={go(() => (entry.key === bench.station ? action.run(bench) : goTo(entry.key)))}
+              >
+                {actionWord(action, bench)}{' '}
+                <span className="float-right text-[12px] text-soft">
+                  {entry.word}
+                  {actionKey(action) && ` · ${actionKey(action)}`}
+                </span>
+              </Command.Item>
+            )),
+        )}
       </Command.List>
     </Command.Dialog>
   );

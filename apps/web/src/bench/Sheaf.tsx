@@ -14,17 +14,16 @@ import {
   useSortable,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { checkNames, drawOrder, labelFor, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
+import { drawOrder, labelFor, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
 import { useMemo, useRef, useState } from 'react';
 import { blobUrl } from '../api/client';
-import { isShortOfRange } from '../stations/joints/joint-words';
 import { useOnBench } from './context';
-import { knownSweep, pickPiece, useBench } from './store';
+import { useStations } from './stations';
+import { pickPiece, useBench } from './store';
 
 /** Every piece as a card, back to front from left to right; drag to change the draw order. */
 export function Sheaf() {
   const { doc, view, edit } = useOnBench();
-  const sweeps = useBench((s) => s.sweeps);
   const order = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   // While the server answers, the cards already lie as they were dropped.
   const [dropped, setDropped] = useState<{ from: PieceRow[]; ids: string[] } | null>(null);
@@ -33,7 +32,7 @@ export function Sheaf() {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const cards = dropped?.from === order ? dropped.ids.flatMap((id) => order.find((p) => p.id === id) ?? []) : order;
-  const wrong = useMemo(() => marks(doc, order, sweeps), [doc, order, sweeps]);
+  const wrong = useMarks();
 
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
@@ -43,7 +42,7 @@ export function Sheaf() {
     const rest = ids.filter((id) => id !== active.id);
     const next = [...rest.slice(0, to), ids[from], ...rest.slice(to)];
     setDropped({ from: order, ids: next });
-    void edit('POST', `/pieces/${ids[from]}/order`, { inFrontOf: to === 0 ? null : next[to - 1] }).then(
+    void edit('stack.order', ids[from], { inFrontOf: to === 0 ? null : next[to - 1] }).then(
       (state) => !state && setDropped(null),
     );
   };
@@ -94,22 +93,13 @@ function tied(doc: Doc, cards: readonly PieceRow[], at: number): { left: boolean
   return { left: own !== null && limb(cards[at - 1]) === own, right: own !== null && limb(cards[at + 1]) === own };
 }
 
-/** What is wrong with each piece, in words. */
-function marks(
-  doc: Doc,
-  order: readonly PieceRow[],
-  sweeps: ReturnType<typeof useBench.getState>['sweeps'],
-): Map<string, string> {
+const NO_MARKS = () => new Map<string, string>();
+
+/** What is wrong with each piece, in words, as the stations find it. */
+function useMarks(): Map<string, string> {
   const found = new Map<string, string>();
-  for (const fault of checkNames(
-    order.map((p) => partOf(doc, p)),
-    doc.character.scheme,
-  ))
-    found.set(order[fault.at].id, fault.sentence);
-  for (const joint of doc.joints) {
-    if (isShortOfRange(joint, knownSweep(sweeps[joint.id])))
-      found.set(joint.childId, 'Its joint is not clean through its range.');
-  }
+  for (const { useMarks: use = NO_MARKS } of useStations())
+    for (const [id, sentence] of use()) if (!found.has(id)) found.set(id, sentence);
   return found;
 }
 
@@ -125,10 +115,14 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
   const { doc } = useOnBench();
   const picked = useBench((s) => s.pickedPiece === piece.id);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: piece.id as string,
+    id: piece.id,
   });
   const hold = useRef<ReturnType<typeof setTimeout>>(undefined);
   const part = partOf(doc, piece);
+  // Where cards lie over each other, only the beginning of a line is seen: the words that differ get one of their own.
+  const crowded = count > 11;
+  const name = pieceName(doc, piece);
+  const tail = name.lastIndexOf(doc.character.scheme.separator) + 1;
   const fan = count > 1 ? (at / (count - 1) - 0.5) * Math.min(7, count * 0.6) : 0;
   const release = () => {
     clearTimeout(hold.current);
@@ -140,7 +134,7 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
       style={{
         transform: CSS.Transform.toString(transform),
         transition,
-        width: count > 11 ? 76 : 96,
+        width: crowded ? 76 : 96,
         marginLeft: at === 0 ? 0 : count > 12 ? -Math.min(34, (count - 12) * 2.4) : 6,
         zIndex: picked || isDragging ? 30 : at,
       }}
@@ -174,12 +168,17 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
         {(ribbon.left || ribbon.right) && (
           <span
             aria-hidden
-            className={`absolute bottom-[21px] h-[3px] bg-woad ${ribbon.left ? '-left-2' : 'left-3 rounded-l'} ${ribbon.right ? '-right-2' : 'right-3 rounded-r'}`}
+            className={`absolute ${crowded ? 'bottom-[29px]' : 'bottom-[21px]'} h-[3px] bg-woad ${ribbon.left ? '-left-2' : 'left-3 rounded-l'} ${ribbon.right ? '-right-2' : 'right-3 rounded-r'}`}
           />
         )}
-        <span className="figures w-full truncate px-1 py-[3px] text-left text-[12px] leading-4 text-ink">
-          {pieceName(doc, piece)}
-        </span>
+        {crowded ? (
+          <span className="figures w-full overflow-hidden px-1 py-[3px] text-left text-[11px] leading-[13px] whitespace-nowrap text-ink">
+            <span className="block text-soft">{name.slice(0, tail)}</span>
+            <span className="block">{name.slice(tail)}</span>
+          </span>
+        ) : (
+          <span className="figures w-full truncate px-1 py-[3px] text-left text-[12px] leading-4 text-ink">{name}</span>
+        )}
         {wrong && (
           <span
             className="absolute top-1 right-1 grid size-4.5 place-items-center rounded-full bg-madder font-serif text-[12px] font-bold text-on-woad"

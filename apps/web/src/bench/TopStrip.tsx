@@ -3,17 +3,20 @@ import { Action } from '../ui/controls';
 import { ThemeSwitch } from '../ui/ThemeSwitch';
 import { useProductions } from '../api/useCast';
 import { useOnBench } from './context';
+import { useStation, useStations } from './stations';
 import { useBench } from './store';
 import { useJournal } from './useJournal';
 import { Views } from './Views';
 
 /** Where we are, the design underneath, and the way back. */
 export function TopStrip({ undo, redo }: { undo: string | null; redo: string | null }) {
-  const { doc } = useOnBench();
+  const { doc, station: here } = useOnBench();
   const peek = useBench((state) => state.peek);
   const { data: productions } = useProductions();
   const production = productions?.find((p) => p.id === doc.character.productionId);
-  const journal = useJournal();
+  const stations = useStations();
+  const station = useStation(stations.find((s) => s.key === here) ?? stations[0]);
+  const journal = useJournal(station);
   return (
     <header className="col-span-3 flex min-w-0 items-center gap-3 border-b border-rule bg-sheet px-4">
       <Link

@@ -1,15 +1,19 @@
-import type { CharacterDoc, ViewRow } from '@limber-sheaf/core';
+import type { CharacterDoc, DerivedRefs, ViewRow } from '@limber-sheaf/core';
 import { createContext, useContext } from 'react';
 import type { Edit } from '../api/useCharacter';
-import type { StationKey } from './store';
 
 /** What every station works on. */
 export interface BenchValue {
   doc: CharacterDoc;
+  /** What follows from the rows, by piece. */
+  sheets: Readonly<Record<string, DerivedRefs>>;
   view: ViewRow;
   revision: number;
-  station: StationKey;
+  /** The key of the station that is open. */
+  station: string;
   edit: Edit;
+  /** Opens a station. */
+  go: (station: string) => void;
 }
 
 export const BenchContext = createContext<BenchValue | null>(null);

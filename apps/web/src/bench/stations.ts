@@ -1,28 +1,49 @@
-import type { StationKey } from './store';
+import { createContext, useContext, useEffect, useState } from 'react';
+import type { Station, StationEntry } from './station';
 
-/** The stations of the run that are built, under the numbers they have in the whole run. */
-export const STATIONS: readonly { key: StationKey; number: number; word: string; hotkey: string; purpose: string }[] = [
-  {
-    key: 'plan',
-    number: 1,
-    word: 'Plan',
-    hotkey: '1',
-    purpose: 'Decide what will move, how large it is drawn, and what is to come.',
-  },
-  { key: 'cut', number: 2, word: 'Cut', hotkey: '2', purpose: 'Give each pixel of the design to a part.' },
-  {
-    key: 'joints',
-    number: 3,
-    word: 'Joints',
-    hotkey: '3',
-    purpose: 'Fit a disc at each joint and round both ends to it.',
-  },
-  {
-    key: 'stack',
-    number: 5,
-    word: 'Stack',
-    hotkey: '5',
-    purpose: 'Set what is drawn in front, and what moves with what.',
-  },
-  { key: 'handoff', number: 10, word: 'Hand-off', hotkey: '0', purpose: 'Check everything and make the package.' },
-];
+/** The stations of the run, which the application lists and the bench only reads. */
+export const StationsContext = createContext<readonly StationEntry[]>([]);
+
+export const useStations = () => useContext(StationsContext);
+
+const loaded = new Map<StationEntry, Station>();
+
+/** Loads a station once. */
+async function loadStation(entry: StationEntry): Promise<Station> {
+  const { station } = await entry.load();
+  loaded.set(entry, station);
+  return station;
+}
+
+/** A station once it is loaded; null until then. */
+export function useStation(entry: StationEntry): Station | null {
+  const [, setLoaded] = useState<StationEntry | null>(null);
+  const station = loaded.get(entry) ?? null;
+  useEffect(() => {
+    if (loaded.has(entry)) return;
+    let wanted = true;
+    void loadStation(entry).then(() => wanted && setLoaded(entry));
+    return () => {
+      wanted = false;
+    };
+  }, [entry]);
+  return station;
+}
+
+/** All stations, loaded; those that are not yet are left out until they are. */
+export function useAllStations(wanted: boolean): { entry: StationEntry; station: Station }[] {
+  const stations = useStations();
+  const [, setCount] = useState(0);
+  useEffect(() => {
+    if (!wanted) return;
+    let here = true;
+    for (const entry of stations) void loadStation(entry).then(() => here && setCount((n) => n + 1));
+    return () => {
+      here = false;
+    };
+  }, [wanted, stations]);
+  return stations.flatMap((entry) => {
+    const station = loaded.get(entry);
+    return station ? [{ entry, station }] : [];
+  });
+}

@@ -1,67 +1,82 @@
 import { partOf } from '@limber-sheaf/core';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useLocation, useNavigate } from 'react-router';
-import { useOnBench } from './context';
-import { STATIONS } from './stations';
-import { pickPiece, useBench, type StationKey } from './store';
+import { chordOf } from './chord';
+import { useOnBench, type BenchValue } from './context';
+import type { Station } from './station';
+import { useStations } from './stations';
+import { pickPiece, useBench } from './store';
 import { useJournal } from './useJournal';
 import { useOrder } from './useOrder';
 
-function isTyping({ target }: KeyboardEvent): boolean {
-  const field = target as HTMLInputElement;
-  return (
-    field.tagName === 'TEXTAREA' || (field.tagName === 'INPUT' && !['checkbox', 'radio', 'range'].includes(field.type))
-  );
+function isTyping(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.isContentEditable || target.tagName === 'TEXTAREA') return true;
+  return target instanceof HTMLInputElement && !['checkbox', 'radio', 'range', 'button', 'color'].includes(target.type);
 }
 
-/** The keys that work at every station. */
-export function useBenchKeys(characterId: string, station: StationKey): void {
-  const { doc } = useOnBench();
-  const navigate = useNavigate();
-  const { search } = useLocation();
+/** Keys that a list or a slider in the hand needs for itself. */
+function isHeldBy(target: EventTarget | null, chord: string): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.getAttribute('role') === 'slider') return /arrow|home|end|page/.test(chord);
+  if (target.tagName === 'SELECT') return !chord.startsWith('mod+');
+  return (chord === 'enter' || chord === 'space') && target.closest('button, a, [role=button]') !== null;
+}
 
-  useHotkeys(
-    STATIONS.map((s) => s.hotkey),
-    (event) => {
-      const next = STATIONS.find((s) => s.hotkey === event.key);
-      if (next && next.key !== station) void navigate(`/characters/${characterId}/${next.key}${search}`);
-    },
-    { useKey: true },
-    [search, station],
-  );
+type Deed = (event: KeyboardEvent) => void;
 
-  useHotkeys('q', () => useBench.setState({ peek: true }), { keydown: true, keyup: false });
-  useHotkeys('q', () => useBench.setState({ peek: false }), { keyup: true, keydown: false });
-  useHotkeys('h', () => useBench.setState({ lookAt: { kind: 'all' } }));
-  useHotkeys('f', () => useBench.setState(({ panels }) => ({ panels: !panels })));
-  useHotkeys('w', () => {
-    const { solo, pickedPiece } = useBench.getState();
-    useBench.setState({ solo: solo ? null : pickedPiece });
-  });
-  useHotkeys('shift+slash', () => useBench.setState(({ keysShown }) => ({ keysShown: !keysShown })));
-  useHotkeys('mod+k', () => useBench.setState({ finder: true }), { preventDefault: true });
-
-  const journal = useJournal();
-  // A list or a tick box just used holds the keys; only where text is typed has it an undo of its own.
-  const anywhere = { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: isTyping } as const;
-  useHotkeys('mod+z', () => void journal.undo(), anywhere, [journal]);
-  useHotkeys('mod+shift+z', () => void journal.redo(), anywhere, [journal]);
-
+/** The keys that work at every station, and those of the one that is open: by what is printed on them. */
+export function useBenchKeys(station: Station | null): void {
+  const bench = useOnBench();
+  const stations = useStations();
+  const journal = useJournal(station);
   const { order, at, move } = useOrder();
   const walk = (by: number) => {
     if (order.length === 0) return;
     const next = order[at < 0 ? (by > 0 ? 0 : order.length - 1) : Math.min(order.length - 1, Math.max(0, at + by))];
-    pickPiece(next.id, partOf(doc, next));
+    pickPiece(next.id, partOf(bench.doc, next));
   };
-  // A slider in the hand keeps its arrow keys.
-  const options = {
-    ignoreEventWhen: (event: KeyboardEvent) => (event.target as Element).getAttribute('role') === 'slider',
+  const everywhere: Record<string, Deed> = {
+    ...Object.fromEntries(stations.map(({ hotkey, key }) => [hotkey, () => key !== bench.station && bench.go(key)])),
+    q: () => useBench.setState({ peek: true }),
+    h: () => useBench.setState({ lookAt: { kind: 'all' } }),
+    f: () => useBench.setState(({ panels }) => ({ panels: !panels })),
+    w: () => {
+      const { solo, pickedPiece } = useBench.getState();
+      useBench.setState({ solo: solo ? null : pickedPiece });
+    },
+    '?': () => useBench.setState(({ keysShown }) => ({ keysShown: !keysShown })),
+    'mod+k': () => useBench.setState({ finder: true }),
+    'mod+z': () => void journal.undo(),
+    'mod+shift+z': () => void journal.redo(),
+    arrowleft: () => walk(-1),
+    arrowright: () => walk(1),
+    'alt+arrowleft': () => move(at - 1),
+    'alt+arrowright': () => move(at + 1),
   };
-  // In Joints they move the picked joint's pivot.
-  const free = () => station !== 'joints' || useBench.getState().pickedJoint === null;
-  useHotkeys('left', () => free() && walk(-1), options, [order, at, station]);
-  useHotkeys('right', () => free() && walk(1), options, [order, at, station]);
+  useHotkeys(
+    '*',
+    (event) => {
+      const chord = chordOf(event);
+      if (isTyping(event.target) || isHeldBy(event.target, chord)) return;
+      // A window that lies over the bench has the keys to itself.
+      if (document.querySelector('[role=dialog]') && chord !== '?') return;
+      const deed = stationDeed(station, chord, bench) ?? everywhere[chord];
+      if (!deed) return;
+      event.preventDefault();
+      deed(event);
+    },
+    { keydown: true, keyup: false, enableOnFormTags: true },
+    [station, stations, bench, journal, order, at],
+  );
+  useHotkeys('*', (event) => chordOf(event) === 'q' && useBench.setState({ peek: false }), {
+    keyup: true,
+    keydown: false,
+    enableOnFormTags: true,
+  });
+}
 
-  useHotkeys('alt+left', () => move(at - 1), { preventDefault: true }, [order, at]);
-  useHotkeys('alt+right', () => move(at + 1), { preventDefault: true }, [order, at]);
+/** What a key does at a station now; null where it does nothing there. */
+function stationDeed(station: Station | null, chord: string, bench: BenchValue): Deed | null {
+  const action = station?.actions.find(({ key, when }) => [key ?? []].flat().includes(chord) && (!when || when(bench)));
+  return action ? (event) => action.run(bench, event) : null;
 }

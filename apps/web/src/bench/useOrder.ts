@@ -11,7 +11,7 @@ export function useOrder(): { order: PieceRow[]; at: number; move: (to: number) 
   const move = (to: number) => {
     if (at < 0 || to < 0 || to >= order.length) return;
     const others = order.filter((_, i) => i !== at);
-    void edit('POST', `/pieces/${order[at].id}/order`, { inFrontOf: to === 0 ? null : others[to - 1].id });
+    void edit('stack.order', order[at].id, { inFrontOf: to === 0 ? null : others[to - 1].id });
   };
   return { order, at, move };
 }

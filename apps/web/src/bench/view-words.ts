@@ -1,3 +1,5 @@
+import { USUAL_VIEWS } from '@limber-sheaf/core';
+
 const VIEW_WORDS: Record<string, string> = {
   front: 'Front',
   'three-quarter': 'Three-quarter',
@@ -9,9 +11,6 @@ const VIEW_WORDS: Record<string, string> = {
 export function viewWord(key: string): string {
   return VIEW_WORDS[key] ?? key[0].toUpperCase() + key.slice(1).replace(/-/g, ' ');
 }
-
-/** The views in the order they are usually drawn. */
-export const USUAL_VIEWS: readonly string[] = Object.keys(VIEW_WORDS);
 
 /** A free view key for a file: by a word of its name, else the next usual one. */
 export function viewKeyFromFile(name: string, taken: readonly string[]): string {

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { blobUrl, request } from '../api/client';
+import { blobUrl, call } from '../api/client';
 import { tellError } from '../api/useCharacter';
 import { useCast, useProductions } from '../api/useCast';
-import type { CastCard, Production } from '../api/types';
+import type { AnswerOf } from '../api/client';
+
+type CastCard = AnswerOf<'cast.cards'>[number];
 import { Action } from '../ui/controls';
 import { ThemeSwitch } from '../ui/ThemeSwitch';
 import { NewCharacter } from './NewCharacter';
@@ -34,7 +36,7 @@ export function Cast() {
 
   const startProduction = async () => {
     try {
-      const made = await request<Production>('POST', '/productions', { name: 'New production' });
+      const made = await call('cast.createProduction', '', { name: 'New production' });
       await mutate();
       void navigate(`/productions/${made.id}`);
     } catch (error) {
@@ -160,7 +162,8 @@ function CharacterCard({ card, cast }: { card: CastCard; cast: ReturnType<typeof
         <div className="min-w-0 flex-1">
           {renaming ? (
             <input
-              autoFocus
+              // The name is what was asked for: the keys go there at once.
+              ref={(input) => input?.focus()}
               aria-label="Name"
               defaultValue={card.name}
               maxLength={80}

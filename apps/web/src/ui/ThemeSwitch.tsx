@@ -1,10 +1,10 @@
 import { Moon, Sun } from 'lucide-react';
-import { setNight, useBench } from '../bench/store';
+import { setNight, useTheme } from './theme';
 import { Action } from './controls';
 
 /** Day or night. */
 export function ThemeSwitch() {
-  const night = useBench((s) => s.night);
+  const night = useTheme((s) => s.night);
   const word = night ? 'Day' : 'Night';
   return (
     <Action tone="quiet" className="px-2" aria-label={word} title={word} onClick={() => setNight(!night)}>

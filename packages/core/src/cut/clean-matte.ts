@@ -108,8 +108,15 @@ function recoverEdge(from: Uint32Array, to: Uint32Array, width: number, height: 
       (n) => n >= 0 && n < from.length,
     );
   };
-  for (let i = 0; i < to.length; i++)
-    if (to[i] !== 0 && neighbours(i).some((n) => to[n] === 0)) {
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      if (to[i] === 0) continue;
+      const beside =
+        (x > 0 && to[i - 1] === 0) ||
+        (x + 1 < width && to[i + 1] === 0) ||
+        (y > 0 && to[i - width] === 0) ||
+        (y + 1 < height && to[i + width] === 0);
+      if (!beside) continue;
       depth[i] = 1;
       ring.push(i);
     }

@@ -1,4 +1,4 @@
-import { createPlaced, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { intersectRects, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { connectedRegions, createMask, type PlacedMask } from '../raster/mask.js';
 import { mapOwners } from './owners.js';
 
@@ -72,11 +72,18 @@ export function findOffcuts(design: PlacedBitmap, faces: readonly (PlacedBitmap 
 
 /** The design's pixels that no piece has, as one bitmap trimmed to its paint; null where everything is cut. */
 export function uncutPaint(design: PlacedBitmap, faces: readonly (PlacedBitmap | null)[]): PlacedBitmap | null {
-  const { owner } = mapOwners(faces, design);
-  const left = createPlaced(design);
-  const from = wordsOf(design);
+  const left = { ...design, data: design.data.slice() };
   const to = wordsOf(left);
-  for (let i = 0; i < owner.length; i++) if (owner[i] === 0) to[i] = from[i];
+  for (const face of faces) {
+    if (!face) continue;
+    const from = wordsOf(face);
+    const { x, y, width, height } = intersectRects(face, design);
+    for (let row = y; row < y + height; row++) {
+      let i = (row - face.y) * face.width + x - face.x;
+      let j = (row - design.y) * design.width + x - design.x;
+      for (const end = i + width; i < end; i++, j++) if (from[i] >= 0x01000000) to[j] = 0;
+    }
+  }
   return trimToPaint(left);
 }
 

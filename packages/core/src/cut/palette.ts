@@ -1,14 +1,6 @@
+import type { PaletteColour } from '../document/row-types.js';
 import { wordsOf, type Bitmap } from '../raster/bitmap.js';
 import { labDistance, toHex, toLab, type Lab, type Rgb } from '../raster/colour.js';
-
-/** One of a design's main colours. */
-export interface PaletteColour {
-  hex: string;
-  /** In plain words: "deep blue", "pale sand". */
-  name: string;
-  /** Of the design's opaque pixels, 0 to 1. */
-  share: number;
-}
 
 /** Shades nearer than this (OKLab × 100) are counted as one colour. */
 const SAME = 9;

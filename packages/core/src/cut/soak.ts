@@ -2,7 +2,6 @@ import { refuse, type Result } from '../errors.js';
 import { withDefaults } from '../options.js';
 import { wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { colourTest } from '../raster/colour.js';
-import { distanceField } from '../raster/distance-field.js';
 import { reachOf } from '../raster/morphology.js';
 import { createPlacedMask, type PlacedMask } from '../raster/mask.js';
 
@@ -43,7 +42,9 @@ export function soak(
   const sy = Math.floor(seed.y) - design.y;
   const none = () => refuse('nothing-there', 'There is no paint to soak up here.', seed);
   if (sx < 0 || sy < 0 || sx >= width || sy >= height || words[sy * width + sx] >>> 24 === 0) return none();
+  const whole = within && within.x === design.x && within.y === design.y && within.width === width ? within.data : null;
   const allowed = (x: number, y: number) => {
+    if (whole) return whole[y * width + x] > 0;
     if (!within) return true;
     const wx = x + design.x - within.x;
     const wy = y + design.y - within.y;
@@ -191,23 +192,47 @@ function withOutline(
       region.data.subarray(y * region.width, (y + 1) * region.width),
       (region.y + y - rect.y) * rect.width + region.x - rect.x,
     );
-  const nearest = new Int32Array(out.data.length);
-  const far = distanceField(out, { nearest });
   const words = wordsOf(design);
+  const steps = stepsOutwards(reach);
+  const near = reachOf(out, reach);
   const added: number[] = [];
-  for (let i = 0; i < far.length; i++) {
-    if (far[i] === 0 || far[i] > reach) continue;
+  for (let i = 0; i < near.length; i++) {
+    if (near[i] === 0 || out.data[i] !== 0) continue;
     const x = (i % rect.width) + rect.x;
     const y = ((i / rect.width) | 0) + rect.y;
     const word = words[y * design.width + x];
     if (word >>> 24 === 0 || !allowed(x, y)) continue;
+    const { nearest, far } = nearestOf(out, rect.width, i, steps);
     // Beyond a soft edge of a pixel or so, paint like the region's own is somebody else's.
-    if (far[i] > 1.5 && like(word)) continue;
-    if (far[i] > 1.5 && !darkensTowards(words, design.width, rect, nearest[i], x, y)) continue;
+    if (far > 1.5 && like(word)) continue;
+    if (far > 1.5 && !darkensTowards(words, design.width, rect, nearest, x, y)) continue;
     added.push(i);
   }
   for (const i of added) out.data[i] = 255;
   return out;
+}
+
+/** Whole-pixel steps up to `reach` px away, nearest first: dx, dy, distance. */
+function stepsOutwards(reach: number): Float64Array {
+  const whole = Math.floor(reach);
+  const steps: [number, number, number][] = [];
+  for (let dy = -whole; dy <= whole; dy++)
+    for (let dx = -whole; dx <= whole; dx++) if (Math.hypot(dx, dy) <= reach) steps.push([dx, dy, Math.hypot(dx, dy)]);
+  return Float64Array.from(steps.sort((a, b) => a[2] - b[2]).flat());
+}
+
+/** The pixel of a mask that lies nearest to one within reach of it. */
+function nearestOf(mask: PlacedMask, width: number, at: number, steps: Float64Array): { nearest: number; far: number } {
+  const x = at % width;
+  const y = (at / width) | 0;
+  for (let k = 0; k < steps.length; k += 3) {
+    const nx = x + steps[k];
+    const ny = y + steps[k + 1];
+    if (nx < 0 || ny < 0 || nx >= width || ny >= mask.height) continue;
+    const nearest = ny * width + nx;
+    if (mask.data[nearest] !== 0) return { nearest, far: steps[k + 2] };
+  }
+  return { nearest: at, far: Infinity };
 }
 
 /** Is the paint at (x, y) at least as far from the region's colour as what lies between, i.e. still line and not the fill beyond? */

@@ -143,3 +143,28 @@ export function faceMask(face: PlacedBitmap): PlacedMask {
   for (let i = 0; i < data.length; i++) if (words[i] >>> 24 !== 0) data[i] = 255;
   return { x: face.x, y: face.y, width: face.width, height: face.height, data };
 }
+
+/**
+ * Two pieces that have the same pixel, which a cut never makes, though putting back what somebody has cut anew since could.
+ * @param changed the pieces to hold against all others
+ */
+export function findSharedPixels(faces: Faces, changed: readonly string[]): [string, string] | null {
+  for (const id of changed) {
+    const face = faces.get(id);
+    if (!face) continue;
+    for (const [otherId, other] of faces) if (otherId !== id && other && shareAPixel(face, other)) return [id, otherId];
+  }
+  return null;
+}
+
+function shareAPixel(a: PlacedBitmap, b: PlacedBitmap): boolean {
+  const { x, y, width, height } = intersectRects(a, b);
+  const wa = wordsOf(a);
+  const wb = wordsOf(b);
+  for (let row = y; row < y + height; row++) {
+    const i = (row - a.y) * a.width + x - a.x;
+    const j = (row - b.y) * b.width + x - b.x;
+    for (let k = 0; k < width; k++) if (wa[i + k] >>> 24 !== 0 && wb[j + k] >>> 24 !== 0) return true;
+  }
+  return false;
+}

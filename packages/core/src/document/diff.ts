@@ -1,5 +1,6 @@
 import { withDefaults } from '../options.js';
 import type { CharacterDoc, Diff, Row } from './rows.js';
+import { LIST_TABLES, allRows, docOf, rowsOf } from './tables.js';
 
 /** The diff that undoes `diff`; every row keeps counting its versions upwards when it is applied. */
 export function invertDiff(diff: Diff): Diff {
@@ -17,48 +18,35 @@ export function isEmptyDiff(diff: Diff): boolean {
 
 /** The character after a diff; the one given is not changed. */
 export function applyDiff(doc: CharacterDoc, diff: Diff): CharacterDoc {
-  const next: CharacterDoc = {
-    ...doc,
-    views: [...doc.views],
-    parts: [...doc.parts],
-    pieces: [...doc.pieces],
-    joints: [...doc.joints],
+  let { character } = doc;
+  const lists = new Map(LIST_TABLES.map((table) => [table, new Map(rowsOf(doc, table).map((row) => [row.id, row]))]));
+  const put = (row: Row) => {
+    if (row.table === 'character') character = row;
+    else lists.get(row.table)?.set(row.id, row);
   };
-  for (const row of diff.removed) removeRow(next, row);
-  for (const [, after] of diff.updated) putRow(next, after);
-  for (const row of diff.added) putRow(next, row);
-  return next;
+  for (const row of diff.removed) if (row.table !== 'character') lists.get(row.table)?.delete(row.id);
+  for (const [, after] of diff.updated) put(after);
+  for (const row of diff.added) put(row);
+  return docOf(character, (table) => [...(lists.get(table)?.values() ?? [])] as never);
 }
 
-function putRow(doc: CharacterDoc, row: Row): void {
-  if (row.table === 'character') {
-    doc.character = row;
-    return;
+/** What leads from one state of a character to another; versions count on from `from`. */
+export function diffBetween(from: CharacterDoc, to: CharacterDoc): Diff {
+  const diff = new DiffBuilder();
+  const before = new Map(allRows(from).map((row) => [row.id, row]));
+  for (const row of allRows(to)) {
+    const old = before.get(row.id);
+    before.delete(row.id);
+    if (!old) diff.add(row);
+    else diff.update(old, withoutVersion(row));
   }
-  const list = listOf(doc, row.table) as Row[];
-  const at = list.findIndex((r) => r.id === row.id);
-  if (at < 0) list.push(row);
-  else list[at] = row;
+  for (const row of before.values()) diff.remove(row);
+  return diff.build();
 }
 
-function removeRow(doc: CharacterDoc, row: Row): void {
-  if (row.table === 'character') return;
-  const list = listOf(doc, row.table) as Row[];
-  const at = list.findIndex((r) => r.id === row.id);
-  if (at >= 0) list.splice(at, 1);
-}
-
-function listOf(doc: CharacterDoc, table: Exclude<Row['table'], 'character'>) {
-  switch (table) {
-    case 'view':
-      return doc.views;
-    case 'part':
-      return doc.parts;
-    case 'piece':
-      return doc.pieces;
-    case 'joint':
-      return doc.joints;
-  }
+function withoutVersion(row: Row): Partial<Row> {
+  const { version: _, ...content } = row;
+  return content;
 }
 
 /** An edit that changes nothing: what others are joined to. */
@@ -105,4 +93,18 @@ export class DiffBuilder {
 
 function sameContent(a: Row, b: Row): boolean {
   return JSON.stringify({ ...a, version: 0 }) === JSON.stringify({ ...b, version: 0 });
+}
+
+/** Two diffs made one after the other, as one. */
+export function joinDiffs(first: Diff, second: Diff): Diff {
+  const diff = new DiffBuilder();
+  for (const row of first.added) diff.add(row);
+  for (const row of first.removed) diff.remove(row);
+  for (const [before, after] of first.updated) diff.update(before, after);
+  for (const row of second.removed) diff.remove(row);
+  for (const row of second.added) diff.add(row);
+  for (const [before, after] of second.updated) {
+    diff.update(before, withoutVersion(after));
+  }
+  return diff.build();
 }

@@ -1,4 +1,4 @@
-import { nameFor } from '../naming/scheme.js';
+import { nameFor } from './naming.js';
 import type { CharacterDoc, JointRow, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
 /** The pieces of a view, back to front. */
@@ -14,18 +14,15 @@ export interface DrawStep {
   sheet: 'line' | 'piece';
 }
 
-/**
- * Everything that is drawn of a view, back to front: a limb's lines under all lie beneath the first of its pieces.
- * @param all also of pieces whose line has not been worked out yet
- */
-export function drawSteps(doc: CharacterDoc, viewId: ViewId, all = false): DrawStep[] {
+/** Everything that is drawn of a view, back to front: a limb's lines under all lie beneath the first of its pieces. */
+export function drawSteps(doc: CharacterDoc, viewId: ViewId): DrawStep[] {
   const order = drawOrder(doc, viewId);
   const drawn = new Set<PieceId>();
   return order.flatMap((piece) => {
     const limb = limbUnderLine(doc, piece.id);
     const first = limb.size > 0 && ![...limb].some((id) => drawn.has(id));
     drawn.add(piece.id);
-    const lines = first ? order.filter((p) => limb.has(p.id) && (all || p.line)) : [];
+    const lines = first ? order.filter((p) => limb.has(p.id)) : [];
     return [...lines.map((p) => ({ piece: p, sheet: 'line' as const })), { piece, sheet: 'piece' as const }];
   });
 }

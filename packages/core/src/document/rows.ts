@@ -1,11 +1,6 @@
-import type { NameTokens, NamingScheme } from '../naming/scheme.js';
-import type { BlendMode } from '../layers/blend.js';
-import type { LayerRole } from '../layers/sort-layers.js';
-import type { DiscOn, OutlineOn } from '../joint/round-joint.js';
-import type { Plan } from '../plan/plan.js';
-import type { PaletteColour } from '../cut/palette.js';
-import type { JointKind } from '../plan/known-parts.js';
+import type { NameTokens, NamingScheme } from './naming.js';
 import type { Rgb } from '../raster/colour.js';
+import type { BlendMode, DiscOn, JointKind, LayerRole, OutlineOn, PaletteColour, Plan } from './row-types.js';
 
 declare const brand: unique symbol;
 type Id<Name extends string> = string & { readonly [brand]?: Name };
@@ -103,14 +98,6 @@ export interface PieceRow extends RowBase {
   depth: number;
   /** The design's own visible pixels: which of them are this piece's. */
   face: SheetRef;
-  /** Copies of the neighbours' visible pixels; follows from the rest. */
-  overlap: SheetRef | null;
-  /** Paint that is hidden at rest; follows from the rest. */
-  under: SheetRef | null;
-  /** Drawn in place of the face: edges unmixed, the layer's own paint put in; follows from the rest. */
-  clean: SheetRef | null;
-  /** Outline drawn beneath all fills of the limb; follows from the rest. */
-  line: SheetRef | null;
   /** Paint that came with the piece's own layers, also where it is hidden at rest. */
   own: SheetRef | null;
   /** Pixels taken and left where they were, which the overlap copies. */
@@ -122,6 +109,21 @@ export interface PieceRow extends RowBase {
   /** Are blends along its edges taken apart? */
   unmix: boolean;
 }
+
+/** What follows from a piece's rows and those around it; never kept in a row (see `derived-sheets`). */
+export interface DerivedRefs {
+  /** Copies of the neighbours' visible pixels. */
+  overlap: SheetRef | null;
+  /** Paint that is hidden at rest. */
+  under: SheetRef | null;
+  /** Drawn in place of the face: edges unmixed, the layer's own paint put in. */
+  clean: SheetRef | null;
+  /** Outline drawn beneath all fills of the limb. */
+  line: SheetRef | null;
+}
+
+/** The derived sheets of pieces, by piece. */
+export type SheetsOf = Readonly<Record<PieceId, DerivedRefs>>;
 
 /** A piece's layers kept as sheets of their own; drawn in this order they are its paint. */
 export interface ApartSheets {
@@ -164,17 +166,16 @@ export interface JointRow extends RowBase {
   confidence: number;
 }
 
-export type Row = CharacterRow | ViewRow | PartRow | PieceRow | JointRow;
-export type TableName = Row['table'];
-
-/** A whole character, as the bench holds it. */
-export interface CharacterDoc {
+/** The row of each table of a character. */
+export interface RowOf {
   character: CharacterRow;
-  views: ViewRow[];
-  parts: PartRow[];
-  pieces: PieceRow[];
-  joints: JointRow[];
+  view: ViewRow;
+  part: PartRow;
+  piece: PieceRow;
+  joint: JointRow;
 }
+export type TableName = keyof RowOf;
+export type Row = RowOf[TableName];
 
 /** What an edit does to the rows; undo swaps it round. */
 export interface Diff {
@@ -183,3 +184,58 @@ export interface Diff {
   updated: [Row, Row][];
   removed: Row[];
 }
+
+/** What is known of a table of a character: everything that loads, saves, copies, compares or collects follows from it. */
+export interface Table<R> {
+  /** The rows' place in a `CharacterDoc`. */
+  list: string;
+  /** The field that names the row it belongs to, and that row's table; null for the character itself. */
+  belongsTo: { field: keyof R; table: TableName } | null;
+  /** Fields that refer to other rows of the character, which may be null. */
+  refers: { [F in keyof R]?: TableName };
+  /** Fields that hold blobs, at any depth. */
+  pictures: readonly (keyof R)[];
+  /** The order in which the rows are read. */
+  order: readonly (keyof R & string)[];
+}
+
+/** Every table of a character, those first that others belong or refer to. */
+export const TABLES = {
+  character: { list: 'character', belongsTo: null, refers: {}, pictures: [], order: [] },
+  view: {
+    list: 'views',
+    belongsTo: { field: 'characterId', table: 'character' },
+    refers: {},
+    pictures: ['designBlob', 'brought'],
+    order: ['key'],
+  },
+  part: {
+    list: 'parts',
+    belongsTo: { field: 'characterId', table: 'character' },
+    refers: { parentId: 'part' },
+    pictures: [],
+    order: ['id'],
+  },
+  piece: {
+    list: 'pieces',
+    belongsTo: { field: 'viewId', table: 'view' },
+    refers: { partId: 'part' },
+    pictures: ['face', 'own', 'extra', 'apart'],
+    order: ['depth', 'id'],
+  },
+  joint: {
+    list: 'joints',
+    belongsTo: { field: 'viewId', table: 'view' },
+    refers: { childId: 'piece', parentId: 'piece', twinId: 'joint' },
+    pictures: [],
+    order: ['id'],
+  },
+} as const satisfies { [T in TableName]: Table<RowOf[T]> };
+
+/** A table that may have any number of rows. */
+export type ListTable = Exclude<TableName, 'character'>;
+
+/** A whole character, as the bench holds it: its own row, and a list a table. */
+export type CharacterDoc = { character: CharacterRow } & {
+  [T in ListTable as (typeof TABLES)[T]['list']]: RowOf[T][];
+};

@@ -1,10 +1,8 @@
-import type { NameTokens } from '../naming/scheme.js';
-
-/** How a part is jointed to the one it hangs from. */
-export type JointKind = 'hinge' | 'one-sided' | 'swivel' | 'slide';
+import type { JointKind } from '../document/row-types.js';
+import type { NameTokens } from '../document/naming.js';
 
 /** Where a part usually lies in the body frame (see `bodyFrame`), and how far it may lie from there. */
-export interface UsualPlace {
+interface UsualPlace {
   /** Across: 0 on the axis, 1 at half the figure's width; of side B mirrored. */
   u: number;
   /** Down: 0 crown, 1 neck, 2 crotch, 3 floor. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { labelFor } from '../naming/scheme.js';
+import { labelFor } from '../document/naming.js';
 import { KNOWN_PARTS, partAddress, usualParent } from './known-parts.js';
 import { answerChoice, answerOf, planEntries, planFaults, planFrom, switchPart } from './plan.js';
 import { roomShortage, sizeNeed } from './size.js';

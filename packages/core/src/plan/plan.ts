@@ -1,50 +1,12 @@
+import type { Plan, PlannedPart, PlannedSet } from '../document/row-types.js';
 import { LimberError } from '../errors.js';
-import type { NameTokens } from '../naming/scheme.js';
-import { labelFor } from '../naming/scheme.js';
-import { KNOWN_PARTS, knownPart, partAddress, type JointKind, type KnownPart } from './known-parts.js';
+import type { NameTokens } from '../document/naming.js';
+import { labelFor } from '../document/naming.js';
+import { KNOWN_PARTS, knownPart, partAddress, type KnownPart } from './known-parts.js';
 import { CHOICES, DEFAULT_TEMPLATE, TEMPLATES, namesPart, writtenOut } from './templates.js';
 
-/** A part that the character is to have. */
-export interface PlannedPart extends NameTokens {
-  heading: string;
-  /** What it moves with, as `group/part`: the first that is there. */
-  parents: string[];
-  joint: JointKind | null;
-  /** Degrees. */
-  range: [number, number];
-  /** Hidden at rest: painted beneath later, and not counted as missing in Cut. */
-  hidden: boolean;
-}
-
-/** A set of swap drawings that the character will need. */
-export interface PlannedSet {
-  name: string;
-  kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
-  /** How many drawings. */
-  drawings: number;
-}
-
-/** The closest shot the design has to hold up in. */
-export interface ClosestShot {
-  /** Name of the part that fills the frame: an address, or `figure`. */
-  part: string;
-  /** Per cent of the frame's height that it fills. */
-  share: number;
-  /** Lines of the frame. */
-  frame: number;
-}
-
-/** What will move, how large it has to be drawn, and what is to come. */
-export interface Plan {
-  template: string;
-  parts: PlannedPart[];
-  shot: ClosestShot;
-  views: string[];
-  sets: PlannedSet[];
-}
-
 /** The most parts a plan may have. */
-export const MOST_PARTS = 200;
+const MOST_PARTS = 200;
 
 function planned(part: KnownPart): PlannedPart {
   const { heading, group, side, part: name, index, parents, joint, range, hidden } = part;

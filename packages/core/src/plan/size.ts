@@ -1,5 +1,5 @@
 import type { Rect } from '../raster/bitmap.js';
-import type { ClosestShot } from './plan.js';
+import type { ClosestShot } from '../document/row-types.js';
 
 /** What a shot needs of a drawing, px. */
 export interface SizeNeed {

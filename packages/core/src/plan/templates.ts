@@ -1,4 +1,4 @@
-import type { NameTokens } from '../naming/scheme.js';
+import type { NameTokens } from '../document/naming.js';
 
 /** A breakdown to start from, as data: add one here, and it is offered. */
 export interface Template {

@@ -38,17 +38,26 @@ export function colourDistance(p: Rgb, q: Rgb): number {
   return labDistance(toLab(p[0], p[1], p[2]), toLab(q[0], q[1], q[2]));
 }
 
+/** Colours that `colourTest` remembers at once. */
+const TABLE = 1 << 14;
+
 /**
  * A test of colour words (alpha aside) by their distance to one colour (see `labDistance`); each colour is measured once,
  * so that it can be asked of every pixel.
  */
 export function colourTest(colour: Rgb, isNear: (distance: number) => boolean): (word: number) => boolean {
-  const known = new Uint8Array(1 << 24);
+  // A small table by the colour's low bits is soon filled and stays near the processor; what collides is measured again.
+  const colours = new Int32Array(TABLE).fill(-1);
+  const answers = new Uint8Array(TABLE);
   const lab = toLab(...colour);
   return (word) => {
     const c = word & 0xffffff;
-    if (known[c] === 0) known[c] = isNear(labDistance(toLab(c & 255, (c >>> 8) & 255, c >>> 16), lab)) ? 1 : 2;
-    return known[c] === 1;
+    const at = (c ^ (c >>> 11)) & (TABLE - 1);
+    if (colours[at] !== c) {
+      colours[at] = c;
+      answers[at] = isNear(labDistance(toLab(c & 255, (c >>> 8) & 255, c >>> 16), lab)) ? 1 : 0;
+    }
+    return answers[at] === 1;
   };
 }
 

@@ -92,54 +92,67 @@ export interface Region {
  * @returns `labels` holds for each pixel the group's index + 1, or 0 outside.
  */
 export function connectedRegions(mask: Mask, threshold = INSIDE): { labels: Int32Array; regions: Region[] } {
-  const { width, height, data } = mask;
+  const { width, height } = mask;
+  const { starts, ends, rows, root } = joinedRuns(mask, threshold);
+  // A root is the first run of its group in reading order.
+  const found = new Map<number, Region & { label: number }>();
+  for (let run = 0; run < starts.length; run++) {
+    const own = root(run);
+    const [from, to, y] = [starts[run], ends[run], rows[run]];
+    const group = found.get(own);
+    if (!group) {
+      const bounds = { x: from, y, width: to - from, height: 1 };
+      found.set(own, { label: own, area: to - from, bounds, place: { x: from + 0.5, y: y + 0.5 } });
+      continue;
+    }
+    const { bounds } = group;
+    const right = Math.max(bounds.x + bounds.width, to);
+    bounds.x = Math.min(bounds.x, from);
+    bounds.width = right - bounds.x;
+    bounds.height = y - bounds.y + 1;
+    group.area += to - from;
+  }
+  const sorted = [...found.values()].sort((a, b) => b.area - a.area);
+  const labelOf = new Map(sorted.map(({ label }, i) => [label, i + 1]));
   const labels = new Int32Array(width * height);
-  const found: (Region & { label: number })[] = [];
-  const stack: number[] = [];
-  let next = 0;
-  for (let start = 0; start < data.length; start++) {
-    if (data[start] <= threshold || labels[start] !== 0) continue;
-    const label = ++next;
-    let area = 0;
-    let left = width;
-    let right = 0;
-    let top = height;
-    let bottom = 0;
-    labels[start] = label;
-    stack.push(start);
-    while (stack.length > 0) {
-      const at = stack.pop() as number;
-      const y = (at / width) | 0;
-      const x = at - y * width;
-      area++;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      if (y > bottom) bottom = y;
-      const x0 = x > 0 ? x - 1 : 0;
-      const x1 = x < width - 1 ? x + 1 : x;
-      const y0 = y > 0 ? y - 1 : 0;
-      const y1 = y < height - 1 ? y + 1 : y;
-      for (let ny = y0; ny <= y1; ny++) {
-        for (let nx = x0; nx <= x1; nx++) {
-          const i = ny * width + nx;
-          if (labels[i] === 0 && data[i] > threshold) {
-            labels[i] = label;
-            stack.push(i);
-          }
-        }
+  for (let run = 0; run < starts.length; run++)
+    labels.fill(labelOf.get(root(run)) as number, rows[run] * width + starts[run], rows[run] * width + ends[run]);
+  return { labels, regions: sorted.map(({ area, bounds, place }) => ({ area, bounds, place })) };
+}
+
+/** The runs of a mask in reading order, those that touch (8 neighbours) joined: `root` leads to the first of its group. */
+function joinedRuns({ width, height, data }: Mask, threshold: number) {
+  const starts: number[] = [];
+  const ends: number[] = [];
+  const rows: number[] = [];
+  const parents: number[] = [];
+  const root = (run: number): number => {
+    let at = run;
+    while (parents[at] !== at) at = parents[at] = parents[parents[at]];
+    return at;
+  };
+  let above = 0;
+  for (let y = 0; y < height; y++) {
+    const first = starts.length;
+    const row = y * width;
+    let over = above;
+    for (let x = 0; x < width; x++) {
+      if (data[row + x] <= threshold) continue;
+      const from = x;
+      while (x < width && data[row + x] > threshold) x++;
+      const run = starts.length;
+      starts.push(from);
+      ends.push(x);
+      rows.push(y);
+      parents.push(run);
+      while (over < first && ends[over] < from) over++;
+      for (let k = over; k < first && starts[k] <= x; k++) {
+        const [a, b] = [root(k), root(run)];
+        if (a < b) parents[b] = a;
+        else parents[a] = b;
       }
     }
-    found.push({
-      label,
-      area,
-      bounds: { x: left, y: top, width: right - left + 1, height: bottom - top + 1 },
-      place: { x: (start % width) + 0.5, y: Math.floor(start / width) + 0.5 },
-    });
+    above = first;
   }
-  found.sort((a, b) => b.area - a.area || a.label - b.label);
-  const rank = new Int32Array(next + 1);
-  found.forEach((region, index) => (rank[region.label] = index + 1));
-  for (let i = 0; i < labels.length; i++) labels[i] = rank[labels[i]];
-  return { labels, regions: found.map(({ area, bounds, place }) => ({ area, bounds, place })) };
+  return { starts, ends, rows, root };
 }

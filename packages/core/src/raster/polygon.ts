@@ -18,6 +18,17 @@ export function pointBounds(points: ArrayLike<number>): Rect {
   return { x, y, width: Math.max(0, Math.ceil(right) - x), height: Math.max(0, Math.ceil(bottom) - y) };
 }
 
+/** A hand's line is this many times as long as the canvas is wide and high together, at most. */
+const LONGEST = 40;
+
+/** Is a line longer than any hand draws, so that following it would take for ever? */
+export function isTangled(points: ArrayLike<number>, canvas: { width: number; height: number }): boolean {
+  let length = 0;
+  for (let i = 0; i + 3 < points.length; i += 2)
+    length += Math.hypot(points[i + 2] - points[i], points[i + 3] - points[i + 1]);
+  return length > LONGEST * (canvas.width + canvas.height);
+}
+
 /**
  * The pixels whose centre lies inside a closed loop (even-odd), as a mask of 0 and 255.
  * @param loop x, y pairs, px; closes by itself

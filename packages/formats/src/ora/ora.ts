@@ -1,7 +1,7 @@
 import { LimberError } from '@limber-sheaf/core';
 import { XMLBuilder, XMLParser } from 'fast-xml-parser';
 import { readZip, writeZip } from '../zip/zip.js';
-import { plainText } from './read-layers.js';
+import { plainText } from '../layered/layer-name.js';
 
 /** A layer of an OpenRaster file: its PNG and where it sits, px. */
 export interface OraLayer {
@@ -81,7 +81,7 @@ export function writeOpenRaster(document: OraDocument): Uint8Array {
       image: [{ stack: topFirst(document.layers) }],
       ':@': { '@_version': '0.0.6', '@_w': String(document.width), '@_h': String(document.height) },
     },
-  ]) as string;
+  ]);
   return writeZip(
     [
       { path: 'mimetype', bytes: new TextEncoder().encode(MIME) },

@@ -1,6 +1,7 @@
 import { BLEND_MODES, LimberError, type BlendMode } from '@limber-sheaf/core';
 import { XMLParser } from 'fast-xml-parser';
-import { LAYER_LIMITS, plainNode, type FileNode, type LayeredFile } from '../layered/layered-file.js';
+import { layerName } from '../layered/layer-name.js';
+import { LAYER_LIMITS, PixelBudget, plainNode, type FileNode, type LayeredFile } from '../layered/layered-file.js';
 import { readZip } from '../zip/zip.js';
 
 interface XmlNode {
@@ -8,14 +9,6 @@ interface XmlNode {
   stack?: XmlNode[];
   image?: XmlNode[];
   ':@'?: Record<string, string>;
-}
-
-/** The five entities every XML file may use; others are never expanded, so that no file can grow on us. */
-const ENTITIES: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };
-
-/** Text with XML's own five entities put in. */
-export function plainText(text: string): string {
-  return text.replace(/&(amp|lt|gt|quot|apos);/g, (_, name: string) => ENTITIES[name]);
 }
 
 /**
@@ -51,6 +44,7 @@ export function readOraLayers(bytes: Uint8Array): LayeredFile {
   const height = Number(size['@_h']);
   if (!root?.image || !Number.isInteger(width) || !Number.isInteger(height) || width < 1 || height < 1)
     throw new LimberError('damaged-file', 'The OpenRaster file has no layer stack.');
+  const budget = new PixelBudget({ width, height });
   const notes: string[] = [];
   let count = 0;
   const walk = (nodes: readonly XmlNode[], x: number, y: number, depth: number): FileNode[] => {
@@ -65,9 +59,9 @@ export function readOraLayers(bytes: Uint8Array): LayeredFile {
           'Merge some of them first.',
         );
       const at = node[':@'] ?? {};
-      const made = plainNode(plainText(at['@_name'] ?? ''));
-      const left = x + (Number(at['@_x'] ?? 0) || 0);
-      const top = y + (Number(at['@_y'] ?? 0) || 0);
+      const made = plainNode(layerName(at['@_name'] ?? '', notes));
+      const left = x + wholePx(at['@_x']);
+      const top = y + wholePx(at['@_y']);
       made.visible = at['@_visibility'] !== 'hidden';
       made.opacity = Math.min(1, Math.max(0, Number(at['@_opacity'] ?? 1)));
       if (Number.isNaN(made.opacity)) made.opacity = 1;
@@ -88,7 +82,13 @@ export function readOraLayers(bytes: Uint8Array): LayeredFile {
   const inner = root.image.find((node) => node.stack);
   const nodes = walk(inner?.stack ?? [], 0, 0, 0);
   const merged = files.get('mergedimage.png');
-  return { width, height, nodes, merged: merged ? { png: merged } : null, notes };
+  return { width, height, nodes, budget, merged: merged ? { png: merged } : null, notes };
+}
+
+/** An offset in whole pixels: layers lie on the grid. Anything that is no number counts as none. */
+function wholePx(text: string | undefined): number {
+  const px = Math.round(Number(text ?? 0));
+  return Number.isFinite(px) ? Math.max(-1e6, Math.min(1e6, px)) : 0;
 }
 
 function blendOf(op: string | undefined, name: string, notes: string[]): BlendMode {

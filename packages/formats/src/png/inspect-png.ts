@@ -9,6 +9,8 @@ export interface PngInfo {
   colour: 'grey' | 'rgb' | 'palette' | 'grey-alpha' | 'rgba';
   interlaced: boolean;
   animated: boolean;
+  /** Does the file lack its end chunk, and nothing else? */
+  endless: boolean;
   /** What a reader will have to convert, in the artist's words; empty for plain 8-bit RGBA. */
   notes: string[];
 }
@@ -83,7 +85,11 @@ export function inspectPng(bytes: Uint8Array): PngInfo {
     }
     at += 12 + length;
   }
-  if (!info || !sawData || !sawEnd) throw damaged('The PNG file ends too early.');
+  if (!info || !sawData) throw damaged('The PNG file ends too early.');
+  if (!sawEnd) {
+    info.endless = true;
+    info.notes.push('The file lacks its end mark; its picture is whole.');
+  }
   if (info.colour === 'palette' && !sawPalette) throw damaged('The PNG file lacks its palette.');
   return info;
 }
@@ -112,5 +118,8 @@ function readHeader(view: DataView, at: number, length: number): PngInfo {
   if (depth === 16) notes.push('16 bits a channel were brought down to 8.');
   if (colour === 'grey' || colour === 'grey-alpha') notes.push('The greyscale picture was made RGB.');
   if (colour === 'palette') notes.push('The palette picture was made RGB.');
-  return { width, height, depth, colour, interlaced, animated: false, notes };
+  return { width, height, depth, colour, interlaced, animated: false, endless: false, notes };
 }
+
+/** The end chunk of a PNG, for a file that lacks it. */
+export const PNG_END = Uint8Array.from([0, 0, 0, 0, 0x49, 0x45, 0x4e, 0x44, 0xae, 0x42, 0x60, 0x82]);

@@ -11,7 +11,7 @@ export function decodePng(bytes: Uint8Array): Bitmap {
   const { width, height, depth, channels } = image;
   if (image.palette) {
     const rgb = convertIndexedToRgb(image);
-    return toRgba(rgb as Uint8Array, width, height, rgb.length / (width * height));
+    return toRgba(rgb, width, height, rgb.length / (width * height));
   }
   if (depth === 16) throw new LimberError('damaged-file', 'A PNG of 16 bits a channel has to be converted first.');
   return toRgba(image.data as Uint8Array, width, height, channels);
@@ -42,4 +42,23 @@ function toRgba(data: Uint8Array, width: number, height: number, channels: numbe
 /** Encodes straight RGBA as an 8-bit PNG; the same pixels give the same bytes. */
 export function encodePng(bitmap: Bitmap): Uint8Array {
   return encode({ width: bitmap.width, height: bitmap.height, data: bitmap.data, channels: 4, depth: 8 });
+}
+
+/** Does a palette PNG use a colour that its palette does not have? */
+export function reachesPastPalette(bytes: Uint8Array): boolean {
+  try {
+    const { palette, depth, data, width, height } = decode(bytes);
+    if (!palette) return false;
+    const row = Math.ceil((width * depth) / 8);
+    const mask = (1 << depth) - 1;
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        const bit = x * depth;
+        const index = (data[y * row + (bit >> 3)] >> (8 - depth - (bit & 7))) & mask;
+        if (index >= palette.length) return true;
+      }
+    return false;
+  } catch {
+    return false;
+  }
 }

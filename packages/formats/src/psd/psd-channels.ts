@@ -1,5 +1,6 @@
 import { LimberError } from '@limber-sheaf/core';
 import { unzlibSync } from 'fflate';
+import { LAYER_LIMITS } from '../layered/layered-file.js';
 
 /** How a channel is packed, by the number before it. */
 const RAW = 0;
@@ -19,6 +20,12 @@ export interface ChannelShape {
   colour: boolean;
 }
 
+/** The rows of a channel that are wanted: those on the canvas. */
+export interface Rows {
+  from: number;
+  to: number;
+}
+
 /** Where a row of a channel begins and ends: 1-bit rows fill whole bytes. */
 function rowBytes(width: number, depth: number): number {
   return Math.ceil((width * depth) / 8);
@@ -27,23 +34,35 @@ function rowBytes(width: number, depth: number): number {
 /**
  * Unpacks one channel into a byte a pixel, 0 to 255.
  * @param compression 0 raw, 1 runs (a length for each row, then the rows), 2 deflated, 3 deflated differences
+ * @param rows which rows to unpack; the others are passed over
  * @throws LimberError `damaged-file`
  */
-export function unpackChannel(data: Uint8Array, compression: number, shape: ChannelShape): Uint8Array {
+export function unpackChannel(
+  data: Uint8Array,
+  compression: number,
+  shape: ChannelShape,
+  rows: Rows = { from: 0, to: shape.height },
+): Uint8Array {
   const { width, height, depth } = shape;
   const row = rowBytes(width, depth);
   const size = row * height;
+  const kept = { ...shape, height: rows.to - rows.from };
   switch (compression) {
     case RAW:
       if (data.length < size) throw damaged();
-      return toBytes(data.subarray(0, size), shape);
-    case RUNS:
-      return toBytes(unpackRows(data, runLengths(data, height), 2 * height, row), shape);
+      return toBytes(data.subarray(rows.from * row, rows.to * row), kept);
+    case RUNS: {
+      const lengths = runLengths(data, height);
+      const start = lengths.subarray(0, rows.from).reduce((sum, length) => sum + length, 2 * height);
+      return toBytes(unpackRows(data, lengths.subarray(rows.from, rows.to), start, row), kept);
+    }
     case ZIP:
     case ZIP_OF_STEPS: {
-      const plain = inflate(data, size);
-      if (compression === ZIP_OF_STEPS) return toBytes(sumSteps(plain, shape), shape);
-      return toBytes(plain, shape);
+      if (size > LAYER_LIMITS.pixels)
+        throw new LimberError('too-large', 'A layer of the PSD is larger than is read.', 'Crop it to the canvas.');
+      const plain = inflate(data, size).subarray(0, rows.to * row);
+      const steps = compression === ZIP_OF_STEPS ? sumSteps(plain, { ...shape, height: rows.to }) : plain;
+      return toBytes(steps.subarray(rows.from * row), kept);
     }
     default:
       throw damaged();

@@ -1,7 +1,17 @@
-import { LimberError, type BlendMode, type PlacedBitmap } from '@limber-sheaf/core';
+import {
+  LimberError,
+  createPlaced,
+  cropPlaced,
+  intersectRects,
+  trimToPaint,
+  type BlendMode,
+  type PlacedBitmap,
+  type Rect,
+} from '@limber-sheaf/core';
 import { readPsd, type Layer, type Psd } from 'ag-psd';
-import { LAYER_LIMITS, plainNode, type FileNode, type LayeredFile } from '../layered/layered-file.js';
-import { unpackChannel, unpackMerged } from './psd-channels.js';
+import { layerName } from '../layered/layer-name.js';
+import { LAYER_LIMITS, PixelBudget, plainNode, type FileNode, type LayeredFile } from '../layered/layered-file.js';
+import { unpackChannel, unpackMerged, type Rows } from './psd-channels.js';
 import { COLOUR_CHANNELS, conversionNotes, takeWhiteOut, toRgba } from './psd-colour.js';
 import { readEffects } from './psd-effects.js';
 import { readPsdHeader, type PsdHeader } from './psd-header.js';
@@ -54,16 +64,8 @@ export function readPsdLayers(bytes: Uint8Array): LayeredFile {
   const globalAngle = psd.imageResources?.globalAngle ?? 120;
   const notes = conversionNotes(header);
   let count = 0;
-  let pixels = 0;
-  const room = (rect: { width: number; height: number }) => {
-    pixels += rect.width * rect.height;
-    if (pixels > LAYER_LIMITS.pixels)
-      throw new LimberError(
-        'too-large',
-        'The file’s layers hold more pixels than are read.',
-        'Merge some of them first.',
-      );
-  };
+  const canvas = { x: 0, y: 0, width: header.width, height: header.height };
+  const budget = new PixelBudget(canvas);
   const walk = (layers: readonly Layer[], depth: number): FileNode[] => {
     if (depth > LAYER_LIMITS.depth) throw new LimberError('too-large', 'The file’s groups are nested too deeply.');
     return layers.map((layer) => {
@@ -73,7 +75,7 @@ export function readPsdLayers(bytes: Uint8Array): LayeredFile {
           `The file has more than ${LAYER_LIMITS.layers} layers.`,
           'Merge some of them first.',
         );
-      const node = plainNode(layer.name ?? '');
+      const node = plainNode(layerName(layer.name ?? '', notes));
       node.visible = !layer.hidden;
       node.opacity = layer.opacity ?? 1;
       node.fill = layer.fillOpacity ?? 1;
@@ -91,19 +93,24 @@ export function readPsdLayers(bytes: Uint8Array): LayeredFile {
       const masked = channel(MASK);
       if (mask && masked?.data && !mask.disabled) {
         const rect = rectOf(mask);
-        room(rect);
         const shape = { width: rect.width, height: rect.height, depth: header.depth, colour: false };
-        const data = unpackChannel(masked.data, masked.compression, shape);
-        node.mask = { ...rect, data, outside: mask.defaultColor ?? 0 };
+        const rows = rowsWithin(rect, canvas);
+        const onCanvas = { ...rect, y: rect.y + rows.from, height: rows.to - rows.from };
+        budget.take(onCanvas);
+        const data = unpackChannel(masked.data, masked.compression, shape, rows);
+        node.mask = { ...onCanvas, data, outside: mask.defaultColor ?? 0 };
       }
       if (layer.children) {
         node.children = walk(layer.children, depth + 1);
         node.passThrough = mode === 'pass through';
       } else {
         const rect = rectOf(layer);
-        room(rect);
-        const bitmap = layerPaint(layer, rect, header);
-        if (bitmap) node.picture = { bitmap };
+        // Trimmed as it is read: what a layer has room for is seldom what it holds.
+        const bitmap = layerPaint(layer, rect, header, canvas);
+        if (bitmap) {
+          budget.take(bitmap);
+          node.picture = { bitmap };
+        }
       }
       if (layer.adjustment) notes.push(`${node.name}: an adjustment shows only as in the merged picture.`);
       return node;
@@ -116,6 +123,7 @@ export function readPsdLayers(bytes: Uint8Array): LayeredFile {
     nodes,
     merged: psd.rawCompositeData ? { bitmap: mergedPaint(psd.rawCompositeData, header) } : null,
     notes,
+    budget,
   };
 }
 
@@ -128,27 +136,48 @@ function rectOf({
   return { x: left, y: top, width: Math.max(0, right - left), height: Math.max(0, bottom - top) };
 }
 
-/** A layer's own paint; null where it has no pixels. */
-function layerPaint(layer: Layer, rect: ReturnType<typeof rectOf>, header: PsdHeader): PlacedBitmap | null {
-  if (rect.width === 0 || rect.height === 0 || !layer.rawData) return null;
+/** The rows of a layer that lie on the canvas. */
+function rowsWithin({ y, height }: Rect, canvas: Rect): Rows {
+  const from = Math.min(height, Math.max(0, -y));
+  return { from, to: Math.max(from, Math.min(height, canvas.height - y)) };
+}
+
+/** Pixels of a layer that are put together at once. */
+const BAND = 4_000_000;
+
+/** A layer's own paint on the canvas, trimmed; null where it has none there. */
+function layerPaint(layer: Layer, rect: Rect, header: PsdHeader, canvas: Rect): PlacedBitmap | null {
+  const onCanvas = intersectRects(rect, canvas);
+  if (onCanvas.width === 0 || onCanvas.height === 0 || !layer.rawData) return null;
   const { depth, mode } = header;
-  const plane = (id: number): Uint8Array | null => {
-    const channel = layer.rawData?.channels.find((c) => c.id === id);
-    const shape = { width: rect.width, height: rect.height, depth, colour: id !== ALPHA };
-    return channel?.data ? unpackChannel(channel.data, channel.compression, shape) : null;
-  };
-  const colours = Array.from({ length: COLOUR_CHANNELS[mode] }, (_, id) => plane(id));
+  const ids = Array.from({ length: COLOUR_CHANNELS[mode] }, (_, id) => id);
+  const channelOf = (id: number) => layer.rawData?.channels.find((c) => c.id === id);
   // A layer without colour channels is empty; one that lacks a single channel is drawn without its ink.
-  if (colours.every((c) => c === null)) return null;
-  const blank = new Uint8Array(rect.width * rect.height);
-  return {
-    ...rect,
-    data: toRgba(
-      colours.map((c) => c ?? blank),
+  if (ids.every((id) => !channelOf(id)?.data)) return null;
+  const paint = createPlaced(onCanvas);
+  const rows = rowsWithin(rect, canvas);
+  // Band by band, so that a layer far wider than the canvas never stands in memory as a whole.
+  const high = Math.max(1, Math.floor(BAND / rect.width));
+  for (let from = rows.from; from < rows.to; from += high) {
+    const band = { from, to: Math.min(rows.to, from + high) };
+    const size = rect.width * (band.to - band.from);
+    const plane = (id: number): Uint8Array | null => {
+      const channel = channelOf(id);
+      const shape = { width: rect.width, height: rect.height, depth, colour: id !== ALPHA };
+      return channel?.data ? unpackChannel(channel.data, channel.compression, shape, band) : null;
+    };
+    const rgba = toRgba(
+      ids.map((id) => plane(id) ?? new Uint8Array(size)),
       plane(ALPHA),
       header,
-    ),
-  };
+    );
+    const part = { x: rect.x, y: rect.y + band.from, width: rect.width, height: band.to - band.from, data: rgba };
+    paint.data.set(
+      cropPlaced(part, { ...onCanvas, y: part.y, height: part.height }).data,
+      (part.y - onCanvas.y) * onCanvas.width * 4,
+    );
+  }
+  return trimToPaint(paint);
 }
 
 /** The merged picture that the file itself has. */

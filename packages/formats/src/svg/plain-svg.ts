@@ -1,7 +1,7 @@
 import { LimberError } from '@limber-sheaf/core';
 import { XMLBuilder, XMLParser } from 'fast-xml-parser';
 import { LAYER_LIMITS } from '../layered/layered-file.js';
-import { plainText } from '../ora/read-layers.js';
+import { plainText } from '../layered/layer-name.js';
 
 type XmlNode = Record<string, unknown> & { ':@'?: Record<string, string> };
 
@@ -88,7 +88,7 @@ export function plainSvg(bytes: Uint8Array): PlainSvg {
     processEntities: false,
   });
   const attributes = cleanAttributes(root[':@'] ?? {}, left);
-  const build = (inner: XmlNode[]) => builder.build([{ svg: inner, ':@': attributes }]) as string;
+  const build = (inner: XmlNode[]) => builder.build([{ svg: inner, ':@': attributes }]);
   const groups = children.filter((node) => tagOf(node) === 'g');
   const shared = (node: XmlNode) => SHARED.has(tagOf(node).toLowerCase()) || tagOf(node) === '#text';
   const drawn = children.filter((node) => !shared(node));

@@ -25,7 +25,7 @@ export function writeZip(files: readonly PackageFile[], store: readonly string[]
 }
 
 /** Limits on a zip that is read. */
-export const ZIP_LIMITS = { entries: 4000, bytes: 1024 * 1024 * 1024, ratio: 2000 } as const;
+export const ZIP_LIMITS = { entries: 4000, bytes: 300 * 1024 * 1024, ratio: 2000 } as const;
 
 /**
  * Unpacks a zip within limits.
@@ -34,6 +34,8 @@ export const ZIP_LIMITS = { entries: 4000, bytes: 1024 * 1024 * 1024, ratio: 200
 export function readZip(bytes: Uint8Array): PackageFile[] {
   let entries = 0;
   let total = 0;
+  if (hasLockedEntry(bytes))
+    throw new LimberError('damaged-file', 'The archive is locked with a password.', 'Save it without one.');
   try {
     const files = unzipSync(bytes, {
       filter: (file) => {
@@ -54,4 +56,23 @@ export function readZip(bytes: Uint8Array): PackageFile[] {
     if (error instanceof LimberError) throw error;
     throw new LimberError('damaged-file', 'The archive is damaged.');
   }
+}
+
+const ENTRY_SIGNATURE = 0x02014b50;
+const LOCKED = 1;
+
+/** Is an entry encrypted? By the flags in the archive's own list (APPNOTE 4.4.4), which is found from its end. */
+function hasLockedEntry(bytes: Uint8Array): boolean {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  for (let end = bytes.length - 22; end >= Math.max(0, bytes.length - 66_000); end--) {
+    if (view.getUint32(end, true) !== 0x06054b50) continue;
+    let at = view.getUint32(end + 16, true);
+    for (let n = view.getUint16(end + 10, true); n > 0 && at + 46 <= bytes.length; n--) {
+      if (view.getUint32(at, true) !== ENTRY_SIGNATURE) return false;
+      if (view.getUint16(at + 8, true) & LOCKED) return true;
+      at += 46 + view.getUint16(at + 28, true) + view.getUint16(at + 30, true) + view.getUint16(at + 32, true);
+    }
+    return false;
+  }
+  return false;
 }

@@ -1,49 +1,60 @@
-import { drawOrder, drawSteps, hangingFrom, pieceById } from '@limber-sheaf/core';
+import { drawOrder, drawSteps, hangingFrom, pieceById, placePieces } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from 'react-konva';
 import { useOnBench } from '../context';
+import type { Station, StationEntry } from '../station';
+import { useStores } from '../ActionRow';
 import { useBench } from '../store';
-import { PlanOverlay } from '../../stations/plan/PlanOverlay';
-import { CutOverlay } from '../../stations/cut/CutOverlay';
-import { JointOverlay } from '../../stations/joints/JointOverlay';
+import { useTheme } from '../../ui/theme';
 import { PickedContour } from './PickedContour';
 import { DAY, NIGHT } from './palette';
 import { PieceNode } from './PieceNode';
-import { placePieces } from './bends';
-import { useBlobImage } from './useBlobImage';
+import { useBlobImage, usePicturesComing } from './useBlobImage';
 import { usePointer } from './usePointer';
 import { useUncut } from './useUncut';
 import { ACTIONS, ACTIONS_AND_STRIP, useViewport } from './useViewport';
 import { useXray } from './useXray';
 
 /** The character on laid paper: what is cut in full colour, what is not pale and hatched, and what a station draws on it. */
-export function LightTable() {
-  const { doc, view, station } = useOnBench();
-  const { viewport, peek, solo, bends, pickedJoint, night, tool, placing, butt, panning } = useBench();
+export function LightTable({ entry, station }: { entry: StationEntry; station: Station | null }) {
+  const bench = useOnBench();
+  const { doc, sheets, view } = bench;
+  const viewport = useBench((s) => s.viewport);
+  const peek = useBench((s) => s.peek);
+  const solo = useBench((s) => s.solo);
+  const bends = useBench((s) => s.bends);
+  const pickedJoint = useBench((s) => s.pickedJoint);
+  const night = useTheme((s) => s.night);
+  const butt = useBench((s) => s.butt);
+  const panning = useBench((s) => s.panning);
+  const points = usePoints(station);
   const box = useRef<HTMLDivElement>(null);
   const stage = useRef<Konva.Stage>(null);
-  const size = useViewport(box, view, station === 'cut' ? ACTIONS_AND_STRIP : ACTIONS);
+  const size = useViewport(box, view, station?.stripBeneath ? ACTIONS_AND_STRIP : ACTIONS);
   const palette = night ? NIGHT : DAY;
   const pieces = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   const steps = useMemo(() => drawSteps(doc, view.id), [doc, view.id]);
   const design = useBlobImage(view.designBlob);
+  const coming = usePicturesComing();
   const uncut = useUncut(view, pieces, palette.canvas, palette.ink);
-  const bending = station === 'joints';
+  const bending = entry.bends === true;
   const placements = useMemo(() => placePieces(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
   const lit = useMemo(() => {
     const joint = bending && doc.joints.find((j) => j.id === pickedJoint);
     if (!joint) return null;
     return new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id)]);
   }, [doc, pickedJoint, bending]);
-  const flat = useXray(doc, view.id);
-  const pointer = usePointer(placements);
+  const flat = useXray(bench);
+  const pointer = usePointer(placements, station?.hand);
 
   return (
     <div
       ref={box}
+      data-testid="light-table"
+      aria-busy={coming || !design || !uncut}
       className="absolute inset-0 touch-none"
-      style={{ cursor: panning ? 'grabbing' : tool || placing ? 'crosshair' : 'default' }}
+      style={{ cursor: panning ? 'grabbing' : points ? 'crosshair' : 'default' }}
       onContextMenu={(event) => event.preventDefault()}
     >
       <Stage
@@ -75,6 +86,7 @@ export function LightTable() {
                   key={`${sheet}-${piece.id}`}
                   piece={piece}
                   sheet={sheet}
+                  derived={sheets[piece.id]}
                   placement={placements.get(piece.id)}
                   opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
                   bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
@@ -83,11 +95,17 @@ export function LightTable() {
         </Layer>
         <Layer>
           {!peek && <PickedContour palette={palette} placements={placements} />}
-          {!peek && station === 'plan' && <PlanOverlay palette={palette} />}
-          {!peek && station === 'cut' && <CutOverlay palette={palette} />}
-          {!peek && station === 'joints' && <JointOverlay palette={palette} />}
+          {!peek && station?.Overlay && <station.Overlay palette={palette} />}
         </Layer>
       </Stage>
     </div>
   );
+}
+
+const NO_STATION: Pick<Station, 'stores'> = { stores: [] };
+
+/** Is a tool in hand that points? */
+function usePoints(station: Station | null): boolean {
+  useStores(station ?? NO_STATION);
+  return station?.hand?.points() ?? false;
 }

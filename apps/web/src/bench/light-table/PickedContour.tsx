@@ -1,29 +1,32 @@
+import type { Placement } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { Group, Line } from 'react-konva';
-import { handWorker } from '../../workers/core';
+import { handWorker } from '../worker';
 import { useOnBench } from '../context';
 import { useBench } from '../store';
-import type { Placement } from './bends';
+import type { TableTasks } from '../worker/table-tasks';
 import type { Palette } from './palette';
 
 /** The picked piece's contour: ink with woad dashes, so that it shows on any paint. */
 export function PickedContour({ palette, placements }: { palette: Palette; placements: Map<string, Placement> }) {
-  const { doc, station } = useOnBench();
-  const { pickedPiece, viewport } = useBench();
+  const { doc } = useOnBench();
+  const pickedPiece = useBench((s) => s.pickedPiece);
+  const viewport = useBench((s) => s.viewport);
+  const pickedJoint = useBench((s) => s.pickedJoint);
   const piece = doc.pieces.find((p) => p.id === pickedPiece);
   const [outline, setOutline] = useState<{ blob: string; lines: number[][] } | null>(null);
   const face = piece?.face;
   useEffect(() => {
     if (!face) return;
     let wanted = true;
-    void handWorker()
+    void handWorker<TableTasks>()
       .outline(face)
       .then((lines) => wanted && setOutline({ blob: face.blob, lines: lines.map((line) => Array.from(line)) }));
     return () => {
       wanted = false;
     };
   }, [face]);
-  if (!piece || station === 'joints' || outline?.blob !== piece.face.blob) return null;
+  if (!piece || pickedJoint || outline?.blob !== piece.face.blob) return null;
   const at = placements.get(piece.id);
   return (
     <Group listening={false} rotation={at?.angle ?? 0} x={at?.tx ?? 0} y={at?.ty ?? 0}>

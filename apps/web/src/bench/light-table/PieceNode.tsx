@@ -1,7 +1,6 @@
-import type { DrawStep, PieceRow, SheetRef } from '@limber-sheaf/core';
+import type { DerivedRefs, DrawStep, PieceRow, Placement, SheetRef } from '@limber-sheaf/core';
 import { memo } from 'react';
 import { Group, Image } from 'react-konva';
-import type { Placement } from './bends';
 import { useBlobImage } from './useBlobImage';
 
 function SheetNode({ sheet }: { sheet: SheetRef }) {
@@ -13,6 +12,8 @@ interface Props {
   piece: PieceRow;
   /** The piece itself, or the outline that it has beneath its limb's fills. */
   sheet: DrawStep['sheet'];
+  /** What follows from its row. */
+  derived: DerivedRefs | undefined;
   placement: Placement | undefined;
   opacity: number;
   /** Only what the design shows of it: for a butt joint, and where it is faint and would show what lies beneath. */
@@ -20,7 +21,7 @@ interface Props {
 }
 
 /** A piece on the light table: under, overlap, and the face (or what is drawn in its place), in that order, turned as its joints are bent. */
-export const PieceNode = memo(function PieceNode({ piece, sheet, placement, opacity, bare }: Props) {
+export const PieceNode = memo(function PieceNode({ piece, sheet, derived, placement, opacity, bare }: Props) {
   return (
     <Group
       rotation={placement?.angle ?? 0}
@@ -30,12 +31,12 @@ export const PieceNode = memo(function PieceNode({ piece, sheet, placement, opac
       listening={false}
     >
       {sheet === 'line' ? (
-        piece.line && !bare && <SheetNode sheet={piece.line} />
+        derived?.line && !bare && <SheetNode sheet={derived.line} />
       ) : (
         <>
-          {piece.under && !bare && <SheetNode sheet={piece.under} />}
-          {piece.overlap && !bare && <SheetNode sheet={piece.overlap} />}
-          <SheetNode sheet={piece.clean && !bare ? piece.clean : piece.face} />
+          {derived?.under && !bare && <SheetNode sheet={derived.under} />}
+          {derived?.overlap && !bare && <SheetNode sheet={derived.overlap} />}
+          <SheetNode sheet={derived?.clean && !bare ? derived.clean : piece.face} />
         </>
       )}
     </Group>

@@ -1,6 +1,6 @@
 import { DEFAULT_SCHEME, PLAIN_PIECE, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
 import fc from 'fast-check';
-import { apply, placePieces, unapply } from './bends';
+import { apply, placePieces, unapply } from '@limber-sheaf/core';
 import { viewportFor, zoomAbout } from './useViewport';
 
 const piece = (id: string): PieceRow => ({

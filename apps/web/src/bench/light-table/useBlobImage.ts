@@ -1,5 +1,13 @@
 import { useEffect, useState } from 'react';
+import { create } from 'zustand';
 import { blobUrl } from '../../api/client';
+
+/** How many pictures are on their way. */
+const useComing = create<{ count: number }>(() => ({ count: 0 }));
+const come = (by: number) => useComing.setState(({ count }) => ({ count: count + by }));
+
+/** Are pictures on their way? */
+export const usePicturesComing = () => useComing(({ count }) => count > 0);
 
 const images = new Map<string, Promise<HTMLImageElement>>();
 
@@ -15,7 +23,10 @@ export function loadBlobImage(blob: string): Promise<HTMLImageElement> {
       fail(new Error('A picture did not load.'));
     };
     image.src = blobUrl(blob);
+    come(1);
   });
+  const arrived = () => come(-1);
+  loading.then(arrived, arrived);
   images.set(blob, loading);
   return loading;
 }

@@ -1,11 +1,14 @@
-import { drawOrder, type CharacterDoc } from '@limber-sheaf/core';
+import { drawOrder } from '@limber-sheaf/core';
+import type { BenchValue } from '../context';
 import { useEffect, useState } from 'react';
-import { handWorker } from '../../workers/core';
-import type { Tint } from '../../workers/tint';
+import { handWorker, keyOf } from '../worker';
+import type { TableTasks } from '../worker/table-tasks';
+import type { Tint } from '../worker/tint';
 import { useBench } from '../store';
 
 /** All pieces in flat tints while X-ray is on; null otherwise. */
-export function useXray(doc: CharacterDoc, viewId: string): Tint | null {
+export function useXray({ doc, sheets, view }: BenchValue): Tint | null {
+  const viewId = view.id;
   const on = useBench((s) => s.xray);
   const [tint, setTint] = useState<Tint | null>(null);
   const key = drawOrder(doc, viewId)
@@ -14,8 +17,8 @@ export function useXray(doc: CharacterDoc, viewId: string): Tint | null {
   useEffect(() => {
     if (!on) return;
     let wanted = true;
-    void handWorker()
-      .xray(doc, viewId)
+    void handWorker<TableTasks>()
+      .xray(keyOf({ doc, sheets }), viewId)
       .then((made) => wanted && setTint(made));
     return () => {
       wanted = false;

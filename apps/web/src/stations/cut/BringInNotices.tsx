@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace } from '../../bench/store';
 import { Action } from '../../ui/controls';
-import { handWorker } from '../../workers/core';
+import { cutWorker } from './worker';
 import { MatteDialog } from './MatteDialog';
 import { SortingTable } from './SortingTable';
 
@@ -26,8 +26,8 @@ export function BringInNotices() {
   useEffect(() => {
     let wanted = true;
     void (async () => {
-      const backdrop = await handWorker().backdrop(view.designBlob);
-      const specks = await handWorker().specks(view.designBlob, LARGEST_SPECK);
+      const backdrop = await cutWorker().backdrop(view.designBlob);
+      const specks = await cutWorker().specks(view.designBlob, LARGEST_SPECK);
       if (wanted) setFound({ blob: view.designBlob, backdrop, ...specks });
     })();
     return () => {
@@ -73,10 +73,7 @@ export function BringInNotices() {
           )}
           {here.specks.length > 0 && here.haze > 0 && ' and '}
           {here.haze > 0 && <strong>{here.haze.toLocaleString('en')} px of haze</strong>} lie apart from the figure.
-          <Action
-            className="mt-2"
-            onClick={() => void edit('POST', `/views/${view.id}/specks`, { largest: LARGEST_SPECK })}
-          >
+          <Action className="mt-2" onClick={() => void edit('bringIn.specks', view.id, { largest: LARGEST_SPECK })}>
             Sweep them away
           </Action>
         </Notice>

@@ -4,10 +4,11 @@ import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action, Figure, LedgerHead } from '../../ui/controls';
+import { useCut } from './cut-store';
 import { PickedPiece } from './PickedPiece';
 import { BringInNotices } from './BringInNotices';
 import { PalettePanel } from './PalettePanel';
-import { cutCount, ownParts, pieceOfTokens, plannedByHeading, sameTokens, tokensOf } from './parts';
+import { cutCount, ownParts, pieceOfTokens, plannedByHeading, sameTokens, tokensOf } from '../../bench/parts';
 import { usePenStore } from './pen-store';
 import { proposalStore } from './proposals';
 import { useOffcuts } from './useOffcuts';
@@ -92,7 +93,7 @@ export function CutLedger() {
                       type="button"
                       className="cursor-pointer text-woad underline"
                       title="Give it to the part it lies beside"
-                      onClick={() => void edit('POST', `/views/${view.id}/cut/sweep-up`, { place: offcut.place })}
+                      onClick={() => void edit('cut.sweepUp', view.id, { place: offcut.place })}
                     >
                       {labelFor(partOf(doc, piece))}
                     </button>
@@ -107,9 +108,7 @@ export function CutLedger() {
             <Action
               className="mt-2"
               onClick={() =>
-                void edit('POST', `/views/${view.id}/cut/sweep-up`, {}).then(
-                  (state) => state?.summary && toast(state.summary),
-                )
+                void edit('cut.sweepUp', view.id, {}).then((state) => state?.summary && toast(state.summary))
               }
               title="Every offcut goes to the part it shares the longest border with"
             >
@@ -140,7 +139,7 @@ function PartChip({ tokens, word, hidden = false }: { tokens: NameTokens; word: 
     pickPiece(piece?.id ?? null, tokens);
     // With a proposal on the table the next click on the art gives a shape to this part.
     if (!piece && !proposal && !proposalStore.getState().picture)
-      useBench.setState(({ tool }) => ({ tool: tool ?? 'soak' }));
+      useCut.setState(({ tool }) => ({ tool: tool ?? 'soak' }));
   };
   const tone = picked
     ? 'border-woad bg-woad-wash text-ink font-medium'
@@ -177,7 +176,7 @@ function NewPart() {
     const piece = pieceOfTokens(doc, view.id, tokens);
     if (proposal && !piece) usePenStore.setState({ proposal: { ...proposal, tokens } });
     pickPiece(piece?.id ?? null, tokens);
-    useBench.setState(({ tool }) => ({ tool: proposal || piece ? tool : (tool ?? 'trace') }));
+    useCut.setState(({ tool }) => ({ tool: proposal || piece ? tool : (tool ?? 'trace') }));
     setText('');
   };
   return (

@@ -3,16 +3,18 @@ import { partOf, labelFor } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
-import { penPoints } from '../../bench/tools/pen';
+import { penPoints } from './pen';
 import { usePenStore } from './pen-store';
-import { proposalName } from './usePen';
+import { proposalName } from './pen-hand';
+import { useCut } from './cut-store';
 import { useOffcuts } from './useOffcuts';
 import { ProposalOverlay } from './ProposalOverlay';
 
 /** What Cut draws on the art: offcuts ringed, the loop or line in hand, the two sides of a cut with their names. */
 export function CutOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
-  const { viewport, tool } = useBench();
+  const viewport = useBench((s) => s.viewport);
+  const tool = useCut((s) => s.tool);
   const { pen, preview, proposal, ways, ahead, shape } = usePenStore();
   const report = useOffcuts();
   const px = 1 / viewport.scale;

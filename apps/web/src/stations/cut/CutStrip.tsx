@@ -1,13 +1,15 @@
-import { useBench } from '../../bench/store';
+import { useOnBench } from '../../bench/context';
 import { Toggle } from '../../ui/controls';
 import { Range } from '../../ui/Range';
-import { useCutHint } from './CutActions';
-import { useSoak } from './useSoak';
+import { useCutHint } from './cut-hint';
+import { setCut, useCut, type CutSettings } from './cut-store';
+import { adjustSoak } from './soak-hand';
 
 /** The numbers of the tool in hand, and what it waits for. */
 export function CutStrip() {
-  const { tool, cutSettings } = useBench();
-  const { set } = useSoak();
+  const bench = useOnBench();
+  const { tool, settings } = useCut();
+  const set = (change: Partial<CutSettings>) => adjustSoak(bench, change);
   const hint = useCutHint();
   if (tool === null && !hint) return null;
   return (
@@ -16,20 +18,13 @@ export function CutStrip() {
         <span className="pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1">
           <Range
             label="Tolerance"
-            value={cutSettings.tolerance}
+            value={settings.tolerance}
             low={1}
             high={40}
             onChange={(tolerance) => void set({ tolerance })}
           />
-          <Range
-            label="Gap"
-            unit="px"
-            value={cutSettings.gap}
-            low={0}
-            high={40}
-            onChange={(gap) => void set({ gap })}
-          />
-          <Toggle on={cutSettings.takeOutline} onChange={(takeOutline) => void set({ takeOutline })}>
+          <Range label="Gap" unit="px" value={settings.gap} low={0} high={40} onChange={(gap) => void set({ gap })} />
+          <Toggle on={settings.takeOutline} onChange={(takeOutline) => void set({ takeOutline })}>
             Take outline
           </Toggle>
         </span>
@@ -37,17 +32,14 @@ export function CutStrip() {
       {(tool === 'soak' || tool === 'trace') && (
         <span className="pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1">
           {tool === 'trace' && (
-            <Toggle
-              on={cutSettings.hug}
-              onChange={(hug) => useBench.setState({ cutSettings: { ...cutSettings, hug } })}
-            >
+            <Toggle on={settings.hug} onChange={(hug) => setCut({ hug })}>
               Hug edges
             </Toggle>
           )}
           <Toggle
-            on={cutSettings.copy}
+            on={settings.copy}
             title="Leave the pixels where they are and carry a copy as overlap"
-            onChange={(copy) => useBench.setState({ cutSettings: { ...cutSettings, copy } })}
+            onChange={(copy) => setCut({ copy })}
           >
             Copy and leave
           </Toggle>

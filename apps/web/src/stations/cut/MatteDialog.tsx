@@ -4,8 +4,8 @@ import { blobUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { Action, Toggle } from '../../ui/controls';
 import { Range } from '../../ui/Range';
-import { handWorker } from '../../workers/core';
-import type { MattePreview } from '../../workers/design-tasks';
+import { cutWorker } from './worker';
+import type { MattePreview } from './design-tasks';
 
 /** Removing a plain backdrop: before and after under a slider, with the enclosed places offered. */
 export function MatteDialog({ onClose }: { onClose: () => void }) {
@@ -18,7 +18,7 @@ export function MatteDialog({ onClose }: { onClose: () => void }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     let wanted = true;
-    void handWorker()
+    void cutWorker()
       .previewMatte(view.designBlob, tolerance, open)
       .then((found) => wanted && setPreview(found));
     return () => {
@@ -33,7 +33,7 @@ export function MatteDialog({ onClose }: { onClose: () => void }) {
   }, [preview, view.width, view.height]);
   const take = async () => {
     setBusy(true);
-    const state = await edit('POST', `/views/${view.id}/matte`, { tolerance, openHoles: open });
+    const state = await edit('bringIn.matte', view.id, { tolerance, openHoles: open });
     setBusy(false);
     if (state) onClose();
   };

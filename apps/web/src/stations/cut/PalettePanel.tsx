@@ -25,7 +25,7 @@ export function PalettePanel() {
       )}
       <Action
         className="mt-1.5 h-7"
-        onClick={() => void edit('POST', `/characters/${doc.character.id}/palette`, { viewId: view.id })}
+        onClick={() => void edit('bringIn.palette', doc.character.id, { viewId: view.id })}
       >
         {palette ? 'Take it again' : 'Take a palette'}
       </Action>

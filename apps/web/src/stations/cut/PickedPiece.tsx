@@ -14,7 +14,7 @@ import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
 import { PieceTools } from './PieceTools';
-import { pieceOfTokens, tokensOf } from './parts';
+import { pieceOfTokens, tokensOf } from '../../bench/parts';
 
 /** The picked part: its name, its size, what can be done with it. */
 export function PickedPiece() {
@@ -24,11 +24,7 @@ export function PickedPiece() {
   if (!pickedPart) return null;
   const uncut = doc.pieces.reduce((sum, p) => sum + (p.viewId === view.id ? p.face.area : 0), 0) < view.designArea;
   const takeRest = async () => {
-    const state = await edit(
-      'POST',
-      `/views/${view.id}/cut/take-rest`,
-      piece ? { pieceId: piece.id } : { tokens: tokensOf(pickedPart) },
-    );
+    const state = await edit('cut.takeRest', view.id, piece ? { pieceId: piece.id } : { tokens: tokensOf(pickedPart) });
     const made = state && pieceOfTokens(state.doc, view.id, pickedPart);
     if (made) pickPiece(made.id, pickedPart);
   };
@@ -67,7 +63,7 @@ function PieceLines({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
       toast.error('That is no name for a part.', { description: 'Use letters and digits, at most some 70 of them.' });
       return;
     }
-    void edit('PATCH', `/parts/${part.id}/name`, { tokens, saw: { [part.id]: part.version } }).then((state) => {
+    void edit('cut.rename', part.id, { tokens, saw: { [part.id]: part.version } }).then((state) => {
       if (state) pickPiece(piece.id, partOf(state.doc, pieceById(state.doc, piece.id)));
     });
   };
@@ -96,7 +92,7 @@ function PieceLines({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
           title="Its pixels go back to the design"
           onClick={() => {
             pickPiece(null, null);
-            void edit('DELETE', `/pieces/${piece.id}`);
+            void edit('cut.remove', piece.id);
           }}
         >
           Delete

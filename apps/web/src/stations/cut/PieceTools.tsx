@@ -9,25 +9,28 @@ import {
 } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
+import type { CharacterState } from '../../api/types';
 import { useOnBench } from '../../bench/context';
-import { pickPiece, useBench } from '../../bench/store';
+import { pickPiece } from '../../bench/store';
 import { Action, Toggle } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
-import { handWorker } from '../../workers/core';
-import { nextPart, tokensOf } from './parts';
+import { keyOf } from '../../bench/worker';
+import { cutWorker } from './worker';
+import { useCut } from './cut-store';
+import { nextPart, tokensOf } from '../../bench/parts';
 import { NO_PEN, usePenStore } from './pen-store';
 
 const small = 'h-7 px-2';
 
 /** What can be done with a piece's shape: grow, shrink, holes, islands, margin, edges, merging, the other side. */
 export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
-  const { view, edit } = useOnBench();
+  const { sheets, view, edit } = useOnBench();
   const [shape, setShape] = useState<{ islands: number; islandArea: number; holes: number } | null>(null);
   const [by, setBy] = useState(2);
   const { face } = piece;
   useEffect(() => {
     let wanted = true;
-    void handWorker()
+    void cutWorker()
       .shapeOf(face)
       .then((found) => wanted && setShape(found));
     return () => {
@@ -36,12 +39,14 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
   }, [face]);
   const part = partOf(doc, piece);
   const saw = { [piece.id]: piece.version };
-  const post = async (path: string, body: object) => {
-    const state = await edit('POST', `/pieces/${piece.id}/${path}`, { saw, ...body });
+  /** Tells what an edit left alone. */
+  const told = async (edited: Promise<CharacterState | null>) => {
+    const state = await edited;
     for (const note of state?.notes ?? []) toast(note);
     return state;
   };
-  const set = (change: object) => void edit('PATCH', `/pieces/${piece.id}`, { saw, ...change });
+  const reshape = (how: { by?: number; fillHoles?: boolean }) => told(edit('cut.reshape', piece.id, { saw, ...how }));
+  const set = (change: object) => void edit('cut.change', piece.id, { saw, ...change });
   const other = otherSide(part);
   const otherPart = other && findPart(doc, other);
   const otherCut = otherPart && findPiece(doc, view.id, otherPart.id);
@@ -49,16 +54,16 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
   const mirror = async () => {
     if (!other) return;
     usePenStore.setState({ ...NO_PEN, busy: true });
-    const found = await handWorker().previewMirror(doc, view.id, piece.face);
+    const found = await cutWorker().previewMirror(keyOf({ doc, sheets }), view.id, piece.face);
     usePenStore.setState({ busy: false });
     if (!found.ok) return void toast.error(found.sentence);
-    useBench.setState({ tool: null });
+    useCut.setState({ tool: null });
     usePenStore.setState({ shape: { preview: found, word: 'Mirror', tokens: other } });
   };
   const splitOff = async () => {
     const tokens = freeCopy(doc, part) ?? nextPart(doc, view.id, part);
     if (!tokens) return;
-    const state = await post('islands', { tokens });
+    const state = await told(edit('cut.islands', piece.id, { saw, tokens }));
     const made = state && findPart(state.doc, tokens);
     const fresh = made && findPiece(state.doc, view.id, made.id);
     if (fresh) pickPiece(fresh.id, tokens);
@@ -67,10 +72,10 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
   return (
     <div className="mt-2 flex flex-col gap-2 border-t border-rule pt-2 text-[13px]">
       <div className="flex flex-wrap items-center gap-1.5">
-        <Action className={small} onClick={() => void post('reshape', { by })}>
+        <Action className={small} onClick={() => void reshape({ by })}>
           Grow
         </Action>
-        <Action className={small} onClick={() => void post('reshape', { by: -by })}>
+        <Action className={small} onClick={() => void reshape({ by: -by })}>
           Shrink
         </Action>
         by
@@ -106,7 +111,7 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
           <Action
             className={small}
             title={`${shape.holes.toLocaleString('en')} px enclosed by it`}
-            onClick={() => void post('reshape', { fillHoles: true })}
+            onClick={() => void reshape({ fillHoles: true })}
           >
             Fill holes
           </Action>
@@ -147,7 +152,7 @@ function MergeInto({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
       onChange={(event) => {
         const into = event.target.value;
         const target = others.find((p) => p.id === into);
-        void edit('POST', `/pieces/${into}/merge`, { goneId: piece.id }).then((state) => {
+        void edit('cut.merge', into, { goneId: piece.id }).then((state) => {
           if (state && target) pickPiece(into, partOf(doc, target));
         });
       }}

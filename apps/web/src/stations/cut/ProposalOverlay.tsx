@@ -2,13 +2,14 @@ import { labelFor } from '@limber-sheaf/core';
 import { Image, Label, Tag, Text } from 'react-konva';
 import type { Palette } from '../../bench/light-table/palette';
 import { useBench } from '../../bench/store';
-import { sameTokens } from './parts';
+import { sameTokens } from '../../bench/parts';
 import { proposalStore } from './proposals';
 
 /** The proposed shapes in flat tints, with the names of the larger ones and of the one under the pointer. */
 export function ProposalOverlay({ palette }: { palette: Palette }) {
   const { picture, parts, over } = proposalStore();
-  const { viewport, pickedPart } = useBench();
+  const viewport = useBench((s) => s.viewport);
+  const pickedPart = useBench((s) => s.pickedPart);
   if (!picture) return null;
   const px = 1 / viewport.scale;
   // One name a part, on its largest shape; a shape too small on screen is named when it is pointed at.

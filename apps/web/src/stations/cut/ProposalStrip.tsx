@@ -3,13 +3,15 @@ import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
-import { sameTokens } from './parts';
+import { useCut } from './cut-store';
+import { sameTokens } from '../../bench/parts';
 import { acceptTargets, dropProposal, propose, proposalStore } from './proposals';
 import { usePenStore } from './pen-store';
 
 /** What can be done with the proposal on the table. */
 export function ProposalStrip({ className }: { className: string }) {
-  const { view, edit } = useOnBench();
+  const bench = useOnBench();
+  const { view, edit } = bench;
   const { picture, parts } = proposalStore();
   const pickedPart = useBench((s) => s.pickedPart);
   const busy = usePenStore((s) => s.busy);
@@ -21,12 +23,12 @@ export function ProposalStrip({ className }: { className: string }) {
   const accept = async (only: NameTokens | null) => {
     usePenStore.setState({ busy: true });
     const targets = await acceptTargets(only);
-    const state = targets.length > 0 && (await edit('POST', `/views/${view.id}/cut/take`, { targets, word: 'Accept' }));
+    const state = targets.length > 0 && (await edit('cut.take', view.id, { targets, word: 'Accept' }));
     usePenStore.setState({ busy: false });
     if (!state) return;
     for (const note of state.notes ?? []) toast(note);
     pickPiece(null, null);
-    if (only) void propose(state.doc, view.id);
+    if (only) void propose({ ...bench, doc: state.doc, sheets: state.sheets, revision: state.revision });
     else {
       dropProposal();
       toast(`${targets.length} parts are cut.`, {
@@ -48,7 +50,7 @@ export function ProposalStrip({ className }: { className: string }) {
           Only {labelFor(pickedPart)}
         </Action>
       )}
-      <Action title="Draw a line across a shape" hotkey="C" onClick={() => useBench.setState({ tool: 'cross' })}>
+      <Action title="Draw a line across a shape" hotkey="C" onClick={() => useCut.setState({ tool: 'cross' })}>
         Split
       </Action>
       <Action hotkey="Esc" onClick={dropProposal}>

@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { blobUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { Action, Toggle } from '../../ui/controls';
-import { tokensOf } from './parts';
+import { tokensOf } from '../../bench/parts';
 
 const ROLES: readonly LayerRole[] = ['fill', 'line', 'shade', 'guide', 'leave out'];
 const unused = (role: LayerRole) => role === 'guide' || role === 'leave out';
@@ -40,7 +40,10 @@ export function SortingTable({ layers, onClose }: { layers: readonly BroughtLaye
       sorted.push({ role: row.role, tokens });
     }
     setBusy(true);
-    const state = await edit('POST', `/views/${view.id}/sort`, { layers: sorted, keepApart });
+    const state = await edit('bringIn.sort', view.id, {
+      layers: sorted.map(({ role, tokens }) => ({ role, tokens: tokens ?? undefined })),
+      keepApart,
+    });
     setBusy(false);
     if (!state) return;
     for (const note of state.notes ?? []) toast(note);

@@ -1,17 +1,27 @@
 import type { NameTokens } from '@limber-sheaf/core';
 import { create } from 'zustand';
-import { PEN_IDLE, type PenState } from '../../bench/tools/pen';
-import type { CrossPreview } from '../../workers/core-worker';
-import type { ShapePreview } from '../../workers/cut-tasks';
+import { PEN_IDLE, type PenState } from './pen';
+import type { CrossPreview } from './cross-tasks';
+import type { ShapePreview } from './cut-tasks';
+import type { HeldState } from '../../bench/worker';
 
 /** A cross-cut that is drawn and waits to be taken. */
-export interface CrossProposal {
+interface CrossProposal {
   line: number[];
   /** The piece that is cut; null for what is still uncut. */
   pieceId: string | null;
   /** The side that becomes the new piece. */
   take: 'left' | 'right';
   tokens: NameTokens | null;
+}
+
+/** What was soaked up last, so that its numbers can still be changed: where, on which state, and what it made. */
+export interface LastSoak {
+  seed: { x: number; y: number };
+  before: HeldState;
+  /** The revision that it made; anything newer ends the adjusting. */
+  revision: number;
+  target: { pieceId?: string; tokens?: NameTokens };
 }
 
 interface PenStore {
@@ -27,11 +37,7 @@ interface PenStore {
   /** What a click would take: by soak, or mirrored. */
   shape: { preview: ShapePreview; word: 'Soak up' | 'Mirror'; tokens: NameTokens | null } | null;
   /** The last soak, so that its numbers can still be changed. */
-  lastSoak: {
-    seed: { x: number; y: number };
-    revision: number;
-    target: { pieceId?: string; tokens?: NameTokens };
-  } | null;
+  lastSoak: LastSoak | null;
 }
 
 export const NO_PEN: PenStore = {

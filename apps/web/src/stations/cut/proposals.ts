@@ -1,9 +1,14 @@
-import { planEntries, planOf, type CharacterDoc, type KnownPart, type NameTokens } from '@limber-sheaf/core';
+import { planEntries, planOf, type KnownPart, type MaskRuns, type NameTokens } from '@limber-sheaf/core';
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { handWorker } from '../../workers/core';
-import type { ProposalPicture } from '../../workers/proposal-tasks';
-import { pieceOfTokens, sameTokens, tokensOf } from './parts';
+import type { BenchValue } from '../../bench/context';
+import { keyOf } from '../../bench/worker';
+import { pieceOfTokens, sameTokens, tokensOf } from '../../bench/parts';
+import type { ProposalPicture } from './proposal-tasks';
+import { cutWorker } from './worker';
+
+/** One correction of the proposal on the table. */
+export type ProposalStep = { shape: number; tokens: NameTokens | null } | { line: number[] };
 
 interface ProposalState {
   working: boolean;
@@ -11,34 +16,85 @@ interface ProposalState {
   picture: ProposalPicture | null;
   /** The shape under the pointer. */
   over: number | null;
+  /** Corrections that were made, and those that were taken back. */
+  steps: ProposalStep[];
+  undone: ProposalStep[];
+  /** Names the faces that it was made for: where they change, it does not fit any more. */
+  beneath: string;
 }
 
-const NONE: ProposalState = { working: false, parts: [], picture: null, over: null };
+const NONE: ProposalState = {
+  working: false,
+  parts: [],
+  picture: null,
+  over: null,
+  steps: [],
+  undone: [],
+  beneath: '',
+};
 
-/** The proposal on the table: never saved, gone with the bench. */
+/** The proposal on the table. Its corrections are steps of their own, and outlive a reload. */
 export const proposalStore = create<ProposalState>(() => NONE);
 
-/** Lays a proposal for all that is uncut on the table. */
-export async function propose(doc: CharacterDoc, viewId: string): Promise<void> {
+const KEPT = 'limber-sheaf.proposal';
+
+/** The design and the faces of a view, as a proposal lies on them. */
+function beneathOf({ doc, view }: Pick<BenchValue, 'doc' | 'view'>): string {
+  const faces = doc.pieces.filter((p) => p.viewId === view.id).map(({ face }) => `${face.blob}@${face.x},${face.y}`);
+  return [view.id, view.designBlob, ...faces.sort()].join();
+}
+
+function keep(): void {
+  const { picture, beneath, steps } = proposalStore.getState();
+  if (picture) sessionStorage.setItem(KEPT, JSON.stringify({ beneath, steps }));
+  else sessionStorage.removeItem(KEPT);
+}
+
+/** Lays a proposal for all that is uncut on the table, with the corrections that are given. */
+export async function propose(bench: BenchValue, steps: readonly ProposalStep[] = []): Promise<void> {
+  const { doc, view } = bench;
+  const beneath = beneathOf(bench);
   const parts = planEntries(planOf(doc.character)).filter(
-    (part) => !part.hidden && !pieceOfTokens(doc, viewId, tokensOf(part)),
+    (part) => !part.hidden && !pieceOfTokens(doc, view.id, tokensOf(part)),
   );
-  proposalStore.setState({ ...NONE, working: true, parts });
+  proposalStore.setState({ ...NONE, working: true, parts, beneath });
   try {
-    const picture = await handWorker().propose(doc, viewId, parts);
+    let picture = await cutWorker().propose(keyOf(bench), view.id, parts);
     // Dropped meanwhile: what was computed is not wanted any more.
     if (!proposalStore.getState().working) return;
     if (picture.shapes.length === 0) toast('Nothing is left uncut that could be proposed.');
-    proposalStore.setState({ working: false, picture: picture.shapes.length > 0 ? picture : null });
+    for (const step of steps) picture = (await take(step)) ?? picture;
+    const found = picture.shapes.length > 0;
+    proposalStore.setState({ working: false, picture: found ? picture : null, steps: [...steps] });
+    keep();
   } catch {
     proposalStore.setState(NONE);
     toast.error('The proposal could not be made. Reload the page and try again.');
   }
 }
 
+/** Lays the proposal back on the table that lay there before a reload, if the design is still as it was. */
+export function restoreProposal(bench: BenchValue): void {
+  const { working, picture } = proposalStore.getState();
+  const kept = sessionStorage.getItem(KEPT);
+  if (working || picture || !kept) return;
+  const { beneath, steps } = JSON.parse(kept) as Pick<ProposalState, 'beneath' | 'steps'>;
+  if (beneath === beneathOf(bench)) void propose(bench, steps);
+  else sessionStorage.removeItem(KEPT);
+}
+
+/** Drops a proposal whose design or pieces have changed beneath it, and says so. */
+export function dropIfChanged(bench: BenchValue): void {
+  const { picture, beneath } = proposalStore.getState();
+  if (!picture || beneath === beneathOf(bench)) return;
+  dropProposal();
+  toast('What is cut has changed beneath the proposal: it was put away. Propose again for what is left.');
+}
+
 export function dropProposal(): void {
   proposalStore.setState(NONE);
-  void handWorker().dropProposal();
+  keep();
+  void cutWorker().dropProposal();
 }
 
 /** Index of a part among those proposed; a part that is not there yet is added. */
@@ -61,23 +117,45 @@ function indexOf(tokens: NameTokens): number {
   return parts.length;
 }
 
-/** Gives a shape to a part, or lets it stay uncut. */
-export async function giveShape(shape: number, tokens: NameTokens | null): Promise<void> {
-  const picture = await handWorker().giveShape(shape, tokens ? indexOf(tokens) : null);
-  proposalStore.setState({ picture });
+/** Makes a correction in the worker; null where it is refused, which is said. */
+async function take(step: ProposalStep): Promise<ProposalPicture | null> {
+  if ('shape' in step) return cutWorker().giveShape(step.shape, step.tokens ? indexOf(step.tokens) : null);
+  const answer = await cutWorker().splitShape(step.line);
+  if (!('ok' in answer)) return answer;
+  toast.error(answer.sentence);
+  return null;
 }
 
-export async function splitShape(line: number[]): Promise<void> {
-  const answer = await handWorker().splitShape(line);
-  if ('ok' in answer) toast.error(answer.sentence);
-  else proposalStore.setState({ picture: answer });
+async function correct(step: ProposalStep): Promise<void> {
+  const picture = await take(step);
+  if (!picture) return;
+  proposalStore.setState(({ steps }) => ({ picture, steps: [...steps, step], undone: [] }));
+  keep();
+}
+
+/** Gives a shape to a part, or lets it stay uncut. */
+export const giveShape = (shape: number, tokens: NameTokens | null) => correct({ shape, tokens });
+
+/** Splits the shape that a line crosses. */
+export const splitShape = (line: number[]) => correct({ line });
+
+/** Takes back the last correction, or brings back what was taken back; false where there is none. */
+export function stepProposal(way: 'undo' | 'redo', bench: BenchValue): boolean {
+  const { picture, working, steps, undone } = proposalStore.getState();
+  if (working) return true;
+  const moved = way === 'undo' ? steps.at(-1) : undone.at(-1);
+  if (!picture || !moved) return false;
+  const next = way === 'undo' ? steps.slice(0, -1) : [...steps, moved];
+  const rest = way === 'undo' ? [...undone, moved] : undone.slice(0, -1);
+  void propose(bench, next).then(() => proposalStore.setState({ undone: rest }));
+  return true;
 }
 
 /** What accepting would take: all parts, or only one of them. */
-export async function acceptTargets(only: NameTokens | null): Promise<{ tokens: NameTokens; mask: unknown }[]> {
+export async function acceptTargets(only: NameTokens | null): Promise<{ tokens: NameTokens; mask: MaskRuns }[]> {
   const { parts } = proposalStore.getState();
   const wanted = only ? parts.findIndex((part) => sameTokens(part, only)) : null;
   if (wanted !== null && wanted < 0) return [];
-  const masks = await handWorker().masks(wanted);
+  const masks = await cutWorker().masks(wanted);
   return masks.map(({ part, mask }) => ({ tokens: tokensOf(parts[part]), mask }));
 }

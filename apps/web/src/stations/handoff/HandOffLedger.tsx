@@ -1,14 +1,17 @@
 import type { Check, Finding } from '@limber-sheaf/core';
 import { Check as Tick, X } from 'lucide-react';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { packageUrl, type AnswerOf } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
 import { useChecks, useHandOffs } from '../../api/useHandOffs';
-import type { JobState } from '../../api/types';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
-import { CHECK_WORDS, figureOf } from './check-words';
+import { useStations } from '../../bench/stations';
+import { figureOf } from './check-words';
+
+/** Where a finding about a joint leads. */
+const JOINTS = 'joints';
 
 /** Hand-off's ledger: the checks with their figures, the package, the versions so far. */
 export function HandOffLedger() {
@@ -22,7 +25,7 @@ export function HandOffLedger() {
     <>
       <LedgerHead title="Hand-off">
         {error
-          ? (error as Error).message
+          ? error.message
           : !proof
             ? 'Checking…'
             : !fresh
@@ -38,7 +41,7 @@ export function HandOffLedger() {
       </ul>
       <div className="mt-4">
         {running && list.job ? (
-          <Progress job={list.job} onStop={() => void stop((list.job as JobState).id).catch(tellError)} />
+          <Progress job={list.job} onStop={() => void stop(list.job?.id ?? '').catch(tellError)} />
         ) : (
           <Action tone="go" disabled={doc.pieces.length === 0} onClick={() => void make().catch(tellError)}>
             {list && list.versions.length > 0 ? `Make version ${list.versions[0].number + 1}` : 'Make the package'}
@@ -71,7 +74,7 @@ export function HandOffLedger() {
                   </span>
                 </span>
                 <a
-                  href={`/api/handoffs/${version.id}/package.zip`}
+                  href={packageUrl(version.id)}
                   download
                   className="text-woad underline"
                   aria-label={`Download version ${version.number}`}
@@ -88,18 +91,14 @@ export function HandOffLedger() {
 }
 
 function CheckLine({ check }: { check: Check }) {
-  const { doc } = useOnBench();
-  const navigate = useNavigate();
+  const { go } = useOnBench();
+  const mends = useStations().find(({ checks }) => checks?.[check.id]);
   const [open, setOpen] = useState(false);
-  const { name, asks } = CHECK_WORDS[check.id];
+  const { name, asks } = mends?.checks?.[check.id] ?? { name: check.id, asks: '' };
   const follow = (finding: Finding) => {
-    if (finding.jointId) {
-      pickJoint(finding.jointId);
-      void navigate(`/characters/${doc.character.id}/joints`);
-    } else {
-      if (finding.pieceId) useBench.setState({ pickedPiece: finding.pieceId });
-      void navigate(`/characters/${doc.character.id}/${check.id === 'family' ? 'stack' : 'cut'}`);
-    }
+    if (finding.jointId) pickJoint(finding.jointId);
+    else if (finding.pieceId) useBench.setState({ pickedPiece: finding.pieceId });
+    if (mends) go(finding.jointId ? JOINTS : mends.key);
     // The table is shown by the next station: look there once it is.
     if (finding.place) setTimeout(() => finding.place && lookAtPlace(finding.place.x, finding.place.y, 180), 0);
   };
@@ -148,7 +147,7 @@ function CheckLine({ check }: { check: Check }) {
   );
 }
 
-function Progress({ job, onStop }: { job: JobState; onStop: () => void }) {
+function Progress({ job, onStop }: { job: AnswerOf<'jobs.job'>; onStop: () => void }) {
   return (
     <div role="status" className="rounded-lg border border-rule p-3">
       <div className="mb-1.5 flex items-center justify-between text-[13px]">

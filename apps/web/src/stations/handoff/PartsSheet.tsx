@@ -1,13 +1,24 @@
-import { drawOrder, jointLabel, labelFor, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
+import {
+  drawOrder,
+  jointLabel,
+  labelFor,
+  partOf,
+  pieceName,
+  type DerivedRefs,
+  type PieceRow,
+} from '@limber-sheaf/core';
 import { blobUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { pickPiece } from '../../bench/store';
 import { Picture } from '../../ui/Picture';
-import { handWorker } from '../../workers/core';
+import { handWorker, keyOf } from '../../bench/worker';
+import type { sheetTasks } from './sheet-tasks';
 
 /** What the rigger gets on one page: the character assembled with its pivots, and every piece by name. */
 export function PartsSheet() {
-  const { doc, view } = useOnBench();
+  const bench = useOnBench();
+  const { doc, view, sheets } = bench;
+  const looks = (piece: PieceRow) => lookOf(piece, sheets[piece.id]);
   const order = drawOrder(doc, view.id);
   return (
     <section
@@ -27,8 +38,8 @@ export function PartsSheet() {
           <figure className="relative h-full shrink-0" style={{ aspectRatio: `${view.width} / ${view.height}` }}>
             <img src={blobUrl(view.designBlob, 1024)} alt="" className="absolute inset-0 size-full opacity-20" />
             <Picture
-              name={order.map(sheetsKey).join()}
-              make={() => handWorker().assembled(doc, view.id, 1200)}
+              name={order.map(looks).join()}
+              make={() => handWorker<typeof sheetTasks>().assembled(keyOf(bench), view.id, 1200)}
               className="absolute inset-0 size-full"
             />
             {doc.joints
@@ -53,8 +64,8 @@ export function PartsSheet() {
                 >
                   <span className="grid h-28 place-items-center">
                     <Picture
-                      name={sheetsKey(piece)}
-                      make={() => handWorker().pieceAlone(doc, piece.id, 260)}
+                      name={looks(piece)}
+                      make={() => handWorker<typeof sheetTasks>().pieceAlone(keyOf(bench), piece.id, 260)}
                       className="max-h-28 max-w-full"
                     />
                   </span>
@@ -72,6 +83,8 @@ export function PartsSheet() {
 }
 
 /** Names what a piece looks like. */
-function sheetsKey({ line, under, overlap, clean, face }: PieceRow): string {
-  return [line, under, overlap, clean, face].map((sheet) => sheet?.blob.slice(0, 12) ?? '').join('.');
+function lookOf({ face }: PieceRow, derived: DerivedRefs | undefined): string {
+  return [derived?.line, derived?.under, derived?.overlap, derived?.clean, face]
+    .map((sheet) => sheet?.blob.slice(0, 12) ?? '')
+    .join('.');
 }

@@ -2,12 +2,15 @@ import * as Slider from '@radix-ui/react-slider';
 import { jointLabel } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { setBend, useBench } from '../../bench/store';
+import { useJoints } from './joint-store';
 import { foulStretches } from './joint-words';
 
 /** The picked joint's bend: sap green where it is clean, hatched madder where it is not. */
 export function BendBar() {
   const { doc } = useOnBench();
-  const { pickedJoint, bends, sweeps } = useBench();
+  const pickedJoint = useBench((s) => s.pickedJoint);
+  const bends = useBench((s) => s.bends);
+  const sweeps = useJoints((s) => s.sweeps);
   const joint = doc.joints.find((j) => j.id === pickedJoint);
   if (!joint) return null;
   const { rangeLow, rangeHigh } = joint;

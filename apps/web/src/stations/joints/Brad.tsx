@@ -5,7 +5,8 @@ import { Arc, Circle, Group, Label, Line, Tag, Text } from 'react-konva';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
-import { handWorker } from '../../workers/core';
+import { keyOf } from '../../bench/worker';
+import { jointWorker } from './worker';
 import { Loupe } from './Loupe';
 import { useNudged } from './nudge';
 
@@ -21,7 +22,7 @@ type Drag = Konva.KonvaEventObject<DragEvent>;
 
 /** A joint as a brass pin: drag its head to move it, its disc to resize it, its legs to set its range. */
 export function Brad({ joint, palette, bend }: Props) {
-  const { doc, edit } = useOnBench();
+  const { doc, sheets, edit } = useOnBench();
   const scale = useBench((s) => s.viewport.scale);
   const panning = useBench((s) => s.panning);
   const [draft, setDrawn] = useState<Draft | null>(null);
@@ -40,8 +41,8 @@ export function Brad({ joint, palette, bend }: Props) {
     let asked = null;
     while (pointer.current && pointer.current !== asked) {
       asked = pointer.current;
-      const disc = await handWorker()
-        .settle(doc, joint, asked)
+      const disc = await jointWorker()
+        .settle(keyOf({ doc, sheets }), joint, asked)
         .catch(() => null);
       // Far from where the hand is, it would not be what the hand means.
       const near = disc && Math.hypot(disc.x - asked.x, disc.y - asked.y) < joint.radius / 2;
@@ -70,7 +71,7 @@ export function Brad({ joint, palette, bend }: Props) {
     const rounded = Object.fromEntries(
       Object.entries(newest.current).map(([key, value]) => [key, Math.round(value * 10) / 10]),
     );
-    void edit('PATCH', `/joints/${joint.id}`, { ...rounded, saw: { [joint.id]: joint.version } }).then(
+    void edit('joints.change', joint.id, { ...rounded, saw: { [joint.id]: joint.version } }).then(
       (state) => !state && setDraft(null),
     );
   };

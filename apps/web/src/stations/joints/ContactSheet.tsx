@@ -3,20 +3,21 @@ import { useEffect, useRef, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { DAY } from '../../bench/light-table/palette';
 import { Action } from '../../ui/controls';
-import { handWorker } from '../../workers/core';
-import type { Shot } from '../../workers/joint-tasks';
+import { keyOf } from '../../bench/worker';
+import { jointWorker } from './worker';
+import type { Shot } from './joint-tasks';
 
 /** A picture of limbs bent, to look at and to save: one joint at nine angles, or all joints at their worst. */
 export function ContactSheet({ title, shots, onClose }: { title: string; shots: Shot[]; onClose: () => void }) {
-  const { doc } = useOnBench();
+  const { doc, sheets } = useOnBench();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [ready, setReady] = useState(false);
   const columns = shots.length > 9 ? 4 : shots.length === 2 ? 2 : 3;
   useEffect(() => {
     let wanted = true;
     const paper = { sheet: DAY.sheet, ink: DAY.ink, rule: '#d9d2c2' };
-    void handWorker()
-      .contactSheet(doc, shots, columns, paper)
+    void jointWorker()
+      .contactSheet(keyOf({ doc, sheets }), shots, columns, paper)
       .then((image) => {
         const target = canvas.current;
         if (!wanted || !target) return;
@@ -29,7 +30,7 @@ export function ContactSheet({ title, shots, onClose }: { title: string; shots: 
     return () => {
       wanted = false;
     };
-  }, [doc, shots, columns]);
+  }, [doc, sheets, shots, columns]);
   const save = () =>
     canvas.current?.toBlob((blob) => {
       if (!blob) return;

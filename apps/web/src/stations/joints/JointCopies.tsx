@@ -18,10 +18,10 @@ export function JointCopies({ joint }: { joint: JointRow }) {
             {jointLabel(doc, twin)}
           </button>
         </span>
-        <Action onClick={() => void edit('DELETE', `/joints/${joint.id}/link`)}>Unlink</Action>
+        <Action onClick={() => void edit('joints.unlink', joint.id)}>Unlink</Action>
       </p>
     );
-  const copy = (body: { ontoId?: string; link: boolean }) => void edit('POST', `/joints/${joint.id}/copy`, body);
+  const copy = (body: { ontoId?: string; link: boolean }) => void edit('joints.copy', joint.id, body);
   if (rest.length === 0) return null;
   return (
     <div className="mt-2 flex flex-wrap items-center gap-1.5">

@@ -11,21 +11,23 @@ import { scaleLinear } from 'd3-scale';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
-import { knownSweep, lookAtPlace, pickJoint, useBench } from '../../bench/store';
+import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { foulStretches, isShortOfRange, worstAngle } from './joint-words';
 import { ContactSheet } from './ContactSheet';
 import { PickedJoint } from './PickedJoint';
-import { usePlaceJoint, usePlacing } from './usePlaceJoint';
+import { knownSweep, useJoints } from './joint-store';
+import { placeHand, usePlacing } from './place-hand';
 
 /** Joints' ledger: every joint with its range, what is still without one, and the picked joint. */
 export function JointLedger() {
   const { doc, view, edit } = useOnBench();
   const fitAll = async () => {
-    const state = await edit('POST', `/views/${view.id}/joints/fit-all`);
+    const state = await edit('joints.fitAll', view.id);
     if (state?.summary) toast(state.summary, { description: state.notes?.join(' ') });
   };
-  const { sweeps, pickedJoint } = useBench();
+  const sweeps = useJoints((s) => s.sweeps);
+  const pickedJoint = useBench((s) => s.pickedJoint);
   const joints = jointsOutwards(doc, view.id);
   const open = joints.filter((j) => !j.rounded || isShortOfRange(j, knownSweep(sweeps[j.id]))).length;
   const known = joints.filter((j) => !j.rounded || knownSweep(sweeps[j.id]) !== null).length;
@@ -93,7 +95,7 @@ const across = scaleLinear([-180, 180], [0, 100]).clamp(true);
 
 function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
   const { doc } = useOnBench();
-  const state = useBench((s) => s.sweeps[joint.id]);
+  const state = useJoints((s) => s.sweeps[joint.id]);
   const sweep = knownSweep(state);
   const worst = sweep ? Math.max(...sweep.bends.map((b) => b.daylight)) : 0;
   const short = isShortOfRange(joint, sweep);
@@ -152,8 +154,9 @@ function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
 
 /** A piece that moves with another, and has no joint: fit one where they touch. */
 function Unjointed({ piece }: { piece: PieceRow }) {
-  const { doc } = useOnBench();
-  const { place, lookAhead } = usePlaceJoint();
+  const bench = useOnBench();
+  const { doc } = bench;
+  const { place, lookAhead } = placeHand(bench);
   const parent = parentPiece(doc, piece);
   if (!parent) return null;
   return (

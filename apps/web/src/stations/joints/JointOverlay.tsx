@@ -1,19 +1,22 @@
-import type { JointRow } from '@limber-sheaf/core';
+import { placePieces, type JointRow } from '@limber-sheaf/core';
 import { Circle, Group, Image, Label, Line, Tag, Text } from 'react-konva';
 import { useOnBench } from '../../bench/context';
 import { pickJoint, useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
-import { placePieces } from '../../bench/light-table/bends';
 import { Brad } from './Brad';
 import { DiscKey } from './DiscKey';
+import { useJoints } from './joint-store';
 import { useDiscs } from './useDiscs';
 import { useBendPicture } from './useBendPicture';
-import { usePlacing } from './usePlaceJoint';
+import { usePlacing } from './place-hand';
 
 /** What Joints draws on the art: a brad at each joint, the picked one with its disc and legs, daylight in solid madder. */
 export function JointOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
-  const { viewport, pickedJoint, bends, placing } = useBench();
+  const viewport = useBench((s) => s.viewport);
+  const pickedJoint = useBench((s) => s.pickedJoint);
+  const bends = useBench((s) => s.bends);
+  const placing = useJoints((s) => s.placing);
   const { disc, fit, stroke } = usePlacing();
   const discs = useDiscs();
   const px = 1 / viewport.scale;
@@ -113,6 +116,6 @@ export function JointOverlay({ palette }: { palette: Palette }) {
   );
 }
 
-export function setCursor(box: HTMLElement | undefined, cursor: string): void {
+function setCursor(box: HTMLElement | undefined, cursor: string): void {
   if (box) box.style.cursor = cursor;
 }

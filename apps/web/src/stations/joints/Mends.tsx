@@ -2,7 +2,8 @@ import type { JointRow, Mend, Sweep } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
-import { backgroundWorker, proxy } from '../../workers/core';
+import { keyOf, proxy } from '../../bench/worker';
+import { sweepWorker } from './worker';
 import { isShortOfRange, sweepSignature } from './joint-words';
 
 interface Found {
@@ -13,10 +14,10 @@ interface Found {
 
 /** What would mend a joint that falls short of its wanted range: each tried out, each one click. */
 export function Mends({ joint, sweep }: { joint: JointRow; sweep: Sweep }) {
-  const { doc, edit } = useOnBench();
+  const { doc, sheets, edit } = useOnBench();
   const butt = useBench((s) => s.butt);
   const [found, setFound] = useState<Found | null>(null);
-  const signature = sweepSignature(doc, joint, false);
+  const signature = sweepSignature({ doc, sheets }, joint, false);
   const short = !butt && isShortOfRange(joint, sweep);
 
   useEffect(() => {
@@ -26,8 +27,8 @@ export function Mends({ joint, sweep }: { joint: JointRow; sweep: Sweep }) {
     const tell = (share: number) =>
       wanted &&
       setFound((now) => (now?.signature === signature && now.mends ? now : { signature, share, mends: null }));
-    void backgroundWorker()
-      .mends(doc, joint.id, sweep.cleanRange, proxy(tell))
+    void sweepWorker()
+      .mends(keyOf({ doc, sheets }), joint.id, sweep.cleanRange, proxy(tell))
       .then((mends) => wanted && mends && setFound({ signature, share: 1, mends }))
       .catch(() => undefined);
     return () => {
@@ -48,8 +49,8 @@ export function Mends({ joint, sweep }: { joint: JointRow; sweep: Sweep }) {
   const apply = (mend: Mend) => {
     const saw = { [joint.id]: joint.version };
     void (mend.inFront
-      ? edit('POST', `/joints/${joint.id}/in-front`, { inFront: mend.inFront, saw })
-      : edit('PATCH', `/joints/${joint.id}`, { ...mend.change, saw }));
+      ? edit('joints.inFront', joint.id, { inFront: mend.inFront, saw })
+      : edit('joints.change', joint.id, { ...mend.change, saw }));
   };
   if (mends.length === 0)
     return (

@@ -10,12 +10,13 @@ import {
 } from '@limber-sheaf/core';
 import { useMemo, useState } from 'react';
 import { useOnBench } from '../../bench/context';
-import { knownSweep, pickJoint, setBend, useBench } from '../../bench/store';
+import { pickJoint, setBend, useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
-import type { Shot } from '../../workers/joint-tasks';
+import type { Shot } from './joint-tasks';
 import { findingOf, fitWord } from './joint-words';
 import { ContactSheet } from './ContactSheet';
+import { knownSweep, useJoints } from './joint-store';
 import { JointCopies } from './JointCopies';
 import { Mends } from './Mends';
 import { DiscsRow } from './DiscsRow';
@@ -24,7 +25,7 @@ import { SweepChart } from './SweepChart';
 /** The picked joint: its chart, its finding, every figure of it. */
 export function PickedJoint() {
   const { doc } = useOnBench();
-  const { pickedJoint } = useBench();
+  const pickedJoint = useBench((s) => s.pickedJoint);
   const joint = doc.joints.find((j) => j.id === pickedJoint);
   if (!joint) return null;
   return <JointFigures joint={joint} />;
@@ -32,7 +33,7 @@ export function PickedJoint() {
 
 function JointFigures({ joint }: { joint: JointRow }) {
   const { doc, edit } = useOnBench();
-  const state = useBench((s) => s.sweeps[joint.id]);
+  const state = useJoints((s) => s.sweeps[joint.id]);
   const angle = useBench((s) => s.bends[joint.id] ?? 0);
   const butt = useBench((s) => s.butt);
   const sweep = state?.sweep ?? null;
@@ -46,7 +47,7 @@ function JointFigures({ joint }: { joint: JointRow }) {
   const [sheet, setSheet] = useState(false);
   const nine = useMemo(() => nineAngles(joint), [joint]);
   const slide = joint.kind === 'slide';
-  const change = (values: JointChange) => void edit('PATCH', `/joints/${joint.id}`, { ...values, saw });
+  const change = (values: JointChange) => void edit('joints.change', joint.id, { ...values, saw });
   return (
     <section aria-label="Picked joint">
       <h3 className="text-[16px] first-letter:uppercase">{label}</h3>
@@ -143,7 +144,7 @@ function JointFigures({ joint }: { joint: JointRow }) {
             { value: 'child', word: child },
             { value: 'parent', word: parent },
           ]}
-          onChange={(inFront) => void edit('POST', `/joints/${joint.id}/in-front`, { inFront, saw })}
+          onChange={(inFront) => void edit('joints.inFront', joint.id, { inFront, saw })}
         />
       </LedgerRow>
       <LedgerRow name="Outline on">
@@ -219,13 +220,13 @@ function JointFigures({ joint }: { joint: JointRow }) {
         <Action tone={joint.rounded ? 'plain' : 'go'} onClick={() => change({ rounded: !joint.rounded })}>
           {joint.rounded ? 'Unround' : 'Round both ends'}
         </Action>
-        <Action onClick={() => void edit('POST', `/joints/${joint.id}/fit`, { saw })}>Fit disc to contour</Action>
+        <Action onClick={() => void edit('joints.fit', joint.id, { saw })}>Fit disc to contour</Action>
         <Action onClick={() => setSheet(true)}>Nine angles</Action>
         <Action
           tone="wrong"
           onClick={() => {
             pickJoint(null);
-            void edit('DELETE', `/joints/${joint.id}`);
+            void edit('joints.remove', joint.id);
           }}
         >
           Delete

@@ -8,7 +8,6 @@ const bend = (angle: number, faults: Partial<BendMeasure> = {}): BendMeasure => 
   kink: 0,
   brokenLine: 0,
   strayLine: 0,
-  corner: 0,
   place: null,
   ...faults,
 });

@@ -1,39 +1,9 @@
-import {
-  cleanLimits,
-  drawOrder,
-  hangingFrom,
-  isCleanBend,
-  pieceById,
-  worstBend,
-  type CharacterDoc,
-  type JointRow,
-  type Sweep,
-} from '@limber-sheaf/core';
+import { cleanLimits, isCleanBend, proofKey, worstBend, type JointRow, type Sweep } from '@limber-sheaf/core';
+import type { HeldState } from '../../bench/worker';
 
 /** Everything that a joint's sweep depends on, as one text. */
-export function sweepSignature(doc: CharacterDoc, joint: JointRow, butt: boolean): string {
-  const { x, y, radius, rangeLow, rangeHigh, lineWidth, lineColour, fillColour, looseness, reach, foldsOut } = joint;
-  const child = doc.pieces.find((p) => p.id === joint.childId);
-  if (!child) return '';
-  const moving = new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, child.id)).map((p) => p.id)]);
-  const pieces = drawOrder(doc, joint.viewId)
-    .filter((p) => moving.has(p.id))
-    .map((p) => [p.id, p.face.blob, p.overlap?.blob, p.under?.blob, p.clean?.blob, p.line?.blob]);
-  return JSON.stringify([
-    x,
-    y,
-    radius,
-    rangeLow,
-    rangeHigh,
-    lineWidth,
-    lineColour,
-    fillColour,
-    looseness,
-    reach,
-    foldsOut,
-    butt,
-    pieces,
-  ]);
+export function sweepSignature({ doc, sheets }: HeldState, joint: JointRow, butt: boolean): string {
+  return `${proofKey(doc, joint, sheets)}${butt ? ' butt' : ''}`;
 }
 
 /** Is a joint's clean range narrower than the range it should have? False while that is not known. */
@@ -49,7 +19,7 @@ export function foulStretches(joint: JointRow, sweep: Sweep): [number, number][]
   const stretches: [number, number][] = [];
   let open: [number, number] | null = null;
   for (const bend of sweep.bends) {
-    if (isCleanBend(bend, limits, joint.lineWidth > 0)) open = null;
+    if (isCleanBend(bend, limits)) open = null;
     else if (open) open[1] = bend.angle;
     else {
       open = [bend.angle, bend.angle];

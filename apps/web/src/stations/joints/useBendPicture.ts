@@ -2,13 +2,14 @@ import type { JointRow } from '@limber-sheaf/core';
 import { useEffect, useRef, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
-import { handWorker } from '../../workers/core';
-import type { BendPicture } from '../../workers/core-worker';
+import { keyOf } from '../../bench/worker';
+import { jointWorker } from './worker';
+import type { BendPicture } from './bend-tasks';
 import { sweepSignature } from './joint-words';
 
 /** What the picked joint shows at its bend, measured while it is dragged; one angle at a time, the newest next. */
 export function useBendPicture(joint: JointRow | undefined, angle: number): BendPicture | null {
-  const { doc } = useOnBench();
+  const { doc, sheets } = useOnBench();
   const butt = useBench((s) => s.butt);
   const [picture, setPicture] = useState<BendPicture | null>(null);
   const wish = useRef<(() => Promise<void>) | null>(null);
@@ -19,7 +20,15 @@ export function useBendPicture(joint: JointRow | undefined, angle: number): Bend
       return;
     }
     wish.current = async () =>
-      setPicture(await handWorker().bend(doc, joint, butt, sweepSignature(doc, joint, butt), angle));
+      setPicture(
+        await jointWorker().bend(
+          keyOf({ doc, sheets }),
+          joint,
+          butt,
+          sweepSignature({ doc, sheets }, joint, butt),
+          angle,
+        ),
+      );
     if (running.current) return;
     running.current = true;
     void (async () => {
@@ -30,6 +39,6 @@ export function useBendPicture(joint: JointRow | undefined, angle: number): Bend
       }
       running.current = false;
     })();
-  }, [doc, joint, angle, butt]);
+  }, [doc, sheets, joint, angle, butt]);
   return joint && angle !== 0 ? picture : null;
 }

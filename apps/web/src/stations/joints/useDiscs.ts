@@ -2,8 +2,9 @@ import type { JointRow } from '@limber-sheaf/core';
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { useOnBench } from '../../bench/context';
-import { handWorker } from '../../workers/core';
-import type { DiscPicture } from '../../workers/joint-tasks';
+import { keyOf } from '../../bench/worker';
+import { jointWorker } from './worker';
+import type { DiscPicture } from './joint-tasks';
 import { sweepSignature } from './joint-words';
 
 interface DiscsStore {
@@ -17,15 +18,15 @@ export const useDiscs = create<DiscsStore>(() => ({ shown: false, jointId: null,
 
 /** Lays the picked joint's two discs over each other, again whenever one of them changes. */
 export function useDiscDifference(joint: JointRow): DiscPicture | null {
-  const { doc } = useOnBench();
+  const { doc, sheets } = useOnBench();
   const { jointId, picture } = useDiscs();
-  const signature = sweepSignature(doc, joint, false);
+  const signature = sweepSignature({ doc, sheets }, joint, false);
   useEffect(() => {
     let wanted = true;
     useDiscs.setState({ jointId: joint.id, picture: null });
     if (joint.kind !== 'slide')
-      void handWorker()
-        .discs(doc, joint)
+      void jointWorker()
+        .discs(keyOf({ doc, sheets }), joint)
         .then((made) => wanted && useDiscs.setState({ picture: made }))
         .catch(() => undefined);
     return () => {

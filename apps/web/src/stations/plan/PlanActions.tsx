@@ -15,7 +15,7 @@ export function PlanActions() {
     <Action
       tone="go"
       title={`Adds ${words.join(', ')}. Nothing outside the canvas survives the hand-off.`}
-      onClick={() => void edit('POST', `/views/${view.id}/enlarge`, { left, top, right, bottom })}
+      onClick={() => void edit('plan.enlarge', view.id, { left, top, right, bottom })}
     >
       Enlarge the canvas
     </Action>

@@ -18,7 +18,7 @@ import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
-import { sameTokens, tokensOf } from '../cut/parts';
+import { sameTokens, tokensOf } from '../../bench/parts';
 import { PlannedPartLines } from './PlannedPartLines';
 import { ShotPanel } from './ShotPanel';
 import { ToComePanel } from './ToComePanel';
@@ -206,7 +206,7 @@ function Sides() {
             { value: 'near-far', word: 'near, far' },
             { value: 'left-right', word: 'left, right' },
           ]}
-          onChange={(sides) => void edit('PATCH', `/characters/${id}/sides`, { sides, saw: { [id]: version } })}
+          onChange={(sides) => void edit('plan.setSides', id, { sides, saw: { [id]: version } })}
         />
       </LedgerRow>
       <p className="text-[12.5px] text-soft">

@@ -8,7 +8,7 @@ import { usePlanMeasures } from './measures';
 /** What Plan draws on the art: the height the closest shot is measured by, and where limbs would leave the canvas. */
 export function PlanOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
-  const { viewport } = useBench();
+  const viewport = useBench((s) => s.viewport);
   const { shotPart, size, room } = usePlanMeasures();
   const px = 1 / viewport.scale;
   const { shot } = planOf(doc.character);

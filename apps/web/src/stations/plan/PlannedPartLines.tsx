@@ -1,7 +1,7 @@
 import { labelFor, type JointKind, type PlannedPart } from '@limber-sheaf/core';
 import { Choice, LedgerRow, Toggle } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
-import { sameTokens } from '../cut/parts';
+import { sameTokens } from '../../bench/parts';
 import { wordFor } from './PlanOverlay';
 import { usePlan } from './usePlan';
 

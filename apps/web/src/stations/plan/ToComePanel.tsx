@@ -1,7 +1,7 @@
-import type { PlannedSet } from '@limber-sheaf/core';
+import { USUAL_VIEWS, type PlannedSet } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { useOnBench } from '../../bench/context';
-import { USUAL_VIEWS, viewWord } from '../../bench/view-words';
+import { viewWord } from '../../bench/view-words';
 import { Action, Choice, Toggle } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { usePlan } from './usePlan';

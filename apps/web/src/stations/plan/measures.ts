@@ -15,7 +15,8 @@ import {
 } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
-import { handWorker } from '../../workers/core';
+import { handWorker } from '../../bench/worker';
+import type { planTasks } from './plan-tasks';
 
 /** What Plan measures on the art. */
 export interface PlanMeasures {
@@ -33,7 +34,7 @@ export function usePlanMeasures(): PlanMeasures {
   const [frame, setFrame] = useState<BodyFrame | null>(null);
   useEffect(() => {
     let wanted = true;
-    void handWorker()
+    void handWorker<typeof planTasks>()
       .frameOf(view.designBlob)
       .then((found) => wanted && setFrame(found));
     return () => {

@@ -7,6 +7,6 @@ export function usePlan(): { plan: Plan; set: (plan: Plan, word: string) => void
   const { id, version } = doc.character;
   return {
     plan: planOf(doc.character),
-    set: (plan, word) => void edit('PUT', `/characters/${id}/plan`, { plan, word, saw: { [id]: version } }),
+    set: (plan, word) => void edit('plan.setPlan', id, { plan, word, saw: { [id]: version } }),
   };
 }

@@ -65,9 +65,9 @@ function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
       <Choice
         label={`${labelFor(part)} moves with`}
         value={part.parentId ?? ''}
-        options={[{ value: '', word: 'nothing' }, ...others.map((p) => ({ value: p.id as string, word: labelFor(p) }))]}
+        options={[{ value: '', word: 'nothing' }, ...others.map((p) => ({ value: p.id, word: labelFor(p) }))]}
         onChange={(parentId) =>
-          void edit('PATCH', `/parts/${part.id}/parent`, {
+          void edit('stack.parent', part.id, {
             parentId: parentId || null,
             saw: { [part.id]: part.version },
           })

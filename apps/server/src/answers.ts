@@ -1,0 +1,32 @@
+import type { ViewProof } from '@limber-sheaf/core';
+import type { CastCard } from './cast/cast.service.js';
+import type { CharacterState } from './edits/edit.service.js';
+import type { CharacterThen, JournalCard } from './edits/journal.service.js';
+import type { HandOffCard } from './handoff/handoff.service.js';
+import type { JobState } from './jobs/job.service.js';
+
+/** A production, as the API tells of it. */
+interface ProductionCard {
+  id: string;
+  name: string;
+}
+
+/**
+ * What each operation of the API answers with, by its name: the description of the API is made from this. Whatever is not
+ * listed answers with the character's new state.
+ */
+export interface Answers {
+  'cast.productions': ProductionCard[];
+  'cast.createProduction': ProductionCard;
+  'cast.cards': CastCard[];
+  'history.list': JournalCard[];
+  'history.at': CharacterThen;
+  'handOff.checks': ViewProof & { revision: number };
+  'handOff.list': { versions: HandOffCard[]; job: JobState | null };
+  'handOff.start': JobState;
+  'jobs.job': JobState;
+  'jobs.cancel': JobState;
+  'health.check': { status: string; version: string; longestHold: number; memory: number };
+  /** Everything else. */
+  usual: CharacterState;
+}

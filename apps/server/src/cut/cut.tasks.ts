@@ -1,0 +1,110 @@
+import {
+  applyDiff,
+  cutByOrder,
+  cutPieces,
+  drawOrder,
+  followCut,
+  joinDiffs,
+  mergePieces,
+  orRefuse,
+  pieceById,
+  type ChangedSheets,
+  type CharacterDoc,
+  type CutArgs,
+  type CutOrder,
+  type CutSheets,
+  type Diff,
+  type NameTokens,
+  type PieceId,
+  type ViewArt,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { randomUUID } from 'node:crypto';
+import { keepIfAny, keepSheet, readArt } from '../threads/pictures.js';
+import { task } from '../threads/task.js';
+import { cleanDesign, designPalette, sweepDesign } from './change-design.js';
+import { readDesign } from './read-design.js';
+import { sortLayers } from './sort-layers.js';
+
+/** A cut, and what is to become of the pieces that it makes. */
+interface CutTask {
+  doc: CharacterDoc;
+  viewId: ViewId;
+  order: CutOrder;
+  /** The parts of the pieces that the cut makes, in the order of its targets; null for those that are there. */
+  fresh: (NameTokens | null)[];
+  /** The piece that is cut in two. */
+  cutFrom?: PieceId;
+  /** Do new pieces take their part's usual place in the draw order, or the very front? */
+  usualOrder?: boolean;
+}
+
+/** What a cut comes to as an edit. */
+interface CutDone {
+  diff: Diff;
+  notes: string[];
+  swept: number;
+  left: number;
+}
+
+async function keptSheets({ face, own, extra }: ChangedSheets): Promise<CutSheets> {
+  const kept: CutSheets = {};
+  if (face) kept.face = await keepSheet(face);
+  if (own !== undefined) kept.own = await keepIfAny(own);
+  if (extra !== undefined) kept.extra = await keepIfAny(extra);
+  return kept;
+}
+
+/** The edit that a cut comes to; joints follow the pieces they touch, and what needs fitting anew is fitted. */
+async function cutAway({ doc, viewId, order, fresh, cutFrom, usualOrder }: CutTask): Promise<CutDone> {
+  const art = await readArt(doc, viewId);
+  const outcome = orRefuse(cutByOrder(doc, viewId, art, order));
+  const args: CutArgs = { viewId, sheets: new Map(), fresh: [] };
+  const after: ViewArt = { ...art, pieces: new Map(art.pieces) };
+  for (const { pieceId, change } of outcome.sheets) {
+    args.sheets.set(pieceId, await keptSheets(change));
+    const before = art.pieces.get(pieceId);
+    if (before) after.pieces.set(pieceId, { ...before, ...change });
+  }
+  const front = drawOrder(doc, viewId).at(-1)?.id;
+  for (const [at, tokens] of fresh.entries()) {
+    const made = outcome.fresh[at];
+    if (!made || !tokens) continue;
+    const pieceId = randomUUID();
+    after.pieces.set(pieceId, { ...made, overlap: null, under: null });
+    args.fresh.push({
+      pieceId,
+      partId: randomUUID(),
+      tokens: { group: tokens.group, side: tokens.side, part: tokens.part, index: tokens.index },
+      face: await keepSheet(made.face),
+      own: await keepIfAny(made.own),
+      inFrontOf: cutFrom ?? (usualOrder ? undefined : front),
+    });
+  }
+  const diff = order.op === 'merge' ? merged(doc, order, args) : cutPieces(doc, args);
+  const faces = new Map([...art.pieces].map(([id, { face }]) => [id, face]));
+  const parted = cutFrom && args.fresh.length === 1 ? { from: cutFrom, fresh: args.fresh[0].pieceId } : null;
+  if (order.op === 'merge') after.pieces.delete(order.goneId);
+  const followed = followCut(applyDiff(doc, diff), after, faces, parted);
+  return {
+    diff: joinDiffs(diff, followed.diff),
+    notes: followed.notes,
+    swept: outcome.swept ?? 0,
+    left: outcome.left ?? 0,
+  };
+}
+
+function merged(
+  doc: CharacterDoc,
+  { pieceId, goneId }: { pieceId: PieceId; goneId: PieceId },
+  { sheets }: CutArgs,
+): Diff {
+  return mergePieces(doc, pieceById(doc, pieceId).id, goneId, sheets.get(pieceId) ?? {});
+}
+
+export const cut = task(cutAway);
+export const read = task(readDesign);
+export const matte = task(cleanDesign);
+export const specks = task(sweepDesign);
+export const palette = task(designPalette);
+export const sort = task(sortLayers);

@@ -1,0 +1,132 @@
+import {
+  derivedSheets,
+  drawOrder,
+  piecesAround,
+  roughChange,
+  roughSheets,
+  uniteRects,
+  viewMeasures,
+  type CharacterDoc,
+  type DerivedRefs,
+  type DerivedSheets,
+  type PieceId,
+  type Rect,
+  type ViewArt,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { keepIfAny, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { task } from '../threads/task.js';
+
+async function kept({ overlap, under, clean, line }: DerivedSheets): Promise<DerivedRefs> {
+  return {
+    overlap: await keepIfAny(overlap),
+    under: await keepIfAny(under),
+    clean: await keepIfAny(clean),
+    line: await keepIfAny(line),
+  };
+}
+
+/** As `kept`, but a sheet that is the very same as one before keeps its reference. */
+async function keptAnew(
+  now: DerivedSheets,
+  before: [DerivedSheets | undefined, DerivedRefs | undefined][],
+): Promise<DerivedRefs> {
+  const one = (name: keyof DerivedSheets) => {
+    const same = before.find(([bitmaps]) => bitmaps?.[name] === now[name]);
+    return same?.[1] ? same[1][name] : keepIfAny(now[name]);
+  };
+  return {
+    overlap: await one('overlap'),
+    under: await one('under'),
+    clean: await one('clean'),
+    line: await one('line'),
+  };
+}
+
+async function bitmapsOf(refs: Record<PieceId, DerivedRefs>): Promise<Map<PieceId, DerivedSheets>> {
+  const bitmaps = new Map<PieceId, DerivedSheets>();
+  for (const [id, { overlap, under, clean, line }] of Object.entries(refs))
+    bitmaps.set(id, {
+      overlap: await sheet(overlap),
+      under: await sheet(under),
+      clean: await sheet(clean),
+      line: await sheet(line),
+    });
+  return bitmaps;
+}
+
+/** What pieces came to before an edit, and where it changes what they are made from. */
+export interface SheetsSince {
+  settled: Record<PieceId, DerivedRefs>;
+  /** The rough sheets as they were, of pieces whose own have changed. */
+  rough: Record<PieceId, DerivedRefs>;
+  /** A rectangle that holds what else has changed. */
+  changed: Rect | null;
+}
+
+/** Where rough sheets are not what they were. */
+async function changeSince(
+  since: SheetsSince,
+  known: ReadonlyMap<PieceId, DerivedSheets>,
+  art: ViewArt,
+): Promise<Rect> {
+  const rects = since.changed ? [since.changed] : [];
+  for (const [id, was] of await bitmapsOf(since.rough)) {
+    const now = known.get(id);
+    const face = art.pieces.get(id)?.face;
+    const rect = now && face ? roughChange(was, now, face) : null;
+    if (rect) rects.push(rect);
+  }
+  return rects.length > 0 ? rects.reduce(uniteRects) : { x: 0, y: 0, width: 0, height: 0 };
+}
+
+/** The sheets of some pieces, from rough ones as far as those are known; with the rough ones that had to be made. */
+export const sheets = task(
+  async (input: {
+    doc: CharacterDoc;
+    viewId: ViewId;
+    only: PieceId[];
+    rough: Record<PieceId, DerivedRefs>;
+    since: SheetsSince | null;
+  }): Promise<{ settled: DerivedOfView; rough: DerivedOfView }> => {
+    const { doc, viewId } = input;
+    const art = await readArt(doc, viewId);
+    const only = new Set(input.only);
+    const known = await bitmapsOf(input.rough);
+    const before = await bitmapsOf(input.since?.settled ?? {});
+    const wanted = drawOrder(doc, viewId).filter((piece) => only.has(piece.id));
+    const needed = new Set(wanted.flatMap((piece) => piecesAround(doc, piece).map((p) => p.id)));
+    const given = new Map(known);
+    const made = roughSheets(doc, viewId, art, new Set([...needed].filter((id) => !known.has(id))));
+    for (const [id, rough] of made) known.set(id, rough);
+    const since = input.since && { settled: before, changed: await changeSince(input.since, known, art) };
+    const rough: DerivedOfView = {};
+    for (const [id, bitmaps] of made) rough[id] = await kept(bitmaps);
+    const settled: DerivedOfView = {};
+    for (const [id, bitmaps] of derivedSheets(doc, viewId, art, only, known, since ?? undefined)) {
+      // Settling leaves most sheets as they are.
+      const refs = given.has(id) ? input.rough[id] : rough[id];
+      settled[id] = await keptAnew(bitmaps, [
+        [known.get(id), refs],
+        [before.get(id), input.since?.settled[id]],
+      ]);
+    }
+    return { settled, rough };
+  },
+);
+
+/** Some of what the checks of a view measure, by key. */
+export const measures = task(
+  async (input: {
+    doc: CharacterDoc;
+    viewId: ViewId;
+    derived: DerivedOfView;
+    keys: string[];
+  }): Promise<Record<string, unknown>> => {
+    const art = await readArt(input.doc, input.viewId, input.derived);
+    const found: Record<string, unknown> = {};
+    for (const { key, measure } of viewMeasures(input.doc, input.viewId, input.derived))
+      if (input.keys.includes(key)) found[key] = measure(art);
+    return found;
+  },
+);

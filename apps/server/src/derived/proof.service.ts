@@ -1,0 +1,69 @@
+import { reportView, viewMeasures, type CharacterDoc, type ViewId, type ViewProof } from '@limber-sheaf/core';
+import { Injectable } from '@nestjs/common';
+import { taskFile } from '../threads/task.js';
+import { Threads, type RunOptions } from '../threads/threads.js';
+import { DerivedService } from './derived.service.js';
+import { SheetsService } from './sheets.service.js';
+
+const tasks = taskFile<typeof import('./derived.tasks.js')>(new URL('./derived.tasks.js', import.meta.url));
+
+/** Measures that one call of a thread takes together: enough to decode the pictures once, few enough to share them out. */
+const TOGETHER = 4;
+
+/** The checks of a view: what they measure is found under its key, or measured in the threads. */
+@Injectable()
+export class ProofService {
+  /** What is being measured now: who asks for the same thing meanwhile waits for the same answer. */
+  private readonly underWay = new Map<string, Promise<void>>();
+
+  constructor(
+    private readonly derived: DerivedService,
+    private readonly sheets: SheetsService,
+    private readonly threads: Threads,
+  ) {}
+
+  /** Makes all checks of a view. */
+  async prove(
+    doc: CharacterDoc,
+    viewId: ViewId,
+    { signal, tell }: RunOptions & { tell?: (share: number, what: string) => void } = {},
+  ): Promise<ViewProof> {
+    const sheets = await this.sheets.ofView(doc, viewId, { signal });
+    const measures = viewMeasures(doc, viewId, sheets);
+    const keys = measures.map(({ key }) => key);
+    const known = await this.derived.find(keys);
+    const missing = keys.filter((key) => !known.has(key) && !this.underWay.has(key));
+    const waiting = keys.flatMap((key) => (known.has(key) ? [] : (this.underWay.get(key) ?? [])));
+    if (missing.length > 0) {
+      let done = 0;
+      const batches = Array.from({ length: Math.ceil(missing.length / TOGETHER) }, (_, i) =>
+        // Dealt out by turns, so that the long sweeps of a trunk's joints do not all fall to one thread.
+        missing.filter((_key, at) => at % Math.ceil(missing.length / TOGETHER) === i),
+      );
+      const work = batches.map(async (batch) => {
+        const measured = await this.threads.run(
+          tasks,
+          'measures',
+          { doc, viewId, derived: sheets, keys: batch },
+          { signal },
+        );
+        await this.derived.keep(Object.entries(measured));
+        done += batch.length;
+        tell?.(done / missing.length, measures.find(({ key }) => key === batch[0])?.what ?? '');
+      });
+      batches.forEach((batch, at) => {
+        for (const key of batch) {
+          const one = work[at].finally(() => this.underWay.delete(key));
+          one.catch(() => undefined);
+          this.underWay.set(key, one);
+        }
+      });
+      await Promise.all(work);
+    }
+    // Whoever was first may have gone, and their work with them: what is missing then is measured for this one.
+    const shared = await Promise.allSettled(waiting);
+    if (shared.some(({ status }) => status === 'rejected') && !signal?.aborted)
+      return this.prove(doc, viewId, { signal, tell });
+    return reportView(doc, viewId, sheets, await this.derived.find(keys));
+  }
+}

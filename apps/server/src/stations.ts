@@ -1,0 +1,7 @@
+/** The server's half of each station, in the order of the work: one line each. */
+export { CastModule } from './cast/cast.module.js';
+export { PlanModule } from './plan/plan.module.js';
+export { CutModule } from './cut/cut.module.js';
+export { JointsModule } from './joints/joints.module.js';
+export { StackModule } from './stack/stack.module.js';
+export { HandOffModule } from './handoff/handoff.module.js';

@@ -1,0 +1,121 @@
+import {
+  paintArea,
+  sheetsKey,
+  viewById,
+  type Bitmap,
+  type CharacterDoc,
+  type DerivedRefs,
+  type PieceId,
+  type PieceRow,
+  type PlacedBitmap,
+  type SheetBitmaps,
+  type SheetRef,
+  type ViewArt,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { PNG_LIMITS } from '@limber-sheaf/formats';
+import { LRUCache } from 'lru-cache';
+import sharp from 'sharp';
+import { keepBlob, readBlob } from './blobs.js';
+
+/** The derived sheets of a view's pieces, as references. */
+export type DerivedOfView = Record<PieceId, DerivedRefs>;
+
+// Each thread keeps what it has decoded, by bytes: the next edit of the same view finds it there.
+const decoded = new LRUCache<string, Bitmap>({
+  maxSize: 300 * 1024 * 1024,
+  sizeCalculation: (b) => b.data.length || 1,
+});
+/** A piece's sheets as one object, so that what is composed of them is kept with them. */
+const composed = new LRUCache<string, SheetBitmaps>({
+  maxSize: 300 * 1024 * 1024,
+  sizeCalculation: ({ face, overlap, under }) => {
+    const size = (b: PlacedBitmap | null) => b?.data.length ?? 0;
+    return 1 + 2 * size(face) + size(overlap) + size(under);
+  },
+});
+sharp.cache(false);
+sharp.concurrency(1);
+
+/** Decodes a PNG to 8-bit RGBA. */
+async function decode(bytes: Uint8Array): Promise<Bitmap> {
+  const { data, info } = await sharp(bytes, { limitInputPixels: PNG_LIMITS.pixels })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return {
+    width: info.width,
+    height: info.height,
+    data: new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
+  };
+}
+
+async function picture(blob: string): Promise<Bitmap> {
+  const kept = decoded.get(blob);
+  if (kept) return kept;
+  const bitmap = await decode(await readBlob(blob));
+  decoded.set(blob, bitmap);
+  return bitmap;
+}
+
+/** The pixels of a reference. */
+export async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> {
+  return ref && { ...(await picture(ref.blob)), x: ref.x, y: ref.y };
+}
+
+/** A view's design. */
+export async function designOf(doc: CharacterDoc, viewId: ViewId): Promise<PlacedBitmap> {
+  return { ...(await picture(viewById(doc, viewId).designBlob)), x: 0, y: 0 };
+}
+
+/** A view's pictures; without derived sheets, only what its rows name. */
+export async function readArt(doc: CharacterDoc, viewId: ViewId, derived?: DerivedOfView): Promise<ViewArt> {
+  const pieces: ViewArt['pieces'] = new Map();
+  for (const piece of doc.pieces) {
+    if (piece.viewId !== viewId) continue;
+    pieces.set(piece.id, derived ? await drawnSheets(doc, piece, derived[piece.id]) : await ownSheets(piece));
+  }
+  return { design: await designOf(doc, viewId), pieces };
+}
+
+async function ownSheets({ face, own, extra }: PieceRow): Promise<SheetBitmaps> {
+  const [f, o, e] = [await sheet(face), await sheet(own), await sheet(extra)];
+  return { face: f, overlap: null, under: null, own: o, extra: e };
+}
+
+async function drawnSheets(doc: CharacterDoc, piece: PieceRow, refs: DerivedRefs | undefined): Promise<SheetBitmaps> {
+  const key = sheetsKey(doc, piece);
+  const kept = composed.get(key);
+  if (kept) return kept;
+  const sheets: SheetBitmaps = {
+    face: await sheet(piece.face),
+    overlap: await sheet(refs?.overlap ?? null),
+    under: await sheet(refs?.under ?? null),
+    clean: await sheet(refs?.clean ?? null),
+    line: await sheet(refs?.line ?? null),
+  };
+  composed.set(key, sheets);
+  return sheets;
+}
+
+/** Encodes RGBA as PNG; the same pixels give the same bytes. Sheets, which the hand waits for, are packed less tightly than a package's images. */
+export async function encode(bitmap: Bitmap, compressionLevel = 6): Promise<Uint8Array> {
+  const { width, height } = bitmap;
+  const buffer = await sharp(bitmap.data, { raw: { width, height, channels: 4 } })
+    .png({ compressionLevel, adaptiveFiltering: false })
+    .toBuffer();
+  return new Uint8Array(buffer);
+}
+
+/** Keeps a sheet that a thread made, and gives its reference. */
+export async function keepSheet(bitmap: PlacedBitmap): Promise<SheetRef> {
+  const blob = await keepBlob(await encode(bitmap, 1), 'image/png');
+  decoded.set(blob, { width: bitmap.width, height: bitmap.height, data: bitmap.data });
+  const { x, y, width, height } = bitmap;
+  return { blob, x, y, width, height, area: paintArea(bitmap) };
+}
+
+/** As `keepSheet`, where there may be none. */
+export async function keepIfAny(bitmap: PlacedBitmap | null): Promise<SheetRef | null> {
+  return bitmap && keepSheet(bitmap);
+}

@@ -1,0 +1,39 @@
+import { LimberError } from '@limber-sheaf/core';
+
+/** A task's answer; errors cross the thread border as plain data, since classes do not. */
+export type Answer<T> =
+  { ok: true; value: T } | { ok: false; error: Pick<LimberError, 'code' | 'sentence' | 'remedy' | 'place'> };
+
+/** Makes of a function what a thread can be asked for. */
+export function task<I, O>(work: (input: I) => Promise<O> | O): (input: I) => Promise<Answer<O>> {
+  return async (input) => {
+    try {
+      return { ok: true, value: await work(input) };
+    } catch (error) {
+      if (!(error instanceof LimberError)) throw error;
+      const { code, sentence, remedy, place } = error;
+      return { ok: false, error: { code, sentence, remedy, place } };
+    }
+  };
+}
+
+type Task = ReturnType<typeof task<never, unknown>>;
+
+/** A station's tasks: a module whose exports are tasks, which a thread loads when one of them is first asked for. */
+export interface TaskFile<T> {
+  readonly address: string;
+  /** Only for the types of the tasks. */
+  readonly tasks?: T;
+}
+
+/** Names a module of tasks without loading it: `taskFile<typeof import('./cut.tasks.js')>(new URL('./cut.tasks.js', import.meta.url))`. */
+export function taskFile<T>(address: URL): TaskFile<T> {
+  return { address: address.href };
+}
+
+export type TaskInput<T, N extends keyof T> = T[N] extends (input: infer I) => unknown ? I : never;
+export type TaskOutput<T, N extends keyof T> = T[N] extends Task
+  ? Awaited<ReturnType<T[N]>> extends Answer<infer O>
+    ? O
+    : never
+  : never;

@@ -1,0 +1,61 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { call, end, startServer, type State } from './server-under-test';
+
+jest.setTimeout(120_000);
+
+/** Runs a script on the database for schemas; what it printed. */
+function script(name: string, ...args: string[]): string {
+  const run = spawnSync(process.execPath, [join(__dirname, name), ...args], { encoding: 'utf8' });
+  expect(run.stderr).toBe('');
+  return run.stdout;
+}
+
+test('the schema comes up, goes down, comes up the same, and two servers may bring it up at once', () => {
+  const { first, down, again } = JSON.parse(script('schema-round-trip.mjs')) as Record<string, unknown[]>;
+  expect(first.length).toBeGreaterThan(50);
+  expect(down).toEqual([]);
+  expect(again).toEqual(first);
+});
+
+test.each(['0001-foundation', '0002-plan-and-cut', '0003-joints', '0004-line-under'])(
+  'a character kept by %s opens as it was, with its journal, and is clean',
+  async (version) => {
+    script('older-database.mjs', version);
+    const server = await startServer({ DATABASE_URL: process.env.SCHEMA_DATABASE_URL });
+    try {
+      const character = '00000000-0000-4000-8000-000000000002';
+      const { body: opened } = await call<State>(server, 'GET', `/characters/${character}`);
+      expect(opened.doc.character.name).toBe('Mast');
+      expect(opened.doc.pieces).toHaveLength(2);
+      expect(opened.doc.joints[0]).toMatchObject({
+        radius: 20,
+        rangeHigh: 60,
+        reach: version >= '0003' ? 3 : 0,
+        foldsOut: false,
+        twinId: null,
+        lineMore: 0,
+      });
+      // What that version had worked out and kept is not what is shown.
+      const [upper] = opened.doc.pieces;
+      expect(opened.sheets[upper.id].overlap?.blob).not.toBe(upper.face.blob);
+      const { body: checked } = await call<{ checks: { id: string; ok: boolean; figure: number }[] }>(
+        server,
+        'GET',
+        `/views/${opened.doc.views[0].id}/checks`,
+      );
+      expect(checked.checks.find((check) => check.id === 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+
+      // Whoever undid the wider range may bring it back; whoever did may undo further; what was given up is gone.
+      expect(opened).toMatchObject({ undo: 'range of lower arm A', redo: 'range of lower arm A, wider' });
+      const { body: redone } = await call<State>(server, 'POST', `/characters/${character}/redo`);
+      expect(redone.doc.joints[0].rangeHigh).toBe(90);
+      await call(server, 'POST', `/characters/${character}/undo`);
+      const { body: undone } = await call<State>(server, 'POST', `/characters/${character}/undo`);
+      expect(undone.doc.joints[0].rangeHigh).toBe(30);
+      expect(undone.revision).toBe(opened.revision + 3);
+    } finally {
+      await end(server);
+    }
+  },
+);

@@ -1,0 +1,135 @@
+// Fills a database of an earlier version (the argument) with a character as that version kept it: two pieces of a
+// limb, their rounded joint, and a journal with an edit done, one undone and one given up.
+import { createHash } from 'node:crypto';
+import { DEFAULT_SCHEME } from '@limber-sheaf/core';
+import { encodePng } from '@limber-sheaf/formats';
+import { migrate, openDatabase } from '../dist/data/database.js';
+
+const version = process.argv[2];
+const since = (name) => version >= name;
+const sequelize = openDatabase(process.env.SCHEMA_DATABASE_URL);
+await migrate(sequelize, 'none');
+await migrate(sequelize, version);
+
+const id = (n) => `00000000-0000-4000-8000-00000000000${n}`;
+const [PRODUCTION, CHARACTER, VIEW, UPPER_PART, LOWER_PART, UPPER, LOWER, JOINT] = [1, 2, 3, 4, 5, 6, 7, 8].map(id);
+const INK = [43, 35, 51, 255];
+const FILL = [228, 169, 58, 255];
+
+/** Rows `from` to `to` of a limb, 40 px wide with a line of 4 px, as a picture of them alone. */
+async function limb(from, to) {
+  const data = new Uint8Array(40 * (to - from) * 4);
+  for (let i = 0; i < data.length / 4; i++) data.set(i % 40 < 4 || i % 40 >= 36 ? INK : FILL, i * 4);
+  const bytes = Buffer.from(encodePng({ width: 40, height: to - from, data }));
+  const blob = createHash('sha256').update(bytes).digest('hex');
+  await sequelize.query(`INSERT INTO blob VALUES ($1, $2, 'image/png') ON CONFLICT DO NOTHING`, {
+    bind: [blob, bytes],
+  });
+  return { blob, x: 30, y: from, width: 40, height: to - from, area: 40 * (to - from) };
+}
+
+async function insert(table, row) {
+  const fields = Object.keys(row);
+  const columns = fields.map((field) => `"${field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)}"`);
+  const values = Object.values(row).map((value) =>
+    typeof value === 'object' && value ? JSON.stringify(value) : value,
+  );
+  await sequelize.query(
+    `INSERT INTO "${table}" (${columns.join(', ')}) VALUES (${fields.map((_, i) => `$${i + 1}`).join(', ')})`,
+    { bind: values },
+  );
+}
+
+const full = new Uint8Array(100 * 100 * 4);
+for (let y = 0; y < 100; y++) for (let x = 30; x < 70; x++) full.set(x < 34 || x >= 66 ? INK : FILL, (y * 100 + x) * 4);
+const designBytes = Buffer.from(encodePng({ width: 100, height: 100, data: full }));
+const designBlob = createHash('sha256').update(designBytes).digest('hex');
+await insert('production', { id: PRODUCTION, name: 'Old tide' });
+await sequelize.query(`INSERT INTO blob VALUES ($1, $2, 'image/png')`, { bind: [designBlob, designBytes] });
+await insert('character', {
+  id: CHARACTER,
+  productionId: PRODUCTION,
+  name: 'Mast',
+  code: 'mast',
+  scheme: DEFAULT_SCHEME,
+  version: 1,
+  revision: 7,
+});
+await insert('view', {
+  id: VIEW,
+  characterId: CHARACTER,
+  key: 'front',
+  width: 100,
+  height: 100,
+  designBlob,
+  designArea: 4000,
+  floorY: 99,
+  version: 1,
+});
+const part = { characterId: CHARACTER, group: 'arm', side: 'A', version: 1 };
+await insert('part', { ...part, id: UPPER_PART, part: 'upper' });
+await insert('part', { ...part, id: LOWER_PART, part: 'lower', parentId: UPPER_PART });
+const upperFace = await limb(0, 50);
+const lowerFace = await limb(50, 100);
+// Worked out by that version, kept in the row, and not what today's would be.
+const stale = { overlap: upperFace, under: lowerFace };
+const piece = { viewId: VIEW, version: 1, ...stale, ...(since('0002') ? { clean: upperFace } : {}) };
+if (since('0004')) piece.line = upperFace;
+await insert('piece', { ...piece, id: UPPER, partId: UPPER_PART, depth: 1, face: upperFace });
+await insert('piece', { ...piece, id: LOWER, partId: LOWER_PART, depth: 2, face: lowerFace });
+const joint = {
+  id: JOINT,
+  viewId: VIEW,
+  childId: LOWER,
+  parentId: UPPER,
+  kind: 'hinge',
+  x: 50,
+  y: 50,
+  radius: 20,
+  rangeLow: -10,
+  rangeHigh: 60,
+  outlineOn: 'back',
+  discOn: 'both',
+  lineWidth: 4,
+  lineColour: INK.slice(0, 3),
+  fillColour: FILL.slice(0, 3),
+  looseness: 0,
+  rounded: true,
+  confidence: 1,
+  version: 3,
+};
+if (since('0003')) Object.assign(joint, { reach: 3, foldsOut: false, twinId: null });
+if (since('0004')) joint.lineMore = 0;
+await insert('joint', joint);
+
+const edit = { characterId: CHARACTER, actor: 'tester', kind: 'joints' };
+const nothing = { added: [], updated: [], removed: [] };
+const row = { table: 'joint', ...joint };
+const moved = (from, to, summary, state, at) =>
+  insert('edit', {
+    ...edit,
+    summary,
+    state,
+    diff: {
+      ...nothing,
+      updated: [
+        [
+          { ...row, ...from, version: at },
+          { ...row, ...to, version: at + 1 },
+        ],
+      ],
+    },
+  });
+const piecesThen = [UPPER, LOWER].map((pieceId, k) => ({
+  table: 'piece',
+  ...piece,
+  id: pieceId,
+  partId: [UPPER_PART, LOWER_PART][k],
+  depth: k + 1,
+  face: [upperFace, lowerFace][k],
+}));
+await insert('edit', { ...edit, summary: 'cut lower arm A', state: 'done', diff: { ...nothing, added: piecesThen } });
+await moved({ rangeHigh: 30 }, { rangeHigh: 60 }, 'range of lower arm A', 'done', 2);
+await moved({ rangeHigh: 60 }, { rangeHigh: 90 }, 'range of lower arm A, wider', 'undone', 3);
+await moved({ rangeHigh: 60 }, { rangeHigh: 75 }, 'range of lower arm A, given up', 'dropped', 3);
+await sequelize.close();

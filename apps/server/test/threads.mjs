@@ -1,0 +1,24 @@
+// Runs badly behaved tasks through the threads; prints how each ended, and that the threads still work after it.
+import { taskFile } from '../dist/threads/task.js';
+import { Threads } from '../dist/threads/threads.js';
+
+const threads = new Threads();
+const tasks = taskFile(new URL('./threads.tasks.mjs', import.meta.url));
+const ends = {};
+async function end(name, options) {
+  const ended = await threads.run(tasks, name, 0, options).then(
+    () => 'answered',
+    (error) => error.code ?? error.name,
+  );
+  ends[name] = [ended, await threads.run(tasks, 'twice', 21)];
+}
+await end('endless', { seconds: 0.5 });
+await end('greedy');
+await end('refuses');
+await end('breaks');
+const gone = new AbortController();
+setTimeout(() => gone.abort(), 300);
+const stopped = await threads.run(tasks, 'endless', 0, { signal: gone.signal }).catch((error) => error.name);
+const all = await Promise.all(Array.from({ length: 12 }, (_, n) => threads.run(tasks, 'twice', n)));
+console.log(JSON.stringify({ ends, stopped, all }));
+await threads.onModuleDestroy();

@@ -1,0 +1,18 @@
+// Tasks that behave badly, and one that does not.
+import { LimberError } from '@limber-sheaf/core';
+import { task } from '../dist/threads/task.js';
+
+export const endless = task(() => {
+  for (;;);
+});
+export const greedy = task(() => {
+  const hoard = [];
+  for (;;) hoard.push(new Uint8Array(20_000_000).fill(1));
+});
+export const refuses = task(() => {
+  throw new LimberError('no-border', 'The two pieces do not touch.', 'Pick two that do.');
+});
+export const breaks = task(() => {
+  throw new TypeError('a fault of ours');
+});
+export const twice = task((n) => n * 2);

@@ -1,0 +1,20 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+
+test('a task that takes too long, too much memory, or breaks, ends alone; a client that goes stops its own', () => {
+  const run = spawnSync(process.execPath, [join(__dirname, 'threads.mjs')], { encoding: 'utf8', timeout: 60_000 });
+  expect(run.status).toBe(0);
+  const { ends, stopped, all } = JSON.parse(run.stdout) as {
+    ends: Record<string, [string, number]>;
+    stopped: string;
+    all: number[];
+  };
+  expect(ends).toEqual({
+    endless: ['too-long', 42],
+    greedy: ['too-large', 42],
+    refuses: ['no-border', 42],
+    breaks: ['TypeError', 42],
+  });
+  expect(stopped).toBe('AbortError');
+  expect(all).toEqual(Array.from({ length: 12 }, (_, n) => n * 2));
+}, 60_000);

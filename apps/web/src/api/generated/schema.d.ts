@@ -1,0 +1,2906 @@
+// Made by npm run api.
+export interface paths {
+  '/api/health': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Is the server up, and its database? With the longest its main thread was held since last asked, ms */
+    get: operations['health.check'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/blobs/{sha256}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A picture or package by its SHA-256; never changes */
+    get: operations['blob.get'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/productions': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** All productions */
+    get: operations['cast.productions'];
+    put?: never;
+    /** Start a production */
+    post: operations['cast.createProduction'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/productions/{id}/characters': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The cast: a card a character, deleted ones too */
+    get: operations['cast.cards'];
+    put?: never;
+    /** A new character from a picture of its finished design (multipart: name, design) */
+    post: operations['cast.create'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A whole character, with what can be undone */
+    get: operations['cast.state'];
+    put?: never;
+    post?: never;
+    /** Delete a character; undo or a change of `deleted` brings it back */
+    delete: operations['cast.remove'];
+    options?: never;
+    head?: never;
+    /** Rename a character, or bring a deleted one back */
+    patch: operations['cast.change'];
+    trace?: never;
+  };
+  '/api/characters/{id}/duplicate': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Copy a character */
+    post: operations['cast.duplicate'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/undo': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take back the last edit of the caller (x-actor) */
+    post: operations['cast.undo'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/redo': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring back the edit the caller undid last */
+    post: operations['cast.redo'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/trace': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give the pixels inside a loop to a part */
+    post: operations['cut.trace'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/take-rest': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give all that is still uncut to a part */
+    post: operations['cut.takeRest'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/give-back': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give the pixels inside a loop back to the design */
+    post: operations['cut.giveBack'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/cross': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Cut a piece in two along a line */
+    post: operations['cut.cross'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/sweep-up': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give offcuts to the pieces they belong to */
+    post: operations['cut.sweepUp'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/take': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give shapes of pixels to parts, all as one edit */
+    post: operations['cut.take'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/retake': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take anew what the last edit took, by other numbers, in its place */
+    post: operations['cut.retake'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/cut/copy': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Copy pixels into a piece and leave them where they are */
+    post: operations['cut.copy'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/reshape': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Grow or shrink a piece, or fill its holes */
+    post: operations['cut.reshape'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/islands': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a new piece of all islands but the largest */
+    post: operations['cut.islands'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/merge': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Merge another piece into this one */
+    post: operations['cut.merge'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Delete a piece back to the design */
+    delete: operations['cut.remove'];
+    options?: never;
+    head?: never;
+    /** Set a piece’s margin, its edges, or drop its copies */
+    patch: operations['cut.change'];
+    trace?: never;
+  };
+  '/api/parts/{id}/name': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    /** Name a part anew */
+    patch: operations['cut.rename'];
+    trace?: never;
+  };
+  '/api/characters/{id}/views': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Add a view from another picture (multipart: key, design) */
+    post: operations['bringIn.addView'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/sort': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make pieces of a layered file’s layers */
+    post: operations['bringIn.sort'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/matte': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Free a design of its plain backdrop */
+    post: operations['bringIn.matte'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/specks': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Sweep specks and haze away */
+    post: operations['bringIn.specks'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/palette': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take the design’s main colours and keep them */
+    post: operations['bringIn.palette'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/checks': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** All checks of a view as it is now, with the proof of each joint */
+    get: operations['handOff.checks'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/handoffs': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The versions handed off so far, and the newest job */
+    get: operations['handOff.list'];
+    put?: never;
+    /** Make a package: answers with the job */
+    post: operations['handOff.start'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/handoffs/{id}/package.zip': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A package */
+    get: operations['handOff.download'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/joints': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Place a joint between two pieces that touch */
+    post: operations['joints.place'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/joints/fit-all': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Fit and round every joint that is missing; tells what it left and why */
+    post: operations['joints.fitAll'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/joints/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Delete a joint */
+    delete: operations['joints.remove'];
+    options?: never;
+    head?: never;
+    /** Change a joint: disc, range, outline, looseness, rounding */
+    patch: operations['joints.change'];
+    trace?: never;
+  };
+  '/api/joints/{id}/fit': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Fit the disc to the contour again */
+    post: operations['joints.fit'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/joints/{id}/in-front': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Which of the two is drawn in front */
+    post: operations['joints.inFront'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/joints/chain': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Fit and round a joint between each of some pieces and the next */
+    post: operations['joints.chain'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/joints/{id}/copy': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give another joint, or the other side of the limb, what this one has; linked if asked for */
+    post: operations['joints.copy'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/joints/{id}/link': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** End the link with another joint */
+    delete: operations['joints.unlink'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/plan': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Set what is to move, the closest shot, the views and the swap sets */
+    put: operations['plan.setPlan'];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/sides': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    /** Set how the two sides are told apart in names */
+    patch: operations['plan.setSides'];
+    trace?: never;
+  };
+  '/api/views/{id}/enlarge': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Enlarge a canvas, while nothing has been handed off */
+    post: operations['plan.enlarge'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/order': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Move a piece in the draw order */
+    post: operations['stack.order'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/parts/{id}/parent': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    /** Set which part a part moves with */
+    patch: operations['stack.parent'];
+    trace?: never;
+  };
+  '/api/characters/{id}/events': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Server-sent events: new revisions and job progress */
+    get: operations['events.stream'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/history': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The newest edits of a character */
+    get: operations['history.list'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/history/{revision}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A character as it was after an edit, and how that differs from now */
+    get: operations['history.at'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/history/{revision}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a character back to what it was after an edit, as a new edit */
+    post: operations['history.restore'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/jobs/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** How far a job is */
+    get: operations['jobs.job'];
+    put?: never;
+    post?: never;
+    /** Stop a job */
+    delete: operations['jobs.cancel'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+}
+export type webhooks = Record<string, never>;
+export interface components {
+  schemas: {
+    NameBody: {
+      name: string;
+    };
+    ChangeCharacterBody: {
+      name?: string | null;
+      deleted?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    DuplicateBody: {
+      name?: string | null;
+    };
+    TraceBody: {
+      loop: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      pieceId?: string | null;
+      tokens?: components['schemas']['Tokens'];
+    };
+    TakeRestBody: {
+      /** Format: uuid */
+      pieceId?: string | null;
+      tokens?: components['schemas']['Tokens'];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    GiveBackBody: {
+      /** Format: uuid */
+      pieceId?: string | null;
+      loop: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    CrossCutBody: {
+      /** Format: uuid */
+      pieceId?: string | null;
+      line: number[];
+      /** @enum {unknown} */
+      take: 'left' | 'right';
+      tokens: components['schemas']['Tokens'];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    SweepUpBody: {
+      place?: components['schemas']['PlaceBody'];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    TakeBody: {
+      targets: components['schemas']['TakeTarget'][];
+      /** @enum {unknown|null} */
+      word?: 'Soak up' | 'Trace' | 'Mirror' | 'Accept' | 'Take' | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ReplaceBody: {
+      replaces: number;
+      saw?: {
+        [key: string]: number;
+      } | null;
+      targets: components['schemas']['TakeTarget'][];
+      /** @enum {unknown|null} */
+      word?: 'Soak up' | 'Trace' | 'Mirror' | 'Accept' | 'Take' | null;
+    };
+    CopyBody: {
+      /** Format: uuid */
+      pieceId: string;
+      mask: components['schemas']['Shape'];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ReshapeBody: {
+      by?: number | null;
+      fillHoles?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    NamedBody: {
+      tokens: components['schemas']['Tokens'];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    MergeBody: {
+      /** Format: uuid */
+      goneId: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ChangePieceBody: {
+      margin?: number | null;
+      unmix?: boolean | null;
+      dropCopies?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ViewBody: {
+      key: string;
+    };
+    SortBody: {
+      layers: components['schemas']['SortedLayerBody'][];
+      keepApart: boolean;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    MatteBody: {
+      tolerance: number;
+      openHoles: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    SpecksBody: {
+      largest: number;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    PaletteBody: {
+      /** Format: uuid */
+      viewId: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    PlaceJointBody: {
+      /** Format: uuid */
+      pieceId: string;
+      /** Format: uuid */
+      otherId: string;
+      disc?: components['schemas']['DiscBody'];
+      round?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    EditBody: {
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ChangeJointBody: {
+      /** @enum {unknown|null} */
+      kind?: 'hinge' | 'one-sided' | 'swivel' | 'slide' | null;
+      x?: number | null;
+      y?: number | null;
+      radius?: number | null;
+      rangeLow?: number | null;
+      rangeHigh?: number | null;
+      /** @enum {unknown|null} */
+      outlineOn?: 'back' | 'front' | 'both' | 'none' | 'under' | null;
+      /** @enum {unknown|null} */
+      discOn?: 'both' | 'child' | 'parent' | null;
+      lineWidth?: number | null;
+      lineColour?: number[] | null;
+      fillColour?: number[] | null;
+      looseness?: number | null;
+      lineMore?: number | null;
+      reach?: number | null;
+      foldsOut?: boolean | null;
+      rounded?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    InFrontBody: {
+      /** @enum {unknown} */
+      inFront: 'child' | 'parent';
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ChainBody: {
+      pieceIds: string[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    CopyJointBody: {
+      /** Format: uuid */
+      ontoId?: string | null;
+      link: boolean;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    PlanBody: {
+      plan: components['schemas']['PlanDto'];
+      word?: string | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    SidesBody: {
+      /** @enum {unknown} */
+      sides: 'letters' | 'near-far' | 'left-right';
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    EnlargeBody: {
+      left: number;
+      top: number;
+      right: number;
+      bottom: number;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    OrderBody: {
+      /** Format: uuid */
+      inFrontOf?: string | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ParentBody: {
+      /** Format: uuid */
+      parentId?: string | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    BlobParams: {
+      sha256: string;
+    };
+    BlobQuery: {
+      width?: number | null;
+    };
+    IdParam: {
+      /** Format: uuid */
+      id: string;
+    };
+    Tokens: {
+      group: string;
+      /** @enum {unknown|null} */
+      side?: 'A' | 'B' | null;
+      part?: string | null;
+      index?: number | null;
+    };
+    PlaceBody: {
+      x: number;
+      y: number;
+    };
+    RevisionParam: {
+      /** Format: uuid */
+      id: string;
+      revision: number;
+    };
+    SortedLayerBody: {
+      /** @enum {unknown} */
+      role: 'fill' | 'line' | 'shade' | 'guide' | 'leave out';
+      tokens?: components['schemas']['Tokens'];
+    };
+    Shape: {
+      x: number;
+      y: number;
+      width: number;
+      height: number;
+      runs: string;
+    };
+    TakeTarget: {
+      /** Format: uuid */
+      pieceId?: string | null;
+      tokens?: components['schemas']['Tokens'];
+      mask: components['schemas']['Shape'];
+    };
+    ProductionParam: {
+      /** Format: uuid */
+      id: string;
+    };
+    PlannedPartBody: {
+      heading: string;
+      parents: string[];
+      /** @enum {unknown|null} */
+      joint?: 'hinge' | 'one-sided' | 'swivel' | 'slide' | null;
+      range: number[];
+      hidden: boolean;
+      group: string;
+      /** @enum {unknown|null} */
+      side?: 'A' | 'B' | null;
+      part?: string | null;
+      index?: number | null;
+    };
+    ShotBody: {
+      part: string;
+      share: number;
+      frame: number;
+    };
+    SetBody: {
+      name: string;
+      /** @enum {unknown} */
+      kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+      drawings: number;
+    };
+    PlanDto: {
+      template: string;
+      parts: components['schemas']['PlannedPartBody'][];
+      shot: components['schemas']['ShotBody'];
+      views: string[];
+      sets: components['schemas']['SetBody'][];
+    };
+    DiscBody: {
+      x: number;
+      y: number;
+      radius: number;
+    };
+    /** @description A character's card in the cast. */
+    CastCard: {
+      id: string;
+      name: string;
+      code: string;
+      deleted: boolean;
+      picture: string | null;
+      width: number;
+      height: number;
+      pieces: number;
+      joints: number;
+      rounded: number;
+      /** @description Pixels of the design in no piece, and of it all. */
+      untaken: number;
+      designArea: number;
+      handOffs: number;
+    };
+    /** @description A line of the journal, as it is listed. */
+    JournalCard: {
+      revision: number;
+      summary: string;
+      /** @enum {string} */
+      way: 'do' | 'undo' | 'redo';
+      /** @description Made by the caller. */
+      own: boolean;
+      /** Format: date-time */
+      createdAt: string;
+    };
+    /** @description A character as it was after an edit, and what leads from there to now. */
+    CharacterThen: {
+      revision: number;
+      doc: components['schemas']['CharacterDoc'];
+      since: components['schemas']['Diff'];
+    };
+    /** @description A whole character, as the bench holds it: its own row, and a list a table. */
+    CharacterDoc: {
+      views: components['schemas']['ViewRow'][];
+      parts: components['schemas']['PartRow'][];
+      pieces: components['schemas']['PieceRow'][];
+      joints: components['schemas']['JointRow'][];
+      character: components['schemas']['CharacterRow'];
+    };
+    ViewRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'view';
+      id: components['schemas']['ViewId'];
+      characterId: components['schemas']['CharacterId'];
+      key: string;
+      width: number;
+      height: number;
+      /** @description The finished design: a PNG of the canvas' size, 8-bit RGBA. */
+      designBlob: string;
+      /** @description Pixels of the design with any paint. */
+      designArea: number;
+      /** @description Where the character stands, px from the top. */
+      floorY: number;
+      /** @description What the design came with; null for a plain picture. */
+      brought: components['schemas']['BroughtIn'] | null;
+    };
+    ViewId: string;
+    CharacterId: string;
+    /** @description A layered file as it was brought in: what the sorting table shows. */
+    BroughtIn: {
+      notes: string[];
+      /** @description Pixels by which the layers composited here differ from the file's own merged picture; null where it has none. */
+      differs: number | null;
+      /** @description Back to front; null for a flat file. */
+      layers: components['schemas']['BroughtLayer'][] | null;
+    };
+    /** @description A layer of the file, and what it was sorted as. */
+    BroughtLayer: {
+      path: string[];
+      visible: boolean;
+      blend: components['schemas']['BlendMode'];
+      clippedTo: number | null;
+      /** @description null for an empty layer. */
+      sheet: components['schemas']['SheetRef'] | null;
+      role: components['schemas']['LayerRole'];
+      tokens: components['schemas']['NameTokens'] | null;
+      /** @description Why it was guessed so. */
+      because: string;
+    };
+    /** @enum {string} */
+    BlendMode:
+      | 'normal'
+      | 'multiply'
+      | 'screen'
+      | 'overlay'
+      | 'darken'
+      | 'lighten'
+      | 'color-dodge'
+      | 'color-burn'
+      | 'hard-light'
+      | 'soft-light'
+      | 'difference'
+      | 'exclusion'
+      | 'plus'
+      | 'hue'
+      | 'saturation'
+      | 'color'
+      | 'luminosity';
+    /** @description A bitmap kept as a blob: the SHA-256 of its PNG file, and where it sits on the canvas, px. */
+    SheetRef: {
+      blob: string;
+      x: number;
+      y: number;
+      width: number;
+      height: number;
+      /** @description Pixels with paint. */
+      area: number;
+    };
+    /**
+     * @description What a layer is: paint of a part, or nothing that is cut.
+     * @enum {string}
+     */
+    LayerRole: 'fill' | 'line' | 'shade' | 'guide' | 'leave out';
+    /** @description What a name is made of: tokens a part carries. */
+    NameTokens: {
+      /** @description What it belongs to: arm, leg, head, hair. */
+      group: string;
+      /**
+       * @description A or B; null for what there is one of.
+       * @enum {string|null}
+       */
+      side: 'A' | 'B' | null;
+      /** @description Which part of the group: upper, lower, hand; null where the group is the part. */
+      part: string | null;
+      /** @description Counts copies from 1; null for the only one. */
+      index: number | null;
+    };
+    PartRow: {
+      /** @description What it belongs to: arm, leg, head, hair. */
+      group: string;
+      /**
+       * @description A or B; null for what there is one of.
+       * @enum {string|null}
+       */
+      side: 'A' | 'B' | null;
+      /** @description Which part of the group: upper, lower, hand; null where the group is the part. */
+      part: string | null;
+      /** @description Counts copies from 1; null for the only one. */
+      index: number | null;
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'part';
+      id: components['schemas']['PartId'];
+      characterId: components['schemas']['CharacterId'];
+      /** @description The part it moves with. */
+      parentId: components['schemas']['PartId'] | null;
+    };
+    PartId: string;
+    PieceRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'piece';
+      id: components['schemas']['PieceId'];
+      viewId: components['schemas']['ViewId'];
+      partId: components['schemas']['PartId'];
+      /** @description Place in the draw order: smaller is farther back. */
+      depth: number;
+      /** @description The design's own visible pixels: which of them are this piece's. */
+      face: components['schemas']['SheetRef'];
+      /** @description Paint that came with the piece's own layers, also where it is hidden at rest. */
+      own: components['schemas']['SheetRef'] | null;
+      /** @description Pixels taken and left where they were, which the overlap copies. */
+      extra: components['schemas']['SheetRef'] | null;
+      /** @description Fill, shade and line as they came, where they are kept apart. */
+      apart: components['schemas']['ApartSheets'] | null;
+      /** @description px of the neighbours' paint that the overlap takes along all round. */
+      margin: number;
+      /** @description Are blends along its edges taken apart? */
+      unmix: boolean;
+    };
+    PieceId: string;
+    /** @description A piece's layers kept as sheets of their own; drawn in this order they are its paint. */
+    ApartSheets: {
+      fill: components['schemas']['SheetRef'];
+      shade: components['schemas']['SheetRef'] | null;
+      line: components['schemas']['SheetRef'] | null;
+    };
+    JointRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'joint';
+      id: components['schemas']['JointId'];
+      viewId: components['schemas']['ViewId'];
+      /** @description The piece that turns. */
+      childId: components['schemas']['PieceId'];
+      parentId: components['schemas']['PieceId'];
+      kind: components['schemas']['JointKind'];
+      x: number;
+      y: number;
+      radius: number;
+      /** @description Degrees, positive clockwise on screen. */
+      rangeLow: number;
+      rangeHigh: number;
+      outlineOn: components['schemas']['OutlineOn'];
+      discOn: components['schemas']['DiscOn'];
+      lineWidth: number;
+      lineColour: components['schemas']['Rgb'];
+      fillColour: components['schemas']['Rgb'];
+      looseness: number;
+      /** @description px by which a line under all is thicker than it was drawn; below 0 for thinner. */
+      lineMore: number;
+      /** @description px by which the end behind reaches farther than the disc, so that a neck may stretch; 0 for none. */
+      reach: number;
+      /** @description Does the end in front leave the other's folds out of its copy, so that they do not turn with it? */
+      foldsOut: boolean;
+      /** @description The joint of another limb that is kept in step with this one; null for none. */
+      twinId: components['schemas']['JointId'] | null;
+      /** @description Have both ends been rounded to the disc? */
+      rounded: boolean;
+      /** @description 0 to 1, of the fit; 1 for a disc placed by hand. */
+      confidence: number;
+    };
+    JointId: string;
+    /**
+     * @description How a part is jointed to the one it hangs from.
+     * @enum {string}
+     */
+    JointKind: 'hinge' | 'one-sided' | 'swivel' | 'slide';
+    /**
+     * @description Which piece's disc carries the outline; `under`: neither, and a line beneath all fills of the limb shows outside only.
+     * @enum {string}
+     */
+    OutlineOn: 'back' | 'front' | 'both' | 'none' | 'under';
+    /**
+     * @description Who carries the disc: both pieces, or only one where the other's end is kept as drawn (a cuff over a hand).
+     * @enum {string}
+     */
+    DiscOn: 'both' | 'child' | 'parent';
+    /** @description A straight sRGB colour, 0 to 255 a channel. */
+    Rgb: [number, number, number];
+    CharacterRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'character';
+      id: components['schemas']['CharacterId'];
+      productionId: string;
+      name: string;
+      /** @description For files and addresses; unique in its production. */
+      code: string;
+      scheme: components['schemas']['NamingScheme'];
+      /** @description What is to move; null until it is made, and the standard breakdown counts. */
+      plan: components['schemas']['Plan'] | null;
+      /** @description The design's main colours, as they were taken. */
+      palette: components['schemas']['PaletteColour'][] | null;
+      deleted: boolean;
+    };
+    /** @description How a character's pieces are named. Schemes are data; a part keeps its tokens whatever the scheme. */
+    NamingScheme: {
+      /**
+       * @description How sides are told apart: letters stay true when a puppet is mirrored.
+       * @enum {string}
+       */
+      sides: 'letters' | 'near-far' | 'left-right';
+      /** @enum {string} */
+      separator: '_' | '-' | ' ';
+      /**
+       * @description Letter case of the words; a side letter is always a capital.
+       * @enum {string}
+       */
+      case: 'lower' | 'capital' | 'camel';
+      piece: components['schemas']['NameToken'][];
+      /** @description Follows a piece's name on its pivot marker. */
+      pivotMark: string;
+    };
+    /**
+     * @description A token of a piece's name, in the order a scheme puts them.
+     * @enum {string}
+     */
+    NameToken: 'group' | 'side' | 'part' | 'index';
+    /** @description What will move, how large it has to be drawn, and what is to come. */
+    Plan: {
+      template: string;
+      parts: components['schemas']['PlannedPart'][];
+      shot: components['schemas']['ClosestShot'];
+      views: string[];
+      sets: components['schemas']['PlannedSet'][];
+    };
+    /** @description A part that the character is to have. */
+    PlannedPart: {
+      /** @description What it belongs to: arm, leg, head, hair. */
+      group: string;
+      /**
+       * @description A or B; null for what there is one of.
+       * @enum {string|null}
+       */
+      side: 'A' | 'B' | null;
+      /** @description Which part of the group: upper, lower, hand; null where the group is the part. */
+      part: string | null;
+      /** @description Counts copies from 1; null for the only one. */
+      index: number | null;
+      heading: string;
+      /** @description What it moves with, as `group/part`: the first that is there. */
+      parents: string[];
+      joint: components['schemas']['JointKind'] | null;
+      /** @description Degrees. */
+      range: number[];
+      /** @description Hidden at rest: painted beneath later, and not counted as missing in Cut. */
+      hidden: boolean;
+    };
+    /** @description The closest shot the design has to hold up in. */
+    ClosestShot: {
+      /** @description Name of the part that fills the frame: an address, or `figure`. */
+      part: string;
+      /** @description Per cent of the frame's height that it fills. */
+      share: number;
+      /** @description Lines of the frame. */
+      frame: number;
+    };
+    /** @description A set of swap drawings that the character will need. */
+    PlannedSet: {
+      name: string;
+      /** @enum {string} */
+      kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+      /** @description How many drawings. */
+      drawings: number;
+    };
+    /** @description One of a design's main colours. */
+    PaletteColour: {
+      hex: string;
+      /** @description In plain words: "deep blue", "pale sand". */
+      name: string;
+      /** @description Of the design's opaque pixels, 0 to 1. */
+      share: number;
+    };
+    /** @description What an edit does to the rows; undo swaps it round. */
+    Diff: {
+      added: components['schemas']['Row'][];
+      /** @description Each row before and after. */
+      updated: components['schemas']['Row'][][];
+      removed: components['schemas']['Row'][];
+    };
+    Row:
+      | components['schemas']['CharacterRow']
+      | components['schemas']['ViewRow']
+      | components['schemas']['PartRow']
+      | components['schemas']['PieceRow']
+      | components['schemas']['JointRow'];
+    /** @description One check of a view. */
+    Check: {
+      id: components['schemas']['CheckId'];
+      view: string;
+      ok: boolean;
+      /** @description The figure on show; 0 is good where the unit is px or %. */
+      figure: number;
+      /** @enum {string} */
+      unit: 'px' | 'pieces' | 'joints';
+      /** @description What the figure is out of, where it counts things. */
+      of?: number;
+      findings: components['schemas']['Finding'][];
+    };
+    /**
+     * @description The checks that are made so far.
+     * @enum {string}
+     */
+    CheckId: 'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean';
+    /** @description One thing that is wrong: where, how much, and what would mend it. */
+    Finding: {
+      sentence: string;
+      pieceId?: string;
+      jointId?: string;
+      place?: components['schemas']['Place'];
+    };
+    /** @description A point or spot on the canvas, px, that a finding or an error can lead to. */
+    Place: {
+      x: number;
+      y: number;
+    };
+    /** @description A joint's proof, as the manifest and the ledger show it. */
+    JointProof: {
+      cleanRange: number[] | null;
+      worst: components['schemas']['BendMeasure'];
+      jointId: string;
+    };
+    /** @description What one angle shows; areas and lengths in px. */
+    BendMeasure: {
+      /** @description Degrees, positive clockwise on screen. */
+      angle: number;
+      /** @description Area of the ideal silhouette that is not covered. */
+      daylight: number;
+      /** @description Area by which the silhouette sticks out of the ideal, or falls short of it along its edge. */
+      kink: number;
+      /** @description Length of the ideal silhouette's border, near the disc, with no line within one line width, where the design has one at rest: a border that other pieces cover, or that was drawn without a line, is not broken by turning. */
+      brokenLine: number;
+      /** @description Line colour deep in the disc that the design does not have there. */
+      strayLine: number;
+      /** @description The middle of the daylight, px, or null. */
+      place: {
+        x: number;
+        y: number;
+      } | null;
+    };
+    /** @description A version that has been handed off. */
+    HandOffCard: {
+      id: string;
+      number: number;
+      name: string;
+      /** Format: date-time */
+      createdAt: string;
+      revision: number;
+      checks: {
+        id: string;
+        view: string;
+        ok: boolean;
+        figure: number;
+        unit: string;
+      }[];
+    };
+    /** @description A job as the bench sees it. */
+    JobState: {
+      id: string;
+      characterId: string;
+      kind: string;
+      /** @enum {string} */
+      state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+      /** @description 0 to 1. */
+      share: number;
+      doing: string;
+      result: Record<string, never> | null;
+      /** @description Why it failed. */
+      sentence: string | null;
+    };
+    /** @description A character after an edit, as the bench gets it. */
+    CharacterState: {
+      doc: components['schemas']['CharacterDoc'];
+      /** @description What follows from the rows, by piece. */
+      sheets: components['schemas']['DerivedOfView'];
+      revision: number;
+      /** @description What undo would take back, and redo bring back; null for nothing. */
+      undo: string | null;
+      redo: string | null;
+      /** @description The edit's summary, where this answers an edit, and what it left alone. */
+      summary?: string;
+      notes?: string[];
+    };
+    /** @description The derived sheets of a view's pieces, as references. */
+    DerivedOfView: {
+      [key: string]: components['schemas']['DerivedRefs'];
+    };
+    /** @description What follows from a piece's rows and those around it; never kept in a row (see `derived-sheets`). */
+    DerivedRefs: {
+      /** @description Copies of the neighbours' visible pixels. */
+      overlap: components['schemas']['SheetRef'] | null;
+      /** @description Paint that is hidden at rest. */
+      under: components['schemas']['SheetRef'] | null;
+      /** @description Drawn in place of the face: edges unmixed, the layer's own paint put in. */
+      clean: components['schemas']['SheetRef'] | null;
+      /** @description Outline drawn beneath all fills of the limb. */
+      line: components['schemas']['SheetRef'] | null;
+    };
+  };
+  responses: never;
+  parameters: never;
+  requestBodies: never;
+  headers: never;
+  pathItems: never;
+}
+export type $defs = Record<string, never>;
+export interface operations {
+  'health.check': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            status: string;
+            version: string;
+            longestHold: number;
+            memory: number;
+          };
+        };
+      };
+    };
+  };
+  'blob.get': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        sha256: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.productions': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+          }[];
+        };
+      };
+    };
+  };
+  'cast.createProduction': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NameBody'];
+      };
+    };
+    responses: {
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+          };
+        };
+      };
+    };
+  };
+  'cast.cards': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CastCard'][];
+        };
+      };
+    };
+  };
+  'cast.create': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'multipart/form-data': components['schemas']['NameBody'];
+      };
+    };
+    responses: {
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.state': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChangeCharacterBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.duplicate': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DuplicateBody'];
+      };
+    };
+    responses: {
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.undo': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.redo': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.trace': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TraceBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.takeRest': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TakeRestBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.giveBack': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['GiveBackBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.cross': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CrossCutBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.sweepUp': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SweepUpBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.take': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TakeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.retake': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReplaceBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.copy': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CopyBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.reshape': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReshapeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.islands': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NamedBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.merge': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MergeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChangePieceBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.rename': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NamedBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'bringIn.addView': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'multipart/form-data': components['schemas']['ViewBody'];
+      };
+    };
+    responses: {
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'bringIn.sort': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SortBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'bringIn.matte': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MatteBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'bringIn.specks': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SpecksBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'bringIn.palette': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PaletteBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'handOff.checks': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            revision: number;
+            checks: components['schemas']['Check'][];
+            joints: components['schemas']['JointProof'][];
+          };
+        };
+      };
+    };
+  };
+  'handOff.list': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            versions: components['schemas']['HandOffCard'][];
+            job: components['schemas']['JobState'] | null;
+          };
+        };
+      };
+    };
+  };
+  'handOff.start': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['JobState'];
+        };
+      };
+    };
+  };
+  'handOff.download': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.place': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlaceJointBody'];
+      };
+    };
+    responses: {
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.fitAll': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EditBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChangeJointBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.fit': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EditBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.inFront': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InFrontBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.chain': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChainBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.copy': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CopyJointBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'joints.unlink': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'plan.setPlan': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlanBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'plan.setSides': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SidesBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'plan.enlarge': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EnlargeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'stack.order': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OrderBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'stack.parent': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ParentBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'events.stream': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'history.list': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['JournalCard'][];
+        };
+      };
+    };
+  };
+  'history.at': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+        revision: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterThen'];
+        };
+      };
+    };
+  };
+  'history.restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+        revision: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'jobs.job': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['JobState'];
+        };
+      };
+    };
+  };
+  'jobs.cancel': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['JobState'];
+        };
+      };
+    };
+  };
+}

@@ -1,0 +1,49 @@
+import { contours, coverageOf, drawOrder, wordsOf, type SheetRef } from '@limber-sheaf/core';
+import * as Comlink from 'comlink';
+import { held, type StateKey } from './held';
+import { designOf, ownersOf } from './owners';
+import { picture, sheet } from './pictures';
+import { tintColour, type Tint } from './tint';
+
+/** What the light table itself asks a worker for. */
+export const tableTasks = {
+  /** The contour of a sheet, x, y pairs on the canvas, the longest first. */
+  async outline(ref: SheetRef): Promise<Float64Array[]> {
+    const face = await sheet(ref);
+    if (!face) return [];
+    return contours(coverageOf(face))
+      .slice(0, 24)
+      .map((c) => c.map((v, i) => v + (i % 2 === 0 ? face.x : face.y)));
+  },
+
+  /** The first of some spots, front to back, where the face has paint; each spot in the face's own rest place. */
+  async pieceUnder(spots: { id: string; face: SheetRef; x: number; y: number }[]): Promise<string | null> {
+    for (const { id, face, x, y } of spots) {
+      const px = Math.floor(x) - face.x;
+      const py = Math.floor(y) - face.y;
+      if (px < 0 || py < 0 || px >= face.width || py >= face.height) continue;
+      const bitmap = await picture(face.blob);
+      if (bitmap.data[(py * bitmap.width + px) * 4 + 3] > 0) return id;
+    }
+    return null;
+  },
+
+  /** All pieces in flat tints, what is uncut left out. */
+  async xray(at: StateKey, viewId: string): Promise<Tint> {
+    const { doc } = held(at);
+    const map = await ownersOf(at, viewId);
+    const data = new ImageData(map.width, map.height);
+    const words = new Uint32Array(data.data.buffer);
+    const colours = drawOrder(doc, viewId).map((_, i) => {
+      const [r, g, b] = tintColour(i);
+      return (r | (g << 8) | (b << 16) | (235 << 24)) >>> 0;
+    });
+    const design = wordsOf(await designOf(at, viewId));
+    for (let i = 0; i < words.length; i++)
+      if (map.owner[i] && design[i] >>> 24 > 60) words[i] = colours[map.owner[i] - 1];
+    const image = await createImageBitmap(data);
+    return Comlink.transfer({ image, x: 0, y: 0 }, [image]);
+  },
+};
+
+export type TableTasks = typeof tableTasks;

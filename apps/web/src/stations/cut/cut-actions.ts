@@ -1,0 +1,111 @@
+import type { BenchValue } from '../../bench/context';
+import type { BenchAction } from '../../bench/station';
+import { useBench } from '../../bench/store';
+import { useCut, type CutTool } from './cut-store';
+import { penHand } from './pen-hand';
+import { NO_PEN, usePenStore } from './pen-store';
+import { dropProposal, propose, proposalStore } from './proposals';
+import { takeShape } from './take-shape';
+
+/** Keys act on what is drawn already: nothing is looked for under a pointer. */
+const NO_TABLE = { pieceUnder: () => Promise.resolve(null) };
+const pen = (bench: BenchValue) => penHand(bench, NO_TABLE);
+
+/** Takes a tool in hand, or lays it down. */
+function pick(next: CutTool, toggle: boolean): void {
+  const { tool } = useCut.getState();
+  if (tool === next && !toggle) return;
+  usePenStore.setState(NO_PEN);
+  useCut.setState({ tool: tool === next ? null : next });
+}
+
+function tool(which: CutTool, word: string, key: string): BenchAction {
+  return {
+    id: which,
+    word,
+    key,
+    on: () => useCut.getState().tool === which,
+    // A key takes its tool in hand, also where it is there already; Esc lays it down.
+    run: (_bench, event) => pick(which, event === undefined),
+  };
+}
+
+/** The shape that was mirrored and waits to be taken. */
+const mirrored = () => {
+  const { shape } = usePenStore.getState();
+  return shape?.word === 'Mirror' ? shape : null;
+};
+
+/** Takes what waits: a mirrored shape, a proposed cut; or closes the loop that is being drawn. */
+export async function takeWaiting(bench: BenchValue): Promise<void> {
+  const shape = mirrored();
+  if (!shape) {
+    if (usePenStore.getState().proposal) await pen(bench).take();
+    else pen(bench).send({ kind: 'close' });
+    return;
+  }
+  useBench.setState({ pickedPart: shape.tokens, pickedPiece: null });
+  usePenStore.setState({ shape: null });
+  await takeShape(bench, shape.preview.mask, 'Mirror');
+}
+
+/** The other side of a proposed cut gets the name. */
+export function swapSides(): void {
+  usePenStore.setState(({ proposal }) => ({
+    proposal: proposal && { ...proposal, take: proposal.take === 'left' ? 'right' : 'left' },
+  }));
+}
+
+/** One step back: what waits is dropped, then the last point, then the tool, then the proposal. */
+export function stepBack(bench: BenchValue): void {
+  const inHand = useCut.getState().tool;
+  if (usePenStore.getState().proposal || mirrored()) usePenStore.setState(NO_PEN);
+  else if (inHand === null && proposalStore.getState().picture) dropProposal();
+  else pen(bench).send({ kind: 'back' });
+}
+
+/** The worded actions of Cut, and its keys. */
+export const CUT_ACTIONS: readonly BenchAction[] = [
+  tool('cross', 'Cross-cut', 'c'),
+  tool('soak', 'Soak', 's'),
+  tool('trace', 'Trace', 't'),
+  tool('give', 'Give back', 'g'),
+  {
+    id: 'propose',
+    word: () => (proposalStore.getState().working ? 'Proposing…' : 'Propose'),
+    key: 'p',
+    title: 'Parts proposed from line art and colours, or the proposal dropped',
+    on: () => proposalStore.getState().picture !== null,
+    when: () => !proposalStore.getState().working,
+    run: (bench) => {
+      usePenStore.setState(NO_PEN);
+      useCut.setState({ tool: null });
+      if (proposalStore.getState().picture) dropProposal();
+      else void propose(bench);
+    },
+  },
+  {
+    id: 'xray',
+    word: 'X-ray',
+    key: 'x',
+    title: 'All pieces in flat tints',
+    on: () => useBench.getState().xray,
+    run: () => useBench.setState(({ xray }) => ({ xray: !xray })),
+  },
+  {
+    id: 'take',
+    word: 'Close the loop, take the cut',
+    key: 'enter',
+    shown: false,
+    run: (bench) => void takeWaiting(bench),
+  },
+  {
+    id: 'swap',
+    word: 'The other side gets the name',
+    key: 'o',
+    shown: false,
+    when: () => usePenStore.getState().proposal !== null,
+    run: swapSides,
+  },
+  { id: 'back', word: 'One point back, then drop the tool', key: 'escape', shown: false, run: stepBack },
+];

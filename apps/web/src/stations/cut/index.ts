@@ -1,0 +1,25 @@
+import { useOnBench } from '../../bench/context';
+import { defineStation } from '../../bench/station';
+import { cutCount } from '../../bench/parts';
+
+export const cut = defineStation({
+  key: 'cut',
+  number: 2,
+  word: 'Cut',
+  hotkey: '2',
+  hint: 'Give each pixel of the design to a part.',
+  useFigure() {
+    const { doc, view } = useOnBench();
+    const taken = doc.pieces.reduce((sum, { viewId, face }) => sum + (viewId === view.id ? face.area : 0), 0);
+    const count = cutCount(doc, view.id);
+    const share = view.designArea > 0 ? taken / view.designArea : 0;
+    return { word: `${count.cut}/${count.planned}`, share, open: false };
+  },
+  checks: {
+    'rest-match': { name: 'Rest match', asks: 'put back together, the parts are the design' },
+    offcuts: { name: 'Offcuts', asks: 'nothing of the design is left over' },
+    'inside-canvas': { name: 'Inside the canvas', asks: 'no piece reaches past the edge' },
+    names: { name: 'Names', asks: 'unique, in the scheme, safe as file names' },
+  },
+  load: () => import('./station'),
+});

@@ -1,0 +1,40 @@
+import type { MaskRuns } from '@limber-sheaf/core';
+import { toast } from 'sonner';
+import type { BenchValue } from '../../bench/context';
+import { pickPiece, useBench } from '../../bench/store';
+import { useCut } from './cut-store';
+import { nextPart, pieceOfTokens } from '../../bench/parts';
+import { usePenStore } from './pen-store';
+
+/** Gives pixels to the picked part: out of what is beneath, or as a copy that leaves them there. */
+export async function takeShape(bench: BenchValue, mask: MaskRuns, word: 'Soak up' | 'Trace' | 'Mirror') {
+  const { doc, view, edit } = bench;
+  const { pickedPiece, pickedPart } = useBench.getState();
+  const { settings } = useCut.getState();
+  const tokens = pickedPart ?? nextPart(doc, view.id, null);
+  if (!pickedPiece && !tokens) {
+    toast.error('Every part of the plan is cut already.', {
+      description: 'Pick one in the ledger, or name another.',
+    });
+    return null;
+  }
+  usePenStore.setState({ busy: true });
+  const target = pickedPiece ? { pieceId: pickedPiece } : { tokens: tokens ?? undefined };
+  if (settings.copy && !pickedPiece) {
+    usePenStore.setState({ busy: false });
+    toast.error('Copies need a piece that is cut already.', {
+      description: 'Take its own pixels first: set “Move”.',
+    });
+    return null;
+  }
+  const state =
+    settings.copy && pickedPiece
+      ? await edit('cut.copy', view.id, { pieceId: pickedPiece, mask })
+      : await edit('cut.take', view.id, { targets: [{ ...target, mask }], word });
+  usePenStore.setState({ busy: false });
+  if (!state) return null;
+  for (const note of state.notes ?? []) toast(note);
+  const piece = tokens && pieceOfTokens(state.doc, view.id, tokens);
+  if (piece) pickPiece(piece.id, tokens);
+  return { state, tokens };
+}

@@ -1,0 +1,45 @@
+import { composePiece, composite, mergeSheets, pieceById, pieceImages, type PlacedBitmap } from '@limber-sheaf/core';
+import * as Comlink from 'comlink';
+import { held, type StateKey } from '../../bench/worker/held';
+import { artOf } from '../../bench/worker/pictures';
+
+async function scaledTo(picture: PlacedBitmap, most: number): Promise<ImageBitmap> {
+  const { width, height, data } = picture;
+  const scale = Math.min(1, most / Math.max(width, height));
+  return createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height), {
+    resizeWidth: Math.max(1, Math.round(width * scale)),
+    resizeHeight: Math.max(1, Math.round(height * scale)),
+    resizeQuality: 'high',
+  });
+}
+
+/**
+ * Pictures for the parts sheet: sheets are put together at full size and then made smaller, since made smaller one by one
+ * they would show a hairline where they meet.
+ */
+export const sheetTasks = {
+  /** All pieces of a view put together, at most so many px a side. */
+  async assembled(at: StateKey, viewId: string, most: number): Promise<ImageBitmap> {
+    const { doc } = held(at);
+    const art = await artOf(at, viewId);
+    const { width, height } = art.design;
+    const whole = composite(
+      width,
+      height,
+      pieceImages(doc, viewId, art).map(({ image }) => image),
+    );
+    const picture = await scaledTo(whole, most);
+    return Comlink.transfer(picture, [picture]);
+  },
+
+  /** One piece with its rounded ends, at most so many px a side; null for one without paint. */
+  async pieceAlone(at: StateKey, pieceId: string, most: number): Promise<ImageBitmap | null> {
+    const { doc } = held(at);
+    const art = await artOf(at, pieceById(doc, pieceId).viewId);
+    const sheets = art.pieces.get(pieceId);
+    const image = sheets && mergeSheets([sheets.line ?? null, composePiece(sheets)]);
+    if (!image) return null;
+    const picture = await scaledTo(image, most);
+    return Comlink.transfer(picture, [picture]);
+  },
+};

@@ -1,0 +1,6 @@
+/** The stations, in the order of the work: one line each. */
+export { plan } from './plan/index';
+export { cut } from './cut/index';
+export { joints } from './joints/index';
+export { stack } from './stack/index';
+export { handOff } from './handoff/index';

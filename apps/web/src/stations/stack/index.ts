@@ -1,0 +1,36 @@
+import { checkNames, parentPiece, partOf } from '@limber-sheaf/core';
+import { useMemo } from 'react';
+import { useOnBench } from '../../bench/context';
+import { defineStation } from '../../bench/station';
+
+export const stack = defineStation({
+  key: 'stack',
+  number: 5,
+  word: 'Stack',
+  hotkey: '5',
+  hint: 'Set what is drawn in front, and what moves with what.',
+  useFigure() {
+    const { doc, view } = useOnBench();
+    const pieces = doc.pieces.filter((p) => p.viewId === view.id);
+    if (pieces.length === 0) return { word: '–', share: 0, open: false };
+    const loose = Math.max(0, pieces.filter((p) => parentPiece(doc, p) === null).length - 1);
+    return {
+      word: loose > 0 ? `${loose} loose` : String(pieces.length),
+      share: 1 - loose / pieces.length,
+      open: loose > 0,
+    };
+  },
+  useMarks() {
+    const { doc, view } = useOnBench();
+    return useMemo(() => {
+      const pieces = doc.pieces.filter((p) => p.viewId === view.id);
+      const faults = checkNames(
+        pieces.map((p) => partOf(doc, p)),
+        doc.character.scheme,
+      );
+      return new Map(faults.map((fault) => [pieces[fault.at].id as string, fault.sentence]));
+    }, [doc, view.id]);
+  },
+  checks: { family: { name: 'Family', asks: 'every part moves with its parent' } },
+  load: () => import('./station'),
+});

@@ -1,0 +1,40 @@
+import { sha256 } from '@noble/hashes/sha2';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils';
+import type { CharacterDoc, PieceRow, Row, SheetRef, SheetsOf } from './rows.js';
+
+/**
+ * The key of something derived: the SHA-256 of its inputs, in hex. The same inputs give the same key in browser and server
+ * alike.
+ *
+ * @param kind what is derived, with a number that goes up whenever its computation changes: `sheets 1`
+ * @param inputs plain data: objects must have their keys in one order
+ */
+export function deriveKey(kind: string, inputs: unknown): string {
+  return bytesToHex(sha256(utf8ToBytes(JSON.stringify([kind, inputs]))));
+}
+
+/** A picture and where it lies. */
+export function placeOf(ref: SheetRef | null | undefined): string {
+  return ref ? `${ref.blob} ${ref.x} ${ref.y}` : '';
+}
+
+/** How a piece is drawn: the pictures of its face and of what was derived for it. */
+export function drawnAs(piece: PieceRow, sheets: SheetsOf): string[] {
+  const { overlap, under, clean, line } = sheets[piece.id] ?? {};
+  return [piece.face, overlap, under, clean, line].map(placeOf);
+}
+
+/**
+ * Remembers what was worked out for a row of a document, which is never changed once it is made.
+ * @param work called once for each document and row
+ */
+export function oncePerDoc<R extends Row, T>(work: (doc: CharacterDoc, row: R) => T): (doc: CharacterDoc, row: R) => T {
+  const known = new WeakMap<CharacterDoc, Map<string, T>>();
+  return (doc, row) => {
+    let rows = known.get(doc);
+    if (!rows) known.set(doc, (rows = new Map()));
+    let value = rows.get(row.id);
+    if (value === undefined) rows.set(row.id, (value = work(doc, row)));
+    return value;
+  };
+}

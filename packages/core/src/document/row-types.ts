@@ -1,0 +1,83 @@
+import type { NameTokens } from './naming.js';
+
+/** One of a design's main colours. */
+export interface PaletteColour {
+  hex: string;
+  /** In plain words: "deep blue", "pale sand". */
+  name: string;
+  /** Of the design's opaque pixels, 0 to 1. */
+  share: number;
+}
+
+/** Blend modes of W3C Compositing Level 1, by their keywords there; open layered formats and SVG share them. */
+export const BLEND_MODES = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'plus',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+] as const;
+export type BlendMode = (typeof BLEND_MODES)[number];
+
+/** What a layer is: paint of a part, or nothing that is cut. */
+export type LayerRole = 'fill' | 'line' | 'shade' | 'guide' | 'leave out';
+
+/** Which piece's disc carries the outline; `under`: neither, and a line beneath all fills of the limb shows outside only. */
+export type OutlineOn = 'back' | 'front' | 'both' | 'none' | 'under';
+
+/** Who carries the disc: both pieces, or only one where the other's end is kept as drawn (a cuff over a hand). */
+export type DiscOn = 'both' | 'child' | 'parent';
+
+/** How a part is jointed to the one it hangs from. */
+export type JointKind = 'hinge' | 'one-sided' | 'swivel' | 'slide';
+
+/** A part that the character is to have. */
+export interface PlannedPart extends NameTokens {
+  heading: string;
+  /** What it moves with, as `group/part`: the first that is there. */
+  parents: string[];
+  joint: JointKind | null;
+  /** Degrees. */
+  range: [number, number];
+  /** Hidden at rest: painted beneath later, and not counted as missing in Cut. */
+  hidden: boolean;
+}
+
+/** A set of swap drawings that the character will need. */
+export interface PlannedSet {
+  name: string;
+  kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+  /** How many drawings. */
+  drawings: number;
+}
+
+/** The closest shot the design has to hold up in. */
+export interface ClosestShot {
+  /** Name of the part that fills the frame: an address, or `figure`. */
+  part: string;
+  /** Per cent of the frame's height that it fills. */
+  share: number;
+  /** Lines of the frame. */
+  frame: number;
+}
+
+/** What will move, how large it has to be drawn, and what is to come. */
+export interface Plan {
+  template: string;
+  parts: PlannedPart[];
+  shot: ClosestShot;
+  views: string[];
+  sets: PlannedSet[];
+}

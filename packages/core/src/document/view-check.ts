@@ -1,0 +1,52 @@
+import type { Place } from '../errors.js';
+import type { CharacterDoc, SheetsOf, ViewId } from './rows.js';
+import type { ViewArt } from './view-art.js';
+
+/** The checks that are made so far. */
+export type CheckId = 'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean';
+
+/** One thing that is wrong: where, how much, and what would mend it. */
+export interface Finding {
+  sentence: string;
+  pieceId?: string;
+  jointId?: string;
+  place?: Place;
+}
+
+/** One check of a view. */
+export interface Check {
+  id: CheckId;
+  view: string;
+  ok: boolean;
+  /** The figure on show; 0 is good where the unit is px or %. */
+  figure: number;
+  unit: 'px' | 'pieces' | 'joints';
+  /** What the figure is out of, where it counts things. */
+  of?: number;
+  findings: Finding[];
+}
+
+/** Something that a check measures on the pictures: derived, so that what nothing has touched costs nothing. */
+export interface Measure<M> {
+  key: string;
+  /** What is being done, for progress. */
+  what: string;
+  measure(art: ViewArt): M;
+}
+
+/**
+ * A check that a station makes. What is measured is plain data without names or ids, so that the same pixels give the same
+ * measures; the report puts it into words for the character as it is.
+ */
+export interface ViewCheck<M = unknown> {
+  id: CheckId;
+  /** @param sheets what is derived of the pieces */
+  measures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<M>[];
+  /** @param measured what the measures came to, in their order */
+  report(doc: CharacterDoc, viewId: ViewId, measured: readonly M[]): Omit<Check, 'id' | 'view' | 'ok'>;
+}
+
+/** A list may hold checks of any measure; each gets back only what it measured itself. */
+export function viewCheck<M>(check: ViewCheck<M>): ViewCheck {
+  return check;
+}

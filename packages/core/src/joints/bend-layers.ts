@@ -1,0 +1,181 @@
+import { createPlaced, cropPlaced, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { labDistance, toLab, type Rgb } from '../raster/colour.js';
+import { compositeOverMutable } from '../raster/composite.js';
+
+/** Channels of a layer, one byte each in a word: alpha, line, face alpha, face line. */
+const ALPHA = 0;
+export const LINE = 8;
+export const FACE = 16;
+export const FACE_LINE = 24;
+
+/** One piece as the sweep sees it. */
+export interface SweepPiece {
+  /** What it shows at rest; null for a line beneath a limb, which shows only as its piece's face does. */
+  face: PlacedBitmap | null;
+  /** The design's pixels that are its own, where they differ from `face`: line that the design has counts as such. */
+  drawn?: PlacedBitmap;
+  /** Its whole image: under, overlap and face composited. */
+  image: PlacedBitmap;
+}
+
+/** The moving pieces of one side of the parent. */
+export interface MovingLayer {
+  rect: Rect;
+  words: Uint32Array;
+  /** By pixel: 1 where it, the next, and the two below are the same, so that nothing needs blending. */
+  even: Uint8Array;
+}
+
+/** Which colours count as line. */
+export interface LineColours {
+  lineWidth: number;
+  lineColour: Rgb;
+  fillColour: Rgb;
+}
+
+/** The words of some pieces over `rect`, ready to turn. */
+export function movingLayer(pieces: readonly SweepPiece[], rect: Rect, colours: LineColours): MovingLayer {
+  // A clear pixel all round, so that a look-up next to the border needs no test.
+  const roomy = { x: rect.x - 1, y: rect.y - 1, width: rect.width + 2, height: rect.height + 2 };
+  const words = channelsOf(pieces, roomy, colours);
+  return { rect: roomy, words, even: evenCells(words, roomy.width) };
+}
+
+function evenCells(words: Uint32Array, width: number): Uint8Array {
+  const even = new Uint8Array(words.length);
+  for (let i = 0; i + width + 1 < words.length; i++) {
+    const word = words[i];
+    if (word === words[i + 1] && word === words[i + width] && word === words[i + width + 1]) even[i] = 1;
+  }
+  return even;
+}
+
+/**
+ * Turns a layer about a pivot into a window's words, bilinearly; what it does not reach is cleared.
+ * @param angle degrees clockwise
+ */
+export function turnLayer(
+  layer: MovingLayer | null,
+  angle: number,
+  pivot: { x: number; y: number },
+  window: Rect,
+  out: Uint32Array,
+): void {
+  out.fill(0);
+  if (!layer) return;
+  const { rect, words, even } = layer;
+  const { width, height } = window;
+  const rad = (angle * Math.PI) / 180;
+  // Whole turns of 0 must copy pixels exactly, so that rest stays rest.
+  const cos = angle === 0 ? 1 : Math.cos(rad);
+  const sin = angle === 0 ? 0 : Math.sin(rad);
+  for (let y = 0; y < height; y++) {
+    const dy = window.y + y + 0.5 - pivot.y;
+    // Where the row's first pixel comes from; each next one lies (cos, -sin) further.
+    const dx = window.x + 0.5 - pivot.x;
+    const fx = pivot.x + cos * dx + sin * dy - rect.x - 0.5;
+    const fy = pivot.y - sin * dx + cos * dy - rect.y - 0.5;
+    const [fromX, toX] = stepsWithin(fx, cos, rect.width - 1);
+    const [fromY, toY] = stepsWithin(fy, -sin, rect.height - 1);
+    const to = Math.min(width, toX, toY);
+    for (let x = Math.max(0, fromX, fromY); x < to; x++) {
+      const px = fx + cos * x;
+      const py = fy - sin * x;
+      const ix = Math.floor(px);
+      const iy = Math.floor(py);
+      const at = iy * rect.width + ix;
+      if (even[at]) out[y * width + x] = words[at];
+      else {
+        const tl = words[at];
+        const tr = words[at + 1];
+        const bl = words[at + rect.width];
+        const br = words[at + rect.width + 1];
+        const u = Math.round((px - ix) * 256);
+        const v = Math.round((py - iy) * 256);
+        out[y * width + x] =
+          (pair(tl, tr, bl, br, u, v) | (pair(tl >>> 8, tr >>> 8, bl >>> 8, br >>> 8, u, v) << 8)) >>> 0;
+      }
+    }
+  }
+}
+
+/** The whole steps k, from and to (not included), for which 0 <= start + step * k < end. */
+function stepsWithin(start: number, step: number, end: number): [number, number] {
+  // At a right angle a step is only what rounding left of nothing.
+  if (Math.abs(step) < 1e-9) return start >= 0 && start < end ? [-Infinity, Infinity] : [0, 0];
+  const [near, far] = step > 0 ? [-start / step, (end - start) / step] : [(end - start) / step, -start / step];
+  let from = Math.ceil(near);
+  let to = Math.ceil(far);
+  const within = (k: number) => start + step * k >= 0 && start + step * k < end;
+  // Rounding may put either end a step off.
+  while (from < to && !within(from)) from++;
+  while (from < to && !within(to - 1)) to--;
+  return [from, to];
+}
+
+/** Bilinear blend of the channels at bits 0 and 16 of four packed words, both in one go; u and v are 0 to 256. */
+function pair(tl: number, tr: number, bl: number, br: number, u: number, v: number): number {
+  const m = 0x00ff00ff;
+  const top = (((tl & m) * (256 - u) + (tr & m) * u) / 256) & m;
+  const bottom = (((bl & m) * (256 - u) + (br & m) * u) / 256) & m;
+  return ((top * (256 - v) + bottom * v) / 256) & m;
+}
+
+/** Alpha, line, face alpha and face line of some pieces over `rect`, composited back to front and packed. */
+export function channelsOf(pieces: readonly SweepPiece[], rect: Rect, colours: LineColours): Uint32Array {
+  const over = (pictures: (PlacedBitmap | null | undefined)[]): PlacedBitmap => {
+    const present = pictures.flatMap((picture) => picture ?? []);
+    // One alone is what it is.
+    if (present.length === 1) return cropPlaced(present[0], rect);
+    const all = createPlaced(rect);
+    for (const picture of present) compositeOverMutable(all, picture);
+    return all;
+  };
+  const image = over(pieces.map((piece) => piece.image));
+  const face = over(pieces.map((piece) => piece.face));
+  const drawn = over(pieces.map((piece) => piece.face && (piece.drawn ?? piece.face)));
+  const lineness = linenessOf(colours);
+  const imageWords = wordsOf(image);
+  const faceWords = wordsOf(face);
+  const drawnWords = wordsOf(drawn);
+  const out = new Uint32Array(rect.width * rect.height);
+  let [lastP, lastQ, lastOwn, last] = [0, 0, 0, 0];
+  for (let i = 0; i < out.length; i++) {
+    const p = imageWords[i];
+    const q = faceWords[i];
+    const own = drawnWords[i];
+    if (p < 0x01000000 && q < 0x01000000 && own < 0x01000000) continue;
+    // Most of a limb is one paint after the other.
+    if (p !== lastP || q !== lastQ || own !== lastOwn) {
+      const line = lineness(p);
+      const ownLine = own === p ? line : lineness(own);
+      const faceLine = q === p ? line : q === own ? ownLine : lineness(q);
+      last =
+        (((p >>> 24) << ALPHA) | (line << LINE) | ((q >>> 24) << FACE) | (Math.max(ownLine, faceLine) << FACE_LINE)) >>>
+        0;
+      lastP = p;
+      lastQ = q;
+      lastOwn = own;
+    }
+    out[i] = last;
+  }
+  return out;
+}
+
+/** How much of a pixel is line, 0 to 255: full within a third of the way from line to fill colour, none past two thirds. */
+function linenessOf(colours: LineColours): (word: number) => number {
+  if (colours.lineWidth === 0) return () => 0;
+  const line = toLab(...colours.lineColour);
+  const apart = Math.max(6, Math.min(30, labDistance(line, toLab(...colours.fillColour))));
+  const known = new Map<number, number>();
+  return (word) => {
+    const colour = word & 0xffffff;
+    let share = known.get(colour);
+    if (share === undefined) {
+      const d = labDistance(line, toLab(word & 255, (word >>> 8) & 255, (word >>> 16) & 255)) / apart;
+      share = Math.max(0, Math.min(1, 2 - 3 * d));
+      known.set(colour, share);
+    }
+    return Math.round(share * (word >>> 24));
+  };
+}

@@ -1,0 +1,152 @@
+import { compareAtRest } from '../cut/rest-match.js';
+import { drawOrder, drawSteps, hasLineUnder, jointLabel, parentPiece, pieceName } from '../document/family.js';
+import { deriveKey, drawnAs } from '../document/keys.js';
+import { capital } from '../document/naming.js';
+import type { CharacterDoc, JointRow, SheetsOf, ViewId } from '../document/rows.js';
+import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import { viewById } from '../document/view-edits.js';
+import type { Difference } from '../raster/compare.js';
+import { faultOf } from './bend-words.js';
+import { proveJoint, proofKey, type BendProof } from './prove-joint.js';
+
+/** What is drawn of a view at rest, as keys. */
+function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): unknown {
+  const { designBlob } = viewById(doc, viewId);
+  return [designBlob, drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnAs(piece, sheets), sheet])];
+}
+
+const restMatch: ViewCheck<Pick<Difference, 'differing' | 'largest' | 'bounds'>> = {
+  id: 'rest-match',
+  measures: (doc, viewId, sheets) => [
+    {
+      key: deriveKey('rest-match 1', drawnKeys(doc, viewId, sheets)),
+      what: 'Rest match',
+      measure(art) {
+        const { differing, largest, bounds } = compareAtRest(doc, viewId, art);
+        return { differing, largest, bounds };
+      },
+    },
+  ],
+  report(doc, viewId, [{ differing, largest, bounds }]) {
+    const thick = doc.joints.find((j) => j.viewId === viewId && hasLineUnder(j) && j.lineMore !== 0);
+    const mend = thick
+      ? `The line under ${jointLabel(doc, thick)} is not as thick as it was drawn. Set it to ${thick.lineWidth} px.`
+      : 'Undo the last change, and tell us how you came here.';
+    const findings: Finding[] =
+      bounds && differing > 0
+        ? [
+            {
+              sentence: `${differing} px differ from the design, by up to ${largest} of 255. ${mend}`,
+              ...(thick ? { jointId: thick.id } : {}),
+              place: { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 },
+            },
+          ]
+        : [];
+    return { figure: differing, unit: 'px', findings };
+  },
+};
+
+/** Whether what is drawn of each piece, in draw order, lies within the canvas. */
+const insideCanvas: ViewCheck<boolean[]> = {
+  id: 'inside-canvas',
+  measures: (doc, viewId, sheets) => [
+    {
+      key: deriveKey('inside-canvas 1', drawnKeys(doc, viewId, sheets)),
+      what: 'Inside the canvas',
+      measure({ design: { width, height }, pieces }) {
+        return drawOrder(doc, viewId).map((piece) => {
+          const { face, overlap, under, line } = pieces.get(piece.id) ?? { face: null, overlap: null, under: null };
+          return [face, overlap, under, line].every(
+            (sheet) =>
+              !sheet ||
+              (sheet.x >= 0 && sheet.y >= 0 && sheet.x + sheet.width <= width && sheet.y + sheet.height <= height),
+          );
+        });
+      },
+    },
+  ],
+  report(doc, viewId, [inside]) {
+    const order = drawOrder(doc, viewId);
+    const findings = order
+      .filter((_, at) => !inside[at])
+      .map((piece) => ({ sentence: `${pieceName(doc, piece)} reaches past the canvas.`, pieceId: piece.id }));
+    return { figure: order.length - findings.length, of: order.length, unit: 'pieces', findings };
+  },
+};
+
+/** The design's alpha at each pivot; -1 outside the canvas. */
+const pivots: ViewCheck<number[]> = {
+  id: 'pivots',
+  measures(doc, viewId) {
+    const joints = doc.joints.filter((j) => j.viewId === viewId);
+    const places = joints.map(({ x, y }) => [Math.floor(x), Math.floor(y)]);
+    return [
+      {
+        key: deriveKey('pivots 1', [viewById(doc, viewId).designBlob, places]),
+        what: 'Pivots',
+        measure: ({ design }) =>
+          places.map(([x, y]) =>
+            x < 0 || y < 0 || x >= design.width || y >= design.height
+              ? -1
+              : design.data[(y * design.width + x) * 4 + 3],
+          ),
+      },
+    ];
+  },
+  report(doc, viewId, [alphas]) {
+    const joints = doc.joints.filter((j) => j.viewId === viewId);
+    const findings: Finding[] = [];
+    for (const [at, joint] of joints.entries()) {
+      const wrong = pivotFault(doc, joint, alphas[at]);
+      if (!wrong) continue;
+      const sentence = `The pivot of ${jointLabel(doc, joint)} ${wrong}`;
+      findings.push({ sentence, jointId: joint.id, place: { x: joint.x, y: joint.y } });
+    }
+    return { figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };
+  },
+};
+
+function pivotFault(doc: CharacterDoc, joint: JointRow, alpha: number): string | null {
+  if (alpha < 0) return 'lies outside the canvas. Drag the brad back onto the limb.';
+  if (alpha <= 127) return 'lies beside the design. Drag the brad onto the limb.';
+  const child = doc.pieces.find((p) => p.id === joint.childId);
+  if (child && parentPiece(doc, child)?.id !== joint.parentId)
+    return 'turns about one piece and hangs from another. Set its parent in Stack, or place the joint again.';
+  return null;
+}
+
+/** The joints that turn: a slide does not. */
+export function turningJoints(doc: CharacterDoc, viewId: ViewId): JointRow[] {
+  return doc.joints.filter((j) => j.viewId === viewId && j.kind !== 'slide');
+}
+
+const jointsClean: ViewCheck<BendProof | null> = {
+  id: 'joints-clean',
+  measures: (doc, viewId, sheets) =>
+    turningJoints(doc, viewId).map((joint) => ({
+      key: proofKey(doc, joint, sheets),
+      what: `Sweep of ${jointLabel(doc, joint)}`,
+      measure: (art) => proveJoint(doc, joint, art),
+    })),
+  report(doc, viewId, proofs) {
+    const joints = turningJoints(doc, viewId);
+    const findings: Finding[] = [];
+    for (const [at, joint] of joints.entries()) {
+      const proof = proofs[at];
+      const label = capital(jointLabel(doc, joint));
+      const [low, high] = proof?.cleanRange ?? [NaN, NaN];
+      if (proof && low <= joint.rangeLow && high >= joint.rangeHigh) continue;
+      const remedy = joint.rounded ? 'Narrow its range, or make the disc larger.' : 'Round both ends.';
+      const sentence = !proof
+        ? `${label} has a piece without paint.`
+        : proof.cleanRange === null
+          ? `${label} is not clean even at rest. ${remedy}`
+          : `${label} is clean from ${low}° to ${high}° of ${joint.rangeLow}° to ${joint.rangeHigh}°; ${faultOf(proof.worst)} at worst. ${remedy}`;
+      findings.push({ sentence, jointId: joint.id, place: proof?.worst.place ?? { x: joint.x, y: joint.y } });
+    }
+    return { figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };
+  },
+};
+
+/** What Joints checks: also what rounding its ends could break. */
+export const JOINTS_CHECKS = [viewCheck(restMatch), viewCheck(insideCanvas), viewCheck(pivots), viewCheck(jointsClean)];

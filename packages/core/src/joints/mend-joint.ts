@@ -1,0 +1,121 @@
+import { sweepJoint, type Sweep } from './sweep-joint.js';
+import { applyDiff } from '../document/diff.js';
+import { derivedSheets } from './derive-sheets.js';
+import { inFrontOf } from '../document/family.js';
+import { changeJoint, jointById, setInFront } from './joint-edits.js';
+import type { JointChange } from './joint-fields.js';
+import type { CharacterDoc, Diff, JointId, JointRow } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
+import { assembleJoint } from './assemble-joint.js';
+
+/** One thing that would make a joint clean through more of its range. */
+export interface Mend {
+  /** In the artist's words: what to do. */
+  word: string;
+  /** What to change of the joint, or which piece to put in front. */
+  change: JointChange | null;
+  inFront: 'child' | 'parent' | null;
+  /** The clean range that the joint has then; null where it is not even clean at rest. */
+  cleanRange: [number, number] | null;
+  /** Is it clean through all of the wanted range then? */
+  enough: boolean;
+}
+
+export interface MendOptions {
+  /** Degrees between two angles that are tried. */
+  step: number;
+  /** Called before each try with the share done; return false to stop. */
+  onProgress?: (share: number) => boolean | void;
+}
+
+/**
+ * Tries what might mend a joint that falls short of its wanted range, each on its own: both ends rounded, a larger disc,
+ * the outline on another piece, the other piece in front, a longer reach beneath. Only what helps is in the answer, best
+ * first; the range narrowed to what is clean comes last.
+ *
+ * @param cleanNow the clean range as it is, or null
+ */
+export function mendsFor(
+  doc: CharacterDoc,
+  jointId: JointId,
+  art: ViewArt,
+  cleanNow: [number, number] | null,
+  { step, onProgress }: MendOptions = { step: 10 },
+): Mend[] {
+  const joint = jointById(doc, jointId);
+  const tries = candidates(doc, joint);
+  const mends: Mend[] = [];
+  for (const [at, candidate] of tries.entries()) {
+    if (onProgress?.(at / tries.length) === false) return mends;
+    const changed = applyDiff(doc, candidate.diff);
+    const sweep = sweepWith(changed, jointById(changed, jointId), art, step);
+    if (!sweep || width(sweep.cleanRange) <= width(cleanNow) + step / 2) continue;
+    const { word, change, inFront } = candidate;
+    mends.push({ word, change, inFront, cleanRange: sweep.cleanRange, enough: covers(sweep.cleanRange, joint) });
+  }
+  mends.sort((a, b) => width(b.cleanRange) - width(a.cleanRange));
+  if (cleanNow && cleanNow[0] < cleanNow[1]) {
+    const [rangeLow, rangeHigh] = cleanNow;
+    mends.push({
+      word: 'Narrow the range',
+      change: { rangeLow, rangeHigh },
+      inFront: null,
+      cleanRange: cleanNow,
+      enough: true,
+    });
+  }
+  return mends;
+}
+
+interface Candidate {
+  word: string;
+  change: JointChange | null;
+  inFront: 'child' | 'parent' | null;
+  diff: Diff;
+}
+
+function candidates(doc: CharacterDoc, joint: JointRow): Candidate[] {
+  const list: Candidate[] = [];
+  const offer = (word: string, change: JointChange) =>
+    list.push({ word, change, inFront: null, diff: changeJoint(doc, joint.id, change) });
+  if (!joint.rounded) offer('Round both ends', { rounded: true, discOn: 'both' });
+  else if (joint.discOn !== 'both') offer('Round both ends', { discOn: 'both' });
+  const rounded = { rounded: true };
+  const tenth = (value: number) => Math.round(value * 10) / 10;
+  for (const by of [1.12, 1.3]) offer('Larger disc', { ...rounded, radius: tenth(joint.radius * by) });
+  offer('Smaller disc', { ...rounded, radius: tenth(Math.max(joint.lineWidth + 1, joint.radius * 0.85)) });
+  if (joint.lineWidth > 0 && !joint.foldsOut) offer('Leave folds out', { ...rounded, foldsOut: true });
+  if (joint.lineWidth > 0)
+    for (const outlineOn of ['back', 'front', 'both'] as const)
+      if (outlineOn !== joint.outlineOn) offer('Outline on the other piece', { ...rounded, outlineOn });
+  if (joint.lineWidth > 0 && joint.outlineOn !== 'under') offer('Line under all', { ...rounded, outlineOn: 'under' });
+  offer('Extend beneath', { ...rounded, reach: tenth(joint.reach + joint.radius / 2) });
+  const other = inFrontOf(doc, joint) === 'child' ? 'parent' : 'child';
+  list.push({
+    word: 'Change which is in front',
+    change: null,
+    inFront: other,
+    diff: setInFront(doc, joint.id, other),
+  });
+  return list;
+}
+
+/** The sweep of one joint with its two ends worked out anew. */
+function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: number): Sweep | null {
+  const pieces = new Map(art.pieces);
+  const ends = new Set([joint.childId, joint.parentId]);
+  for (const [id, sheets] of derivedSheets(doc, joint.viewId, art, ends)) {
+    const given = pieces.get(id);
+    if (given) pieces.set(id, { ...given, ...sheets });
+  }
+  const assembly = assembleJoint(doc, joint, { ...art, pieces });
+  return assembly && sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step });
+}
+
+function width(range: [number, number] | null): number {
+  return range ? range[1] - range[0] : -1;
+}
+
+function covers(range: [number, number] | null, joint: JointRow): boolean {
+  return range !== null && range[0] <= joint.rangeLow && range[1] >= joint.rangeHigh;
+}

@@ -1,0 +1,53 @@
+import { parentPiece } from '../document/family.js';
+import type { CharacterDoc, PieceRow } from '../document/rows.js';
+
+/** A turn and shift: x' = cos x - sin y + tx, y' = sin x + cos y + ty. */
+export interface Placement {
+  angle: number;
+  tx: number;
+  ty: number;
+}
+
+const AT_REST: Placement = { angle: 0, tx: 0, ty: 0 };
+
+/** Where each piece of a view sits when joints are bent: it turns about its own pivot and follows what it hangs from. */
+export function placePieces(doc: CharacterDoc, viewId: string, bends: Record<string, number>): Map<string, Placement> {
+  const placed = new Map<string, Placement>();
+  const place = (piece: PieceRow, depth: number): Placement => {
+    const known = placed.get(piece.id);
+    if (known) return known;
+    const parent = depth < 60 ? parentPiece(doc, piece) : null;
+    const above = parent ? place(parent, depth + 1) : AT_REST;
+    const joint = doc.joints.find((j) => j.childId === piece.id);
+    const bend = joint ? (bends[joint.id] ?? 0) : 0;
+    const own = joint && bend !== 0 ? follow(above, turnAbout(joint.x, joint.y, bend)) : above;
+    placed.set(piece.id, own);
+    return own;
+  };
+  for (const piece of doc.pieces) if (piece.viewId === viewId) place(piece, 0);
+  return placed;
+}
+
+function turnAbout(x: number, y: number, angle: number): Placement {
+  const turned = apply({ angle, tx: 0, ty: 0 }, x, y);
+  return { angle, tx: x - turned.x, ty: y - turned.y };
+}
+
+/** First `inner`, then `outer`. */
+function follow(outer: Placement, inner: Placement): Placement {
+  const shift = apply(outer, inner.tx, inner.ty);
+  return { angle: outer.angle + inner.angle, tx: shift.x, ty: shift.y };
+}
+
+/** Where a point of the canvas goes. */
+export function apply({ angle, tx, ty }: Placement, x: number, y: number): { x: number; y: number } {
+  const rad = (angle * Math.PI) / 180;
+  const cos = Math.cos(rad);
+  const sin = Math.sin(rad);
+  return { x: cos * x - sin * y + tx, y: sin * x + cos * y + ty };
+}
+
+/** Which point of the canvas comes to lie at (x, y). */
+export function unapply({ angle, tx, ty }: Placement, x: number, y: number): { x: number; y: number } {
+  return apply({ angle: -angle, tx: 0, ty: 0 }, x - tx, y - ty);
+}

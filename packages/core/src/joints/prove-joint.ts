@@ -1,0 +1,46 @@
+import { deriveKey, drawnAs } from '../document/keys.js';
+import { drawSteps, hangingFrom, inFrontOf } from '../document/family.js';
+import { pieceById } from '../document/find.js';
+import type { CharacterDoc, JointRow, SheetsOf } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
+import { assembleJoint, movesNear } from './assemble-joint.js';
+import { prepareBend, type BendMeasure } from './bend-rig.js';
+import { cleanLimits, findCleanRange, worstBend } from './sweep-joint.js';
+
+/** A joint's sweep in short. */
+export interface BendProof {
+  cleanRange: [number, number] | null;
+  worst: BendMeasure;
+}
+
+/** A joint's proof, as the manifest and the ledger show it. */
+export interface JointProof extends BendProof {
+  jointId: string;
+}
+
+/** Sweeps a joint through its range, coarse and then fine; null where one of its pieces has no paint. */
+export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): BendProof | null {
+  const assembly = assembleJoint(doc, joint, art);
+  if (!assembly) return null;
+  const { bends, cleanRange } = findCleanRange(
+    prepareBend(assembly),
+    [joint.rangeLow, joint.rangeHigh],
+    cleanLimits(joint),
+  );
+  return { cleanRange, worst: worstBend(bends) };
+}
+
+/** The key of a joint's proof: its disc and range, and whatever is drawn near enough to be seen. */
+export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
+  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
+  const drawn = drawSteps(doc, joint.viewId).flatMap(({ piece, sheet }) => {
+    const role = piece.id === joint.parentId ? 'parent' : moving.has(piece.id) ? 'moves' : null;
+    return role && (role === 'parent' || movesNear(doc, joint, piece)) ? [[role, sheet, drawnAs(piece, sheets)]] : [];
+  });
+  const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach } = joint;
+  return deriveKey('proof 2', [
+    [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach],
+    [joint.rangeLow, joint.rangeHigh, joint.discOn, joint.rounded, inFrontOf(doc, joint)],
+    drawn,
+  ]);
+}

@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { DEFAULT_SCHEME, codeFor, labelFor, nameFor, type NameTokens, type NamingScheme } from '../document/naming.js';
+import { checkNames } from './check-names.js';
+import { parseName } from './parse-name.js';
+import { KNOWN_PARTS, usualParent } from '../plan/known-parts.js';
+
+const tokens = (
+  group: string,
+  side: 'A' | 'B' | null = null,
+  part: string | null = null,
+  index: number | null = null,
+): NameTokens => ({ group, side, part, index });
+
+test('names follow the scheme', () => {
+  const arm = tokens('arm', 'A', 'lower');
+  const scheme = (change: Partial<NamingScheme>) => ({ ...DEFAULT_SCHEME, ...change });
+  expect(nameFor(arm, DEFAULT_SCHEME)).toBe('arm_A_lower');
+  expect(nameFor(arm, scheme({ sides: 'left-right', separator: '-' }))).toBe('arm-right-lower');
+  expect(nameFor(arm, scheme({ case: 'capital', separator: ' ' }))).toBe('Arm A Lower');
+  expect(nameFor(arm, scheme({ case: 'camel', piece: ['side', 'group', 'part'], sides: 'near-far' }))).toBe(
+    'near_Arm_Lower',
+  );
+  expect(nameFor(tokens('left mitten', null, null, 2), DEFAULT_SCHEME)).toBe('left-mitten_2');
+});
+
+test('labels are what a person says', () => {
+  expect(labelFor(tokens('arm', 'A', 'lower'))).toBe('lower arm A');
+  expect(labelFor(tokens('arm', 'B', 'hand'))).toBe('hand B');
+  expect(labelFor(tokens('hair', null, 'front'))).toBe('hair, front');
+  expect(labelFor(tokens('satchel', null, null, 2))).toBe('satchel 2');
+});
+
+test('the known parts have unique, safe names, and parents that lead to the roots of their kinds', () => {
+  expect(checkNames(KNOWN_PARTS, DEFAULT_SCHEME)).toEqual([]);
+  const roots = KNOWN_PARTS.filter((part) => usualParent(part, KNOWN_PARTS) === null);
+  expect(roots.map((r) => r.group)).toEqual(['hip', 'rump']);
+});
+
+test('finds duplicates also where letter case differs, reserved words and empty names', () => {
+  const faults = checkNames(
+    [tokens('arm', 'A'), tokens('Arm', 'A'), tokens('design'), tokens('uncut'), tokens('con'), tokens('…')],
+    DEFAULT_SCHEME,
+  );
+  expect(faults.map((f) => [f.at, f.fault])).toEqual([
+    [1, 'duplicate'],
+    [2, 'reserved'],
+    [3, 'reserved'],
+    [4, 'reserved'],
+    [5, 'empty'],
+  ]);
+});
+
+test('a typed name is read back as what the scheme would write', () => {
+  expect(parseName('arm_A_lower')).toEqual(tokens('arm', 'A', 'lower'));
+  expect(parseName('lower arm B')).toEqual(tokens('arm', 'B', 'lower'));
+  expect(parseName('hair front')).toEqual(tokens('hair', null, 'front'));
+  expect(parseName('Left Mitten 2')).toEqual(tokens('left mitten', null, null, 2));
+  expect(parseName('///')).toBeNull();
+  expect(parseName('x'.repeat(300))).toBeNull();
+  for (const part of KNOWN_PARTS) {
+    const read = parseName(nameFor(part, DEFAULT_SCHEME));
+    expect(read && nameFor(read, DEFAULT_SCHEME)).toBe(nameFor(part, DEFAULT_SCHEME));
+  }
+});
+
+test('whatever is typed, the name is safe or refused', () => {
+  fc.assert(
+    fc.property(fc.string({ maxLength: 120, unit: 'grapheme' }), (text) => {
+      const read = parseName(text);
+      if (!read) return;
+      const faults = checkNames([read], DEFAULT_SCHEME).filter((f) => f.fault !== 'reserved');
+      expect(faults).toEqual([]);
+    }),
+  );
+  expect(codeFor('Juniper Väne, raw!')).toBe('juniper-vane-raw');
+});

@@ -1,0 +1,172 @@
+import { cropPlaced, growRect, type PlacedBitmap } from './bitmap.js';
+import { labDistance, toLab, type Lab, type Rgb } from './colour.js';
+import { contours } from './contours.js';
+import { cropMask, type PlacedMask } from './mask.js';
+import { sampleBitmap, sampleMask } from './sample.js';
+import { median } from './statistics.js';
+
+/** What is known of the drawn outline at a place. */
+export interface LineMeasure {
+  /** Line width, px; 0 for art with no outline there. */
+  width: number;
+  /** Line colour; equals `fill` where there is no outline. */
+  colour: Rgb;
+  /** Fill colour inside the line. */
+  fill: Rgb;
+  /** 0 to 1: how much the single runs agree, and how many there were. */
+  confidence: number;
+}
+
+/** Where to measure, px. */
+export interface MeasureZone {
+  x: number;
+  y: number;
+  radius: number;
+}
+
+/** The widest outline looked for, px. */
+const WIDEST = 40;
+const STEP = 0.25;
+const MOST_RUNS = 160;
+/** Colours nearer than this (OKLab × 100) are the same paint. */
+const SAME = 5;
+/** How far outside the contour a run starts, px, so that the soft rim is counted whole. */
+const LEAD = 2;
+
+/**
+ * Measures the outline along a silhouette's contour: for each contour point in the zone, the run of line
+ * colour along the inward normal, by coverage (so that soft edges count by their share), and of these the
+ * median.
+ *
+ * @param design straight RGBA
+ * @param mask the limb's silhouette, on the same canvas
+ * @param zone where; runs go inwards at most `radius` px
+ */
+export function measureLine(design: PlacedBitmap, mask: PlacedMask, zone: MeasureZone): LineMeasure {
+  const window = growRect(
+    {
+      x: Math.floor(zone.x - zone.radius),
+      y: Math.floor(zone.y - zone.radius),
+      width: Math.ceil(zone.radius * 2) + 1,
+      height: Math.ceil(zone.radius * 2) + 1,
+    },
+    4,
+    mask,
+  );
+  const local = cropMask(mask, window);
+  const art = cropPlaced(design, window);
+  const depth = Math.max(4, Math.min(WIDEST, zone.radius * 0.9));
+  const runs = normalRuns(art, local, zone, depth);
+  if (runs.length < 3) return { width: 0, colour: [0, 0, 0], fill: [0, 0, 0], confidence: 0 };
+  const profile = medianProfile(runs);
+  const line = lineIn(profile);
+  if (!line) {
+    const fill = profile[Math.min(profile.length - 1, Math.round((LEAD + 2) / STEP))].rgb;
+    return { width: 0, colour: fill, fill, confidence: Math.min(1, runs.length / 12) };
+  }
+  const colour = purestColour(runs, line);
+  const widths = runs.map((run) => coverageWidth(run, colour, line.fill, line.end));
+  const width = median(widths);
+  const spread = median(widths.map((w) => Math.abs(w - width)));
+  const confidence = Math.max(0, Math.min(1, runs.length / 12)) * Math.max(0, 1 - spread / Math.max(1, width));
+  return { width, colour, fill: line.fill, confidence };
+}
+
+interface Sample {
+  rgb: Rgb;
+  lab: Lab;
+  coverage: number;
+}
+
+/** Samples along the inward normals of the contour points in the zone. */
+function normalRuns(art: PlacedBitmap, mask: PlacedMask, zone: MeasureZone, depth: number): Sample[][] {
+  const runs: Sample[][] = [];
+  const out = new Float64Array(4);
+  for (const contour of contours(mask)) {
+    const n = contour.length / 2;
+    if (n < 8) continue;
+    // Some hundred runs tell as much as some thousand.
+    const stride = Math.max(1, Math.floor(n / MOST_RUNS));
+    for (let i = 0; i < n; i += stride) {
+      const x = contour[2 * i] + mask.x;
+      const y = contour[2 * i + 1] + mask.y;
+      if (Math.hypot(x - zone.x, y - zone.y) > zone.radius) continue;
+      // A contour point beside the window's own border is not the art's contour.
+      const edge = 1.5;
+      if (x < mask.x + edge || y < mask.y + edge || x > mask.x + mask.width - edge || y > mask.y + mask.height - edge)
+        continue;
+      const span = Math.min(4, (n >> 1) - 1);
+      const a = (i + span) % n;
+      const b = (i - span + n) % n;
+      const tx = contour[2 * a] - contour[2 * b];
+      const ty = contour[2 * a + 1] - contour[2 * b + 1];
+      const length = Math.hypot(tx, ty);
+      if (length === 0) continue;
+      // Paint lies to the left of the run: left of (tx, ty), y down, is (ty, -tx).
+      const nx = ty / length;
+      const ny = -tx / length;
+      const run: Sample[] = [];
+      for (let s = -LEAD; s <= depth; s += STEP) {
+        const px = x + nx * s;
+        const py = y + ny * s;
+        sampleBitmap(art, px, py, out);
+        const rgb: Rgb = [out[0], out[1], out[2]];
+        run.push({ rgb, lab: toLab(...rgb), coverage: Math.min(sampleMask(mask, px, py), out[3] || 0) / 255 });
+      }
+      runs.push(run);
+    }
+  }
+  return runs;
+}
+
+function medianProfile(runs: readonly Sample[][]): Sample[] {
+  return runs[0].map((_, k) => {
+    const solid = runs.filter((run) => run[k].coverage > 0.5);
+    const use = solid.length > 0 ? solid : runs;
+    const rgb: Rgb = [0, 1, 2].map((c) => median(use.map((run) => run[k].rgb[c]))) as unknown as Rgb;
+    return { rgb, lab: toLab(...rgb), coverage: median(runs.map((run) => run[k].coverage)) };
+  });
+}
+
+/** The outline in a profile: the fill's colour and the index where the line has ended; null for art without one. */
+function lineIn(profile: readonly Sample[]): { fill: Rgb; end: number } | null {
+  const rim = Math.round((LEAD + 0.75) / STEP);
+  const settle = Math.round(2 / STEP);
+  for (let k = rim + 2; k + settle < profile.length; k++) {
+    const here = profile[k];
+    if (here.coverage < 0.9) continue;
+    let steady = true;
+    for (let j = 1; j <= settle && steady; j++) steady = labDistance(here.lab, profile[k + j].lab) < SAME;
+    if (!steady) continue;
+    let contrast = 0;
+    for (let j = rim - 1; j < k; j++)
+      if (profile[j].coverage > 0.5) contrast = Math.max(contrast, labDistance(here.lab, profile[j].lab));
+    if (contrast > 2 * SAME) return { fill: profile[k + settle].rgb, end: k };
+  }
+  return null;
+}
+
+/** The line's own colour: the mean of the samples farthest from the fill, so that a thin line's blends do not water it down. */
+function purestColour(runs: readonly Sample[][], line: { fill: Rgb; end: number }): Rgb {
+  const fill = toLab(...line.fill);
+  const candidates = runs
+    .flatMap((run) => run.slice(0, line.end).filter((sample) => sample.coverage > 0.9))
+    .map((sample) => ({ rgb: sample.rgb, far: labDistance(sample.lab, fill) }))
+    .sort((a, b) => b.far - a.far);
+  const best = candidates.slice(0, Math.max(1, Math.ceil(candidates.length * 0.2)));
+  return [0, 1, 2].map((c) => median(best.map((b) => b.rgb[c]))) as unknown as Rgb;
+}
+
+/** Integral of the line's share along one run, px. */
+function coverageWidth(run: readonly Sample[], colour: Rgb, fill: Rgb, end: number): number {
+  const d = [0, 1, 2].map((c) => colour[c] - fill[c]);
+  const square = d[0] * d[0] + d[1] * d[1] + d[2] * d[2];
+  let width = 0;
+  for (let k = 0; k <= end; k++) {
+    const { rgb, coverage } = run[k];
+    if (coverage === 0) continue;
+    const share = ((rgb[0] - fill[0]) * d[0] + (rgb[1] - fill[1]) * d[1] + (rgb[2] - fill[2]) * d[2]) / square;
+    width += Math.max(0, Math.min(1, share)) * coverage * STEP;
+  }
+  return width;
+}
