@@ -1,12 +1,14 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 
 /** The server that ./dev has started, and whose own pages alone it answers. */
 const api = process.env.API_ADDRESS ?? 'http://127.0.0.1:4410';
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  // Packed once and as tightly as can be, so that the server need not at every visit.
+  plugins: [react(), tailwindcss(), compression({ algorithms: ['brotliCompress'], include: /\.(js|css)$/ })],
   worker: { format: 'es' },
   build: { sourcemap: true },
   server: { proxy: { '/api': { target: api, changeOrigin: true, headers: { origin: api } } } },

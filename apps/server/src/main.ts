@@ -7,6 +7,7 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
+import packedStatic from 'express-static-gzip';
 import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { AppModule } from './app.module.js';
@@ -19,7 +20,11 @@ import { JobService } from './jobs/job.service.js';
 
 /** Serves the built web application, and its page for every address that is not a file. */
 function serveWeb(app: NestExpressApplication, webDir: string): void {
-  app.useStaticAssets(join(webDir, 'assets'), { prefix: '/assets/', immutable: true, maxAge: '1y' });
+  const assets = packedStatic(join(webDir, 'assets'), {
+    enableBrotli: true,
+    serveStatic: { immutable: true, maxAge: '1y' },
+  });
+  app.use('/assets', assets);
   app.useStaticAssets(webDir, { index: false });
   app.use((req: Request, res: Response, next: NextFunction) => {
     if (req.method !== 'GET' || req.path.startsWith('/api')) return next();

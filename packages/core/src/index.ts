@@ -44,6 +44,7 @@ export { growMask, holesOf, islandsOf, shrinkMask, trimMask } from './raster/mor
 export { fillLoop, isTangled, pointBounds } from './raster/polygon.js';
 export { fromRuns, toRuns, type MaskRuns } from './raster/runs.js';
 export { sampleBitmap, sampleMask } from './raster/sample.js';
+export { makeSmaller } from './raster/smaller.js';
 
 // Cut
 export { crossCut, type CutSides } from './cut/cross-cut.js';
@@ -274,7 +275,7 @@ export {
 export { mendsFor, type Mend, type MendOptions } from './joints/mend-joint.js';
 export { piecesAround, reachOf } from './joints/piece-reach.js';
 export { chainJoints, fitAllJoints, fitByHand, placeFitted, type MadeJoints } from './joints/place-fitted.js';
-export { apply, placePieces, unapply, type Placement } from './joints/place-pieces.js';
+export { apply, isAtRest, placePieces, unapply, type Placement } from './joints/place-pieces.js';
 export { proofKey, proveJoint, type BendProof, type JointProof } from './joints/prove-joint.js';
 
 // Hand-off

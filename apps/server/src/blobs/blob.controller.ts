@@ -6,6 +6,7 @@ import type { Response } from 'express';
 import { Threads } from '../threads/threads.js';
 import { taskFile } from '../threads/task.js';
 import { BlobService } from './blob.service.js';
+import type { Smaller } from './blobs.tasks.js';
 
 const tasks = taskFile<typeof import('./blobs.tasks.js')>(new URL('./blobs.tasks.js', import.meta.url));
 
@@ -16,6 +17,12 @@ class BlobParams {
 class BlobQuery {
   /** px; the picture is made no wider than this. */
   @IsOptional() @Type(() => Number) @IsInt() @Min(16) @Max(4096) width?: number;
+  /** The picture is made smaller by this, cell by cell of the canvas's grid. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(2) @Max(64) by?: number;
+  /** px; where the picture's left edge lies on the canvas. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(-32_768) @Max(32_768) x?: number;
+  /** px; where its top edge lies. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(-32_768) @Max(32_768) y?: number;
 }
 
 @ApiTags('blobs')
@@ -28,11 +35,17 @@ export class BlobController {
 
   @Get(':sha256')
   @ApiOperation({ summary: 'A picture or package by its SHA-256; never changes' })
-  async get(@Param() { sha256 }: BlobParams, @Query() { width }: BlobQuery, @Res() res: Response): Promise<void> {
-    const smaller = width ? await this.threads.run(tasks, 'smaller', { sha256, width }) : null;
+  async get(@Param() { sha256 }: BlobParams, @Query() query: BlobQuery, @Res() res: Response): Promise<void> {
+    const wanted = smallerBy(query);
+    const smaller = wanted && (await this.threads.run(tasks, 'smaller', { sha256, wanted }));
     res.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     if (!smaller) return this.blobs.send(sha256, res);
     res.setHeader('Content-Type', 'image/png');
     res.end(Buffer.from(smaller.buffer, smaller.byteOffset, smaller.byteLength));
   }
+}
+
+function smallerBy({ width, by, x = 0, y = 0 }: BlobQuery): Smaller | null {
+  if (by) return { by, x, y };
+  return width ? { width } : null;
 }

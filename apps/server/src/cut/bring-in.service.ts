@@ -24,12 +24,9 @@ import { Semaphore } from 'async-mutex';
 import { characterOf } from '../data/document-store.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import type { Caller } from '../http/caller.js';
-import { Threads } from '../threads/threads.js';
+import { LONG, Threads } from '../threads/threads.js';
 import type { ChangedDesign } from './change-design.js';
 import { cutTasks } from './cut.service.js';
-
-/** s: reading and sorting a large layered file takes its time; it stops when the client has gone. */
-const LONG = 180;
 
 /** A design that was read, as the row of a view without a character. */
 export interface BroughtView {
@@ -167,7 +164,12 @@ export class BringInService {
           'Parts are cut from this design already.',
           'Free it of its backdrop before cutting.',
         );
-      const changed = await this.threads.run(cutTasks, 'matte', { doc, viewId, ...args }, context);
+      const changed = await this.threads.run(
+        cutTasks,
+        'matte',
+        { doc, viewId, ...args },
+        { signal: context.signal, seconds: LONG },
+      );
       return {
         kind: 'clean-matte',
         summary: 'Remove the backdrop',
@@ -179,7 +181,12 @@ export class BringInService {
   /** Sweeps specks and haze away. */
   async sweepSpecks(viewId: string, context: EditContext, largest: number): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, async (doc) => {
-      const changed = await this.threads.run(cutTasks, 'specks', { doc, viewId, largest }, context);
+      const changed = await this.threads.run(
+        cutTasks,
+        'specks',
+        { doc, viewId, largest },
+        { signal: context.signal, seconds: LONG },
+      );
       return {
         kind: 'sweep-specks',
         summary: `Sweep away ${changed.area.toLocaleString('en')} px of specks and haze`,
@@ -192,7 +199,12 @@ export class BringInService {
   async takePalette(characterId: string, context: EditContext, viewId: string): Promise<CharacterState> {
     return this.edits.run(characterId, context, async (doc) => {
       const view = viewById(doc, viewId);
-      const palette = await this.threads.run(cutTasks, 'palette', { doc, viewId: view.id }, context);
+      const palette = await this.threads.run(
+        cutTasks,
+        'palette',
+        { doc, viewId: view.id },
+        { signal: context.signal, seconds: LONG },
+      );
       return {
         kind: 'take-palette',
         summary: `Take a palette of ${palette.length} colours`,

@@ -15,7 +15,7 @@ import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
 import { EditService, type CharacterState, type EditContext, type EditPlan } from '../edits/edit.service.js';
 import { taskFile } from '../threads/task.js';
-import { Threads } from '../threads/threads.js';
+import { LONG, Threads } from '../threads/threads.js';
 
 export const cutTasks = taskFile<typeof import('./cut.tasks.js')>(new URL('./cut.tasks.js', import.meta.url));
 
@@ -203,7 +203,7 @@ export class CutService {
   ): Promise<EditPlan & { swept: number; left: number }> {
     return {
       ...words,
-      ...(await this.threads.run(cutTasks, 'cut', { doc, viewId, order, fresh, ...more }, { signal })),
+      ...(await this.threads.run(cutTasks, 'cut', { doc, viewId, order, fresh, ...more }, { signal, seconds: LONG })),
     };
   }
 }

@@ -1,7 +1,7 @@
 import { reportView, viewMeasures, type CharacterDoc, type ViewId, type ViewProof } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { taskFile } from '../threads/task.js';
-import { Threads, type RunOptions } from '../threads/threads.js';
+import { LONG, Threads, type RunOptions } from '../threads/threads.js';
 import { DerivedService } from './derived.service.js';
 import { SheetsService } from './sheets.service.js';
 
@@ -45,7 +45,7 @@ export class ProofService {
           tasks,
           'measures',
           { doc, viewId, derived: sheets, keys: batch },
-          { signal },
+          { signal, seconds: LONG },
         );
         await this.derived.keep(Object.entries(measured));
         done += batch.length;

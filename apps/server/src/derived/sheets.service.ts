@@ -16,7 +16,7 @@ import { Injectable } from '@nestjs/common';
 import type { DerivedOfView } from '../threads/pictures.js';
 import type { SheetsSince } from './derived.tasks.js';
 import { taskFile } from '../threads/task.js';
-import { Threads, type RunOptions } from '../threads/threads.js';
+import { LONG, Threads, type RunOptions } from '../threads/threads.js';
 import { DerivedService } from './derived.service.js';
 
 const tasks = taskFile<typeof import('./derived.tasks.js')>(new URL('./derived.tasks.js', import.meta.url));
@@ -65,7 +65,12 @@ export class SheetsService {
     }
     const only = missing.map((piece) => piece.id);
     const since = before ? await this.since(before, doc, missing) : null;
-    const made = await this.threads.run(tasks, 'sheets', { doc, viewId, only, rough, since }, options);
+    const made = await this.threads.run(
+      tasks,
+      'sheets',
+      { doc, viewId, only, rough, since },
+      { seconds: LONG, ...options },
+    );
     await this.derived.keep([
       ...Object.entries(made.rough).map(([id, refs]) => [roughKeys.get(id) as string, refs] as const),
       ...Object.entries(made.settled).map(([id, refs]) => [keys.get(id) as string, refs] as const),

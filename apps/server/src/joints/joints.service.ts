@@ -26,7 +26,7 @@ import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import { taskFile } from '../threads/task.js';
-import { Threads } from '../threads/threads.js';
+import { LONG, Threads } from '../threads/threads.js';
 
 const tasks = taskFile<typeof import('./joints.tasks.js')>(new URL('./joints.tasks.js', import.meta.url));
 
@@ -61,7 +61,12 @@ export class JointsService {
   /** Fits and rounds every joint that the family asks for and that is not there yet, as one edit; tells what it left and why. */
   async fitAll(viewId: string, context: EditContext): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, async (doc) => {
-      const { diff, made, notes } = await this.threads.run(tasks, 'fitAll', { doc, viewId }, context);
+      const { diff, made, notes } = await this.threads.run(
+        tasks,
+        'fitAll',
+        { doc, viewId },
+        { signal: context.signal, seconds: LONG },
+      );
       return { kind: 'fit-all', summary: `Fit and round ${made} ${made === 1 ? 'joint' : 'joints'}`, diff, notes };
     });
   }
@@ -142,7 +147,12 @@ export class JointsService {
   /** Fits and rounds a joint between each of some pieces and the next, from the root outwards, as one edit. */
   async chain(viewId: string, context: EditContext, pieceIds: readonly string[]): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, async (doc) => {
-      const { diff, made } = await this.threads.run(tasks, 'chain', { doc, viewId, pieceIds: [...pieceIds] }, context);
+      const { diff, made } = await this.threads.run(
+        tasks,
+        'chain',
+        { doc, viewId, pieceIds: [...pieceIds] },
+        { signal: context.signal, seconds: LONG },
+      );
       return { kind: 'chain', summary: `Fit and round a chain of ${made} ${made === 1 ? 'joint' : 'joints'}`, diff };
     });
   }

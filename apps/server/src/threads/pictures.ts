@@ -17,18 +17,19 @@ import { PNG_LIMITS } from '@limber-sheaf/formats';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { keepBlob, readBlob } from './blobs.js';
+import { KEPT_BY_ONE } from './room.js';
 
 /** The derived sheets of a view's pieces, as references. */
 export type DerivedOfView = Record<PieceId, DerivedRefs>;
 
 // Each thread keeps what it has decoded, by bytes: the next edit of the same view finds it there.
 const decoded = new LRUCache<string, Bitmap>({
-  maxSize: 300 * 1024 * 1024,
+  maxSize: KEPT_BY_ONE,
   sizeCalculation: (b) => b.data.length || 1,
 });
 /** A piece's sheets as one object, so that what is composed of them is kept with them. */
 const composed = new LRUCache<string, SheetBitmaps>({
-  maxSize: 300 * 1024 * 1024,
+  maxSize: KEPT_BY_ONE,
   sizeCalculation: ({ face, overlap, under }) => {
     const size = (b: PlacedBitmap | null) => b?.data.length ?? 0;
     return 1 + 2 * size(face) + size(overlap) + size(under);
@@ -50,7 +51,8 @@ async function decode(bytes: Uint8Array): Promise<Bitmap> {
   };
 }
 
-async function picture(blob: string): Promise<Bitmap> {
+/** The pixels of a PNG that is kept here. */
+export async function picture(blob: string): Promise<Bitmap> {
   const kept = decoded.get(blob);
   if (kept) return kept;
   const bitmap = await decode(await readBlob(blob));

@@ -4,9 +4,17 @@ import { LimberError } from '@limber-sheaf/core';
 export type Answer<T> =
   { ok: true; value: T } | { ok: false; error: Pick<LimberError, 'code' | 'sentence' | 'remedy' | 'place'> };
 
+/** What a thread is given: the task's input, and where it notes that it has begun. */
+export interface Order<I> {
+  input: I;
+  /** One whole number, 1 from the moment at which a thread has taken the task up. */
+  begun: Int32Array;
+}
+
 /** Makes of a function what a thread can be asked for. */
-export function task<I, O>(work: (input: I) => Promise<O> | O): (input: I) => Promise<Answer<O>> {
-  return async (input) => {
+export function task<I, O>(work: (input: I) => Promise<O> | O): (order: Order<I>) => Promise<Answer<O>> {
+  return async ({ input, begun }) => {
+    Atomics.store(begun, 0, 1);
     try {
       return { ok: true, value: await work(input) };
     } catch (error) {
@@ -31,7 +39,7 @@ export function taskFile<T>(address: URL): TaskFile<T> {
   return { address: address.href };
 }
 
-export type TaskInput<T, N extends keyof T> = T[N] extends (input: infer I) => unknown ? I : never;
+export type TaskInput<T, N extends keyof T> = T[N] extends (order: Order<infer I>) => unknown ? I : never;
 export type TaskOutput<T, N extends keyof T> = T[N] extends Task
   ? Awaited<ReturnType<T[N]>> extends Answer<infer O>
     ? O

@@ -1,27 +1,34 @@
-import { availableParallelism } from 'node:os';
 import { LimberError } from '@limber-sheaf/core';
-import { Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Piscina } from 'piscina';
 import type { MessagePort } from 'node:worker_threads';
-import type { Answer, TaskFile, TaskInput, TaskOutput } from './task.js';
+import { MOST_MEMORY, THREADS } from './room.js';
+import type { Answer, Order, TaskFile, TaskInput, TaskOutput } from './task.js';
 
 /** How a task may be run. */
 export interface RunOptions {
   /** Stops it: the client has gone, or somebody pressed stop. */
   signal?: AbortSignal;
-  /** s; a task that takes longer is stopped. */
+  /** s; a task that takes longer, once a thread has taken it up, is stopped. */
   seconds?: number;
   transfer?: MessagePort[];
 }
 
-const SECONDS = 60;
-/** MiB of the whole process at which the task that was started last is stopped. */
-const MOST_MEMORY = 1600;
+const SECONDS = 10;
+/** s; for what a large design takes long over, and what ends when whoever asked for it has gone. */
+export const LONG = 180;
+/** s; a task that no thread takes up for so long is given up. */
+const WAITS = 120;
 const LOOK_MS = 100;
 
 interface Running {
   stop: AbortController;
-  why: 'time' | 'memory' | null;
+  why: 'time' | 'memory' | 'busy' | null;
+  begun: Int32Array;
+  /** ms since 1970: when it was asked for, and once a thread has taken it up, when that was first seen. */
+  since: number;
+  seen: boolean;
+  seconds: number;
 }
 
 /** The threads that do the server's computing, with a time and a memory that no task exceeds. */
@@ -29,15 +36,17 @@ interface Running {
 export class Threads implements OnModuleDestroy {
   private readonly pool = new Piscina({
     minThreads: 1,
-    maxThreads: Math.max(2, availableParallelism()),
+    maxThreads: THREADS,
     idleTimeout: 60_000,
   });
+  private readonly logger = new Logger(Threads.name);
   private readonly running = new Set<Running>();
-  private readonly guard = setInterval(() => this.guardMemory(), LOOK_MS).unref();
+  private readonly guard = setInterval(() => this.look(), LOOK_MS).unref();
 
   /**
    * Runs one task of a station.
-   * @throws LimberError as the task did; `too-long` or `too-large` where it was stopped; AbortError where `signal` was
+   * @throws LimberError as the task did; `too-long` or `too-large` where it was stopped, `busy` where no thread was
+   * free for it; AbortError where `signal` was aborted
    */
   async run<T, N extends keyof T & string>(
     { address }: TaskFile<T>,
@@ -45,12 +54,13 @@ export class Threads implements OnModuleDestroy {
     input: TaskInput<T, N>,
     { signal, seconds = SECONDS, transfer }: RunOptions = {},
   ): Promise<TaskOutput<T, N>> {
-    const entry: Running = { stop: new AbortController(), why: null };
-    const timer = setTimeout(() => this.stop(entry, 'time'), seconds * 1000);
+    const begun = new Int32Array(new SharedArrayBuffer(4));
+    const entry: Running = { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds };
     const stops = signal ? AbortSignal.any([signal, entry.stop.signal]) : entry.stop.signal;
     this.running.add(entry);
     try {
-      const answer = (await this.pool.run(input, {
+      const order: Order<TaskInput<T, N>> = { input, begun };
+      const answer = (await this.pool.run(order, {
         filename: address,
         name,
         signal: stops,
@@ -72,22 +82,36 @@ export class Threads implements OnModuleDestroy {
           'This needs more memory than there is and was stopped. Nothing was changed.',
           'Try it on less at once, or on a smaller design.',
         );
+      if (entry.why === 'busy')
+        throw new LimberError('busy', 'The server has more to do than it can.', 'Try it again in a minute.');
       throw error;
     } finally {
-      clearTimeout(timer);
       this.running.delete(entry);
     }
   }
 
-  private stop(entry: Running, why: 'time' | 'memory'): void {
+  private stop(entry: Running, why: 'time' | 'memory' | 'busy'): void {
     entry.why = why;
     entry.stop.abort();
   }
 
-  private guardMemory(): void {
-    if (this.running.size === 0 || process.memoryUsage.rss() < MOST_MEMORY * 1024 * 1024) return;
+  /** Stops what takes too long; and where memory is short, the task that was asked for last. */
+  private look(): void {
+    const now = Date.now();
+    for (const entry of this.running) {
+      if (!entry.seen && Atomics.load(entry.begun, 0) === 1) {
+        entry.seen = true;
+        entry.since = now;
+      }
+      const seconds = entry.seen ? entry.seconds : Math.max(WAITS, entry.seconds);
+      if (!entry.why && now - entry.since > seconds * 1000) this.stop(entry, entry.seen ? 'time' : 'busy');
+    }
+    if (this.running.size === 0 || process.memoryUsage.rss() < MOST_MEMORY) return;
     const newest = [...this.running].findLast((entry) => entry.why === null);
-    if (newest) this.stop(newest, 'memory');
+    if (!newest) return;
+    const mib = (bytes: number) => Math.round(bytes / 1024 / 1024);
+    this.logger.warn(`Memory is short: ${mib(process.memoryUsage.rss())} MiB of ${mib(MOST_MEMORY)}.`);
+    this.stop(newest, 'memory');
   }
 
   async onModuleDestroy(): Promise<void> {

@@ -117,3 +117,8 @@ export const packageUrl = (id: string) => OPERATIONS['handOff.download'][1].repl
 export function blobUrl(sha256: string, width?: number): string {
   return `${OPERATIONS['blob.get'][1].replace('{sha256}', sha256)}${width ? `?width=${width}` : ''}`;
 }
+
+/** The address of a picture made smaller by a whole number, on the canvas's grid; where it lies on it, px. */
+export function smallerUrl(sha256: string, by: number, x: number, y: number): string {
+  return `${blobUrl(sha256)}?by=${by}&x=${x}&y=${y}`;
+}

@@ -3,6 +3,10 @@ import { toast } from 'sonner';
 import { ApiError, actorMark, call, eventsUrl, type BodyOf, type EditOperation } from './client';
 import type { CharacterState } from './types';
 import { useAnswer } from './useAnswer';
+import { mutateHandOffs } from './useHandOffs';
+
+/** ms; jobs are asked about no more often, however often they are told of. */
+const JOB_MS = 1000;
 
 /** Shows an error in the words it came with. */
 export function tellError(error: unknown): void {
@@ -25,7 +29,18 @@ export function useCharacter(id: string) {
       if (actor && actor !== actorMark())
         toast('Somebody else changed this character. The bench shows it as it is now.');
     });
-    return () => events.close();
+    // Also of a job that another bench has started; events come faster than answers would.
+    let soon: number | undefined;
+    events.addEventListener('job', () => {
+      soon ??= window.setTimeout(() => {
+        soon = undefined;
+        void mutateHandOffs(id);
+      }, JOB_MS);
+    });
+    return () => {
+      events.close();
+      window.clearTimeout(soon);
+    };
   }, [id, mutate]);
 
   /** Makes an edit; answers with the new state, or null where it was refused (and said so). */

@@ -1,5 +1,5 @@
-import { useEffect } from 'react';
-import { call } from './client';
+import { mutate } from 'swr';
+import { call, type AnswerOf } from './client';
 import { useAnswer } from './useAnswer';
 
 /** The checks of a view; asked for again whenever the revision moves on. */
@@ -11,25 +11,34 @@ export function useChecks(viewId: string, revision: number) {
   });
 }
 
+/** ms; how often a job under way is asked how far it is. */
+const ASK_MS = 300;
+
+/** Is a job waiting or running? */
+export function isUnderWay(job: AnswerOf<'handOff.list'>['job'] | undefined): boolean {
+  return job?.state === 'waiting' || job?.state === 'running';
+}
+
+/** Asks again for a character's versions and job, where they are shown. */
+export async function mutateHandOffs(characterId: string): Promise<void> {
+  await mutate((key) => Array.isArray(key) && key[0] === 'handOff.list' && key[1] === characterId);
+}
+
 /** The versions handed off, and the job under way. */
 export function useHandOffs(characterId: string) {
-  const list = useAnswer('handOff.list', characterId);
-  const { mutate } = list;
-  const under = list.data?.job && (list.data.job.state === 'waiting' || list.data.job.state === 'running');
-  useEffect(() => {
-    if (!under) return;
-    const timer = setInterval(() => void mutate(), 300);
-    return () => clearInterval(timer);
-  }, [under, mutate]);
+  const { data: list, mutate: askAgain } = useAnswer('handOff.list', characterId, {
+    // Asked again once the answer before is there: a server at work may take longer than that.
+    refreshInterval: (latest) => (isUnderWay(latest?.job) ? ASK_MS : 0),
+  });
   return {
-    list: list.data,
+    list,
     make: async () => {
       await call('handOff.start', characterId);
-      await mutate();
+      await askAgain();
     },
     stop: async (id: string) => {
       await call('jobs.cancel', id);
-      await mutate();
+      await askAgain();
     },
   };
 }

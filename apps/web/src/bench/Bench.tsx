@@ -1,12 +1,10 @@
 import type { CharacterDoc, ViewRow } from '@limber-sheaf/core';
-import { useEffect, useMemo } from 'react';
+import { Suspense, lazy, useEffect, useMemo } from 'react';
 import { Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useCharacter } from '../api/useCharacter';
 import { Mishap } from '../ui/Mishap';
 import { ActionRow } from './ActionRow';
 import { BenchContext, type BenchValue } from './context';
-import { Finder } from './Finder';
-import { KeyList } from './KeyList';
 import { LightTable } from './light-table/LightTable';
 import { Run } from './Run';
 import { Sheaf } from './Sheaf';
@@ -15,6 +13,10 @@ import { useStation, useStations } from './stations';
 import { resetBench, useBench } from './store';
 import { TopStrip } from './TopStrip';
 import { useBenchKeys } from './useBenchKeys';
+
+/** What is opened by a key comes when it is first wanted. */
+const Finder = lazy(() => import('./Finder').then((module) => ({ default: module.Finder })));
+const KeyList = lazy(() => import('./KeyList').then((module) => ({ default: module.KeyList })));
 
 /** The view to open with: the front, or the one that came first. */
 function firstView(doc: CharacterDoc): ViewRow {
@@ -81,6 +83,8 @@ function Hook({ use }: { use: () => void }) {
 
 function BenchFrame({ entry, undo, redo }: { entry: StationEntry; undo: string | null; redo: string | null }) {
   const panels = useBench((s) => s.panels);
+  const finder = useBench((s) => s.finder);
+  const keysShown = useBench((s) => s.keysShown);
   const station = useStation(entry);
   useBenchKeys(station);
   useEffect(() => () => station?.leave?.(), [station]);
@@ -111,8 +115,10 @@ function BenchFrame({ entry, undo, redo }: { entry: StationEntry; undo: string |
         <div />
       )}
       <Sheaf />
-      <Finder />
-      <KeyList />
+      <Suspense>
+        {finder && <Finder />}
+        {keysShown && <KeyList />}
+      </Suspense>
     </div>
   );
 }

@@ -14,9 +14,8 @@ const item = 'cursor-pointer rounded-md px-3 py-1.5 text-[13px] data-[selected=t
 export function Finder() {
   const bench = useOnBench();
   const { doc, view, go: goTo } = bench;
-  const open = useBench((s) => s.finder);
   const stations = useStations();
-  const all = useAllStations(open);
+  const all = useAllStations();
   const close = () => useBench.setState({ finder: false });
   const go = (work: () => void) => () => {
     close();
@@ -24,7 +23,7 @@ export function Finder() {
   };
   return (
     <Command.Dialog
-      open={open}
+      open
       onOpenChange={(finder) => useBench.setState({ finder })}
       label="Find"
       overlayClassName="fixed inset-0 z-40 bg-[#25303a]/40"

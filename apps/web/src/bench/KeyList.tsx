@@ -23,9 +23,8 @@ const EVERYWHERE: readonly [string, string][] = [
 
 /** The list of keys. */
 export function KeyList() {
-  const open = useBench((s) => s.keysShown);
   const bench = useOnBench();
-  const stations = useAllStations(open);
+  const stations = useAllStations();
   const keys = [
     ...EVERYWHERE,
     ...stations.flatMap(({ entry, station }) =>
@@ -35,7 +34,7 @@ export function KeyList() {
     ),
   ];
   return (
-    <Dialog.Root open={open} onOpenChange={(keysShown) => useBench.setState({ keysShown })}>
+    <Dialog.Root open onOpenChange={(keysShown) => useBench.setState({ keysShown })}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-[#25303a]/40" />
         <Dialog.Content

@@ -31,17 +31,16 @@ export function useStation(entry: StationEntry): Station | null {
 }
 
 /** All stations, loaded; those that are not yet are left out until they are. */
-export function useAllStations(wanted: boolean): { entry: StationEntry; station: Station }[] {
+export function useAllStations(): { entry: StationEntry; station: Station }[] {
   const stations = useStations();
   const [, setCount] = useState(0);
   useEffect(() => {
-    if (!wanted) return;
     let here = true;
     for (const entry of stations) void loadStation(entry).then(() => here && setCount((n) => n + 1));
     return () => {
       here = false;
     };
-  }, [wanted, stations]);
+  }, [stations]);
   return stations.flatMap((entry) => {
     const station = loaded.get(entry);
     return station ? [{ entry, station }] : [];

@@ -10,6 +10,11 @@ export interface Placement {
 
 const AT_REST: Placement = { angle: 0, tx: 0, ty: 0 };
 
+/** Is nothing turned or moved? */
+export function isAtRest({ angle, tx, ty }: Placement): boolean {
+  return angle === 0 && tx === 0 && ty === 0;
+}
+
 /** Where each piece of a view sits when joints are bent: it turns about its own pivot and follows what it hangs from. */
 export function placePieces(doc: CharacterDoc, viewId: string, bends: Record<string, number>): Map<string, Placement> {
   const placed = new Map<string, Placement>();

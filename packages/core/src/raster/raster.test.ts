@@ -8,6 +8,7 @@ import { distanceField } from './distance-field.js';
 import { connectedRegions, createMask, type Mask } from './mask.js';
 import { fillLoop } from './polygon.js';
 import { sampleBitmap } from './sample.js';
+import { makeSmaller } from './smaller.js';
 
 const maskOf = (width: number, height: number, bits: readonly number[]): Mask => ({
   width,
@@ -187,3 +188,45 @@ test('sampling at a pixel’s centre gives the pixel, beside the picture gives n
   );
   expect(wordsOf({ width: 1, height: 1, data: new Uint8Array(9).subarray(1, 5) })).toHaveLength(1);
 });
+
+test('pieces made smaller add up to the picture made smaller, wherever they lie on the grid', () => {
+  const scene = fc.record({
+    picture: anyBitmap(13, 11),
+    by: fc.integer({ min: 1, max: 6 }),
+    at: fc.integer({ min: 0, max: 9 }),
+    across: fc.integer({ min: 1, max: 12 }),
+  });
+  fc.assert(
+    fc.property(scene, ({ picture, by, at, across }) => {
+      const whole = { ...picture, x: at, y: 2 * at };
+      const { x, y, width, height } = whole;
+      const small = makeSmaller(whole, by);
+      const parts = [
+        makeSmaller(cropPlaced(whole, { x, y, width: across, height }), by),
+        makeSmaller(cropPlaced(whole, { x: x + across, y, width: width - across, height }), by),
+      ];
+      for (let row = 0; row < small.height; row++)
+        for (let column = 0; column < small.width; column++) {
+          const alphas = parts.map((part) => alphaAt(part, small.x + column, small.y + row));
+          const alpha = alphaAt(small, small.x + column, small.y + row);
+          expect(Math.abs(alphas[0] + alphas[1] - alpha)).toBeLessThanOrEqual(1);
+        }
+    }),
+  );
+});
+
+test('a picture made smaller has the mean of each cell, weighted by alpha', () => {
+  const data = Uint8Array.of(200, 0, 0, 255, 99, 99, 99, 0, 0, 100, 0, 255, 0, 0, 0, 0);
+  const small = makeSmaller({ width: 2, height: 2, x: 4, y: 6, data }, 2);
+  expect(small).toMatchObject({ x: 2, y: 3, width: 1, height: 1 });
+  expect([...small.data]).toEqual([100, 50, 0, 128]);
+  const same = makeSmaller({ width: 2, height: 2, x: 4, y: 6, data }, 1);
+  expect(compareBitmaps(same, { width: 2, height: 2, data })).toMatchObject({ differing: 0 });
+});
+
+/** A picture's alpha at a place, 0 outside it. */
+function alphaAt(picture: PlacedBitmap, x: number, y: number): number {
+  const [column, row] = [x - picture.x, y - picture.y];
+  if (column < 0 || row < 0 || column >= picture.width || row >= picture.height) return 0;
+  return picture.data[(row * picture.width + column) * 4 + 3];
+}

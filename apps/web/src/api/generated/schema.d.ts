@@ -1052,6 +1052,9 @@ export interface components {
     };
     BlobQuery: {
       width?: number | null;
+      by?: number | null;
+      x?: number | null;
+      y?: number | null;
     };
     IdParam: {
       /** Format: uuid */

@@ -1,7 +1,7 @@
-import { drawOrder, drawSteps, hangingFrom, pieceById, placePieces } from '@limber-sheaf/core';
+import { drawOrder, drawSteps, hangingFrom, isAtRest, pieceById, placePieces } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useMemo, useRef } from 'react';
-import { Image, Layer, Rect, Stage } from 'react-konva';
+import { Image, Layer, Rect, Stage } from '../../ui/konva';
 import { useOnBench } from '../context';
 import type { Station, StationEntry } from '../station';
 import { useStores } from '../ActionRow';
@@ -10,11 +10,14 @@ import { useTheme } from '../../ui/theme';
 import { PickedContour } from './PickedContour';
 import { DAY, NIGHT } from './palette';
 import { PieceNode } from './PieceNode';
-import { useBlobImage, usePicturesComing } from './useBlobImage';
+import { smallerFor, usePicture, usePicturesComing } from './usePicture';
 import { usePointer } from './usePointer';
-import { useUncut } from './useUncut';
-import { ACTIONS, ACTIONS_AND_STRIP, useViewport } from './useViewport';
+import { designOf, useUncut } from './useUncut';
+import { ACTIONS, ACTIONS_AND_STRIP, isSeen, useViewport } from './useViewport';
 import { useXray } from './useXray';
+
+/** How much smaller the pictures of pieces beside the window are. */
+const UNSEEN = 8;
 
 /** The character on laid paper: what is cut in full colour, what is not pale and hatched, and what a station draws on it. */
 export function LightTable({ entry, station }: { entry: StationEntry; station: Station | null }) {
@@ -35,9 +38,10 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const palette = night ? NIGHT : DAY;
   const pieces = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   const steps = useMemo(() => drawSteps(doc, view.id), [doc, view.id]);
-  const design = useBlobImage(view.designBlob);
+  const by = smallerFor(viewport.scale);
+  const design = usePicture(designOf(view), by);
   const coming = usePicturesComing();
-  const uncut = useUncut(view, pieces, palette.canvas, palette.ink);
+  const uncut = useUncut(view, pieces, by, palette.canvas, palette.ink);
   const bending = entry.bends === true;
   const placements = useMemo(() => placePieces(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
   const lit = useMemo(() => {
@@ -46,6 +50,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
     return new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id)]);
   }, [doc, pickedJoint, bending]);
   const flat = useXray(bench);
+  const atRest = !solo && !lit && [...placements.values()].every(isAtRest);
   const pointer = usePointer(placements, station?.hand);
 
   return (
@@ -73,12 +78,13 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
       >
         <Layer listening={false} imageSmoothingEnabled={viewport.scale < 3}>
           <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.canvas} />
-          {/* The whole design stands in for its pieces until they have come. */}
-          {(peek || (!uncut && !solo)) && design && <Image image={design} />}
+          {/* At rest the pieces are the design, and no seam may show between them; it also stands in until they have come. */}
+          {(peek || atRest || (!uncut && !solo)) && design && <Image {...design} />}
           {!peek && flat && <Image image={flat.image} x={flat.x} y={flat.y} />}
-          {!peek && !solo && uncut && <Image image={uncut} opacity={lit ? 0.5 : 1} />}
+          {!peek && !solo && uncut && <Image {...uncut} opacity={lit ? 0.5 : 1} />}
           {!peek &&
             !flat &&
+            !atRest &&
             steps
               .filter(({ piece }) => !solo || piece.id === solo)
               .map(({ piece, sheet }) => (
@@ -90,6 +96,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
                   placement={placements.get(piece.id)}
                   opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
                   bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
+                  by={isSeen(piece.face, placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
                 />
               ))}
         </Layer>

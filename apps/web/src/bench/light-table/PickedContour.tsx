@@ -1,6 +1,6 @@
 import type { Placement } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
-import { Group, Line } from 'react-konva';
+import { Group, Line } from '../../ui/konva';
 import { handWorker } from '../worker';
 import { useOnBench } from '../context';
 import { useBench } from '../store';

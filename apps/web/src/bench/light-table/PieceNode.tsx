@@ -1,11 +1,11 @@
 import type { DerivedRefs, DrawStep, PieceRow, Placement, SheetRef } from '@limber-sheaf/core';
 import { memo } from 'react';
-import { Group, Image } from 'react-konva';
-import { useBlobImage } from './useBlobImage';
+import { Group, Image } from '../../ui/konva';
+import { usePicture } from './usePicture';
 
-function SheetNode({ sheet }: { sheet: SheetRef }) {
-  const image = useBlobImage(sheet.blob);
-  return image ? <Image image={image} x={sheet.x} y={sheet.y} perfectDrawEnabled={false} /> : null;
+function SheetNode({ sheet, by }: { sheet: SheetRef; by: number }) {
+  const laid = usePicture(sheet, by);
+  return laid ? <Image {...laid} perfectDrawEnabled={false} /> : null;
 }
 
 interface Props {
@@ -18,10 +18,12 @@ interface Props {
   opacity: number;
   /** Only what the design shows of it: for a butt joint, and where it is faint and would show what lies beneath. */
   bare: boolean;
+  /** How much smaller its pictures may be. */
+  by: number;
 }
 
 /** A piece on the light table: under, overlap, and the face (or what is drawn in its place), in that order, turned as its joints are bent. */
-export const PieceNode = memo(function PieceNode({ piece, sheet, derived, placement, opacity, bare }: Props) {
+export const PieceNode = memo(function PieceNode({ piece, sheet, derived, placement, opacity, bare, by }: Props) {
   return (
     <Group
       rotation={placement?.angle ?? 0}
@@ -31,12 +33,12 @@ export const PieceNode = memo(function PieceNode({ piece, sheet, derived, placem
       listening={false}
     >
       {sheet === 'line' ? (
-        derived?.line && !bare && <SheetNode sheet={derived.line} />
+        derived?.line && !bare && <SheetNode sheet={derived.line} by={by} />
       ) : (
         <>
-          {derived?.under && !bare && <SheetNode sheet={derived.under} />}
-          {derived?.overlap && !bare && <SheetNode sheet={derived.overlap} />}
-          <SheetNode sheet={derived?.clean && !bare ? derived.clean : piece.face} />
+          {derived?.under && !bare && <SheetNode sheet={derived.under} by={by} />}
+          {derived?.overlap && !bare && <SheetNode sheet={derived.overlap} by={by} />}
+          <SheetNode sheet={derived?.clean && !bare ? derived.clean : piece.face} by={by} />
         </>
       )}
     </Group>

@@ -1,3 +1,4 @@
+import { isAtRest, type Placement, type Rect } from '@limber-sheaf/core';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useBench, type Viewport } from '../store';
 
@@ -28,6 +29,19 @@ export function zoomAbout(viewport: Viewport, factor: number, x: number, y: numb
   const scale = Math.min(MOST, Math.max(LEAST, viewport.scale * factor));
   const by = scale / viewport.scale;
   return { scale, x: x - (x - viewport.x) * by, y: y - (y - viewport.y) * by };
+}
+
+/** May a rectangle of the canvas be seen in the window? One that is turned or moved may be anywhere. */
+export function isSeen(
+  rect: Rect,
+  placement: Placement | undefined,
+  { scale, x, y }: Viewport,
+  table: { width: number; height: number },
+): boolean {
+  if (placement && !isAtRest(placement)) return true;
+  const left = rect.x * scale + x;
+  const top = rect.y * scale + y;
+  return left < table.width && top < table.height && left + rect.width * scale > 0 && top + rect.height * scale > 0;
 }
 
 /** Keeps the table's size, follows what is to be looked at, and zooms with the wheel. */

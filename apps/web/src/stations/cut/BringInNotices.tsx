@@ -1,10 +1,12 @@
-import { useEffect, useState } from 'react';
+import { Suspense, lazy, useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace } from '../../bench/store';
 import { Action } from '../../ui/controls';
 import { cutWorker } from './worker';
-import { MatteDialog } from './MatteDialog';
-import { SortingTable } from './SortingTable';
+
+/** Opened for some designs only. */
+const MatteDialog = lazy(() => import('./MatteDialog').then((module) => ({ default: module.MatteDialog })));
+const SortingTable = lazy(() => import('./SortingTable').then((module) => ({ default: module.SortingTable })));
 
 /** Groups up to this many px count as specks. */
 const LARGEST_SPECK = 64;
@@ -78,8 +80,10 @@ export function BringInNotices() {
           </Action>
         </Notice>
       )}
-      {dialog === 'layers' && layers && <SortingTable layers={layers} onClose={() => setDialog(null)} />}
-      {dialog === 'matte' && <MatteDialog onClose={() => setDialog(null)} />}
+      <Suspense>
+        {dialog === 'layers' && layers && <SortingTable layers={layers} onClose={() => setDialog(null)} />}
+        {dialog === 'matte' && <MatteDialog onClose={() => setDialog(null)} />}
+      </Suspense>
     </>
   );
 }

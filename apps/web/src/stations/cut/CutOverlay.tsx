@@ -1,4 +1,4 @@
-import { Circle, Group, Image, Label, Line, Tag, Text } from 'react-konva';
+import { Circle, Group, Image, Label, Line, Tag, Text } from '../../ui/konva';
 import { partOf, labelFor } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';

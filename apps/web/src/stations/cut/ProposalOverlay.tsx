@@ -1,5 +1,5 @@
 import { labelFor } from '@limber-sheaf/core';
-import { Image, Label, Tag, Text } from 'react-konva';
+import { Image, Label, Tag, Text } from '../../ui/konva';
 import type { Palette } from '../../bench/light-table/palette';
 import { useBench } from '../../bench/store';
 import { sameTokens } from '../../bench/parts';

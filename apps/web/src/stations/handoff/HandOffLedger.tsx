@@ -3,7 +3,7 @@ import { Check as Tick, X } from 'lucide-react';
 import { useState } from 'react';
 import { packageUrl, type AnswerOf } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
-import { useChecks, useHandOffs } from '../../api/useHandOffs';
+import { isUnderWay, useChecks, useHandOffs } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
@@ -20,7 +20,7 @@ export function HandOffLedger() {
   const { list, make, stop } = useHandOffs(doc.character.id);
   const fresh = proof?.revision === revision;
   const failed = proof?.checks.filter((check) => !check.ok).length ?? 0;
-  const running = list?.job && (list.job.state === 'running' || list.job.state === 'waiting');
+  const running = isUnderWay(list?.job);
   return (
     <>
       <LedgerHead title="Hand-off">
@@ -40,7 +40,7 @@ export function HandOffLedger() {
         ))}
       </ul>
       <div className="mt-4">
-        {running && list.job ? (
+        {running && list?.job ? (
           <Progress job={list.job} onStop={() => void stop(list.job?.id ?? '').catch(tellError)} />
         ) : (
           <Action tone="go" disabled={doc.pieces.length === 0} onClick={() => void make().catch(tellError)}>

@@ -1,7 +1,7 @@
 import type { JointRow } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useRef, useState } from 'react';
-import { Arc, Circle, Group, Label, Line, Tag, Text } from 'react-konva';
+import { Arc, Circle, Group, Label, Line, Tag, Text } from '../../ui/konva';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';

@@ -1,5 +1,5 @@
 import { pieceById, pieceName, type JointRow } from '@limber-sheaf/core';
-import { Group, Rect, Text } from 'react-konva';
+import { Group, Rect, Text } from '../../ui/konva';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
 

@@ -1,5 +1,5 @@
 import { placePieces, type JointRow } from '@limber-sheaf/core';
-import { Circle, Group, Image, Label, Line, Tag, Text } from 'react-konva';
+import { Circle, Group, Image, Label, Line, Tag, Text } from '../../ui/konva';
 import { useOnBench } from '../../bench/context';
 import { pickJoint, useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';

@@ -1,8 +1,9 @@
 import type { JointRow } from '@limber-sheaf/core';
-import { Circle, Group, Image, Line, Rect } from 'react-konva';
+import { Circle, Group, Image, Line, Rect } from '../../ui/konva';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
-import { useBlobImage } from '../../bench/light-table/useBlobImage';
+import { usePicture } from '../../bench/light-table/usePicture';
+import { designOf } from '../../bench/light-table/useUncut';
 
 /** Screen px. */
 const RADIUS = 66;
@@ -12,7 +13,7 @@ const ACROSS = 28;
 /** The design about the pivot, enlarged, with the disc's rim and a cross at the very place; drawn while a brad is dragged. */
 export function Loupe({ at, px, palette }: { at: Pick<JointRow, 'x' | 'y' | 'radius'>; px: number; palette: Palette }) {
   const { view } = useOnBench();
-  const design = useBlobImage(view.designBlob);
+  const design = usePicture(designOf(view), 1);
   const radius = RADIUS * px;
   const scale = (2 * radius) / ACROSS;
   const x = at.x - at.radius - radius - 24 * px;
@@ -23,7 +24,7 @@ export function Loupe({ at, px, palette }: { at: Pick<JointRow, 'x' | 'y' | 'rad
         <Rect x={-radius} y={-radius} width={2 * radius} height={2 * radius} fill={palette.canvas} />
         {design && (
           <Image
-            image={design}
+            image={design.image}
             x={-at.x * scale}
             y={-at.y * scale}
             width={view.width * scale}

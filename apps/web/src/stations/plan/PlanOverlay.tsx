@@ -1,4 +1,4 @@
-import { Group, Line, Rect, Text } from 'react-konva';
+import { Group, Line, Rect, Text } from '../../ui/konva';
 import { planOf, labelFor, type NameTokens } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
