@@ -1,4 +1,4 @@
-// The benchmarks: each step as a ratio to a peer that does the same in the same run. `npm run bench [-- --figures | -- --crowd SECONDS]`.
+// The benchmarks: each step as a ratio to a peer that does the same in the same run. `npm run bench [-- --figures | -- --crowd SECONDS | -- --page]`.
 import { availableParallelism, cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import {
@@ -17,6 +17,7 @@ import { only, render, source } from '../demo/render.js';
 import { drawnLimb } from './limbs.js';
 import { cutting, proposalFigures } from './cut.js';
 import { printFigures } from './figures.js';
+import { page } from './page.js';
 import { service } from './service.js';
 
 /** The median of several runs, ms, after one that does not count. */
@@ -140,6 +141,8 @@ if (process.argv.includes('--figures')) {
   await proposalFigures(await raw(await render(source('juniper-vane'))));
 } else if (process.argv.includes('--crowd')) {
   await service(row, { seconds: Number(process.argv[process.argv.indexOf('--crowd') + 1] ?? 180) });
+} else if (process.argv.includes('--page')) {
+  await page();
 } else {
   await canvas();
   await cutting(await raw(await render(source('juniper-vane'))), time, row);

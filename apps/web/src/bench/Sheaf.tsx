@@ -60,7 +60,7 @@ export function Sheaf() {
       ) : (
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={cards.map((p) => p.id as string)} strategy={horizontalListSortingStrategy}>
-            <ol className="flex h-full min-w-0 flex-1 items-center justify-center overflow-x-auto overflow-y-hidden px-3">
+            <ol className="flex h-full min-w-0 flex-1 items-center justify-center-safe overflow-x-auto overflow-y-hidden px-3">
               {cards.map((piece, i) => (
                 <Card
                   key={piece.id}

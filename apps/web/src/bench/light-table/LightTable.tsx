@@ -57,7 +57,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
     <div
       ref={box}
       data-testid="light-table"
-      aria-busy={coming || !design || !uncut}
+      aria-busy={coming || !design || uncut === undefined}
       className="absolute inset-0 touch-none"
       style={{ cursor: panning ? 'grabbing' : points ? 'crosshair' : 'default' }}
       onContextMenu={(event) => event.preventDefault()}
@@ -79,7 +79,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
         <Layer listening={false} imageSmoothingEnabled={viewport.scale < 3}>
           <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.canvas} />
           {/* At rest the pieces are the design, and no seam may show between them; it also stands in until they have come. */}
-          {(peek || atRest || (!uncut && !solo)) && design && <Image {...design} />}
+          {(peek || atRest || (uncut === undefined && !solo)) && design && <Image {...design} />}
           {!peek && flat && <Image image={flat.image} x={flat.x} y={flat.y} />}
           {!peek && !solo && uncut && <Image {...uncut} opacity={lit ? 0.5 : 1} />}
           {!peek &&

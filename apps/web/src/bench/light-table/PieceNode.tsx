@@ -5,7 +5,9 @@ import { usePicture } from './usePicture';
 
 function SheetNode({ sheet, by }: { sheet: SheetRef; by: number }) {
   const laid = usePicture(sheet, by);
-  return laid ? <Image {...laid} perfectDrawEnabled={false} /> : null;
+  if (!laid) return null;
+  const { release: _release, ...drawn } = laid;
+  return <Image {...drawn} perfectDrawEnabled={false} />;
 }
 
 interface Props {

@@ -1,6 +1,6 @@
-import type { PieceRow, ViewRow } from '@limber-sheaf/core';
+import { intersectRects, uniteRects, type PieceRow, type Rect, type SheetRef, type ViewRow } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
-import { loadPicture } from './usePicture';
+import { COARSEST, loadPicture } from './usePicture';
 
 /** A slant of fine lines that marks what is still uncut, so that it does not rest on paleness alone. */
 function hatch(context: CanvasRenderingContext2D, colour: string, by: number): CanvasPattern | null {
@@ -20,54 +20,97 @@ function hatch(context: CanvasRenderingContext2D, colour: string, by: number): C
   return context.createPattern(tile, 'repeat');
 }
 
-/** A picture of the canvas's size, made smaller by `by`. */
-export interface Sheer {
+/** A picture drawn here, and the rectangle of the canvas it fills. */
+export interface Sheer extends Rect {
   image: HTMLCanvasElement;
-  width: number;
-  height: number;
 }
 
-/** The part of the design that no piece has taken, pale and hatched; null while it is made. */
+/** How coarsely it is found out where anything is uncut. */
+const COARSE = 8;
+/** Of 255; what the roundings of the faces' alphas, added up, may leave of a cell that is all taken. */
+const LEAST = 3;
+
+/** Draws what no face has taken of a rectangle of the design; null where a canvas cannot be had. */
+async function drawUncut(
+  view: ViewRow,
+  faces: readonly SheetRef[],
+  box: Rect,
+  by: number,
+): Promise<{ image: HTMLCanvasElement; pen: CanvasRenderingContext2D } | null> {
+  const lying = faces.filter((face) => intersectRects(face, box).width > 0);
+  const [design, ...laid] = await Promise.all([designOf(view), ...lying].map((kept) => loadPicture(kept, by)));
+  const [next, taken] = [0, 1].map(() => {
+    const canvas = document.createElement('canvas');
+    canvas.width = box.width / by;
+    canvas.height = box.height / by;
+    return canvas;
+  });
+  const [pen, sum] = [next.getContext('2d'), taken.getContext('2d')];
+  if (!pen || !sum) return null;
+  // Added up, not laid over one another: where two pieces share a pixel, they leave nothing of it between them.
+  sum.globalCompositeOperation = 'lighter';
+  for (const { image, x, y } of laid) sum.drawImage(image, (x - box.x) / by, (y - box.y) / by);
+  pen.drawImage(design.image, -box.x / by, -box.y / by);
+  pen.globalCompositeOperation = 'destination-out';
+  pen.drawImage(taken, 0, 0);
+  for (const { release } of [design, ...laid]) release();
+  return { image: next, pen };
+}
+
+/** Where anything is uncut, on the coarse grid; null for nowhere. */
+async function findUncut(view: ViewRow, faces: readonly SheetRef[]): Promise<Rect | null> {
+  const whole = onGrid({ x: 0, y: 0, width: view.width, height: view.height });
+  if (faces.length === 0) return whole;
+  const drawn = await drawUncut(view, faces, whole, COARSE);
+  if (!drawn) return null;
+  const { width, height } = drawn.image;
+  const { data } = drawn.pen.getImageData(0, 0, width, height);
+  let box: Rect | null = null;
+  for (let i = 0; i < width * height; i++) {
+    if (data[i * 4 + 3] < LEAST) continue;
+    const cell = { x: i % width, y: Math.floor(i / width), width: 1, height: 1 };
+    box = box ? uniteRects(box, cell) : cell;
+  }
+  return box && { x: box.x * COARSE, y: box.y * COARSE, width: box.width * COARSE, height: box.height * COARSE };
+}
+
+/** A rectangle from the canvas's origin, grown to whole cells of the coarsest grid there is. */
+function onGrid({ x, y, width, height }: Rect): Rect {
+  const up = (length: number) => Math.ceil(length / COARSEST) * COARSEST;
+  return { x, y, width: up(width), height: up(height) };
+}
+
+/** The part of the design that no piece has taken, pale and hatched; undefined while it is made, null for none. */
 export function useUncut(
   view: ViewRow,
   pieces: readonly PieceRow[],
   by: number,
   veil: string,
   line: string,
-): Sheer | null {
-  const [sheer, setSheer] = useState<Sheer | null>(null);
+): Sheer | null | undefined {
+  const [sheer, setSheer] = useState<Sheer | null>();
   const key = pieces.map((p) => `${p.face.blob}@${p.face.x},${p.face.y}`).join();
   useEffect(() => {
     let wanted = true;
     void (async () => {
-      const { image: design } = await loadPicture(designOf(view), by);
-      const faces = await Promise.all(pieces.map(({ face }) => loadPicture(face, by)));
+      const faces = pieces.map(({ face }) => face);
+      const found = await findUncut(view, faces);
       if (!wanted) return;
-      const [next, taken] = [design, design].map(({ naturalWidth, naturalHeight }) => {
-        const canvas = document.createElement('canvas');
-        canvas.width = naturalWidth;
-        canvas.height = naturalHeight;
-        return canvas;
-      });
-      const context = next.getContext('2d');
-      const sum = taken.getContext('2d');
-      if (!context || !sum) return;
-      // Added up, not laid over one another: where two pieces share a pixel, they leave nothing of it between them.
-      sum.globalCompositeOperation = 'lighter';
-      for (const { image, x, y } of faces) sum.drawImage(image, x / by, y / by);
-      context.drawImage(design, 0, 0);
-      context.globalCompositeOperation = 'destination-out';
-      context.drawImage(taken, 0, 0);
+      if (!found) return setSheer(null);
+      const box = by > COARSE ? onGrid({ x: 0, y: 0, width: view.width, height: view.height }) : found;
+      const drawn = await drawUncut(view, faces, box, by);
+      if (!drawn || !wanted) return;
+      const { image, pen } = drawn;
       if (pieces.length > 0) {
-        context.globalCompositeOperation = 'source-atop';
-        context.globalAlpha = 0.62;
-        context.fillStyle = veil;
-        context.fillRect(0, 0, next.width, next.height);
-        context.globalAlpha = 0.16;
-        context.fillStyle = hatch(context, line, by) ?? 'transparent';
-        context.fillRect(0, 0, next.width, next.height);
+        pen.globalCompositeOperation = 'source-atop';
+        pen.globalAlpha = 0.62;
+        pen.fillStyle = veil;
+        pen.fillRect(0, 0, image.width, image.height);
+        pen.globalAlpha = 0.16;
+        pen.fillStyle = hatch(pen, line, by) ?? 'transparent';
+        pen.fillRect(0, 0, image.width, image.height);
       }
-      setSheer({ image: next, width: next.width * by, height: next.height * by });
+      setSheer({ image, ...box });
     })().catch(() => undefined);
     return () => {
       wanted = false;

@@ -3,19 +3,42 @@ import { decodePng } from '@limber-sheaf/formats';
 import { held, type StateKey } from './held';
 
 const pictures = new Map<string, Promise<PlacedBitmap>>();
-/** Decoded pictures kept at most; the oldest go first. */
-const MOST_PICTURES = 160;
+/** Bytes of decoded pictures kept at most; those not asked for the longest go first. */
+const MOST_BYTES = 128 * 1024 * 1024;
+const sizes = new Map<string, number>();
+let bytes = 0;
 
+/** A picture's pixels, kept as long as there is room for them. */
 export function picture(blob: string): Promise<PlacedBitmap> {
-  const kept = pictures.get(blob);
-  if (kept) return kept;
+  const loading = pictures.get(blob) ?? load(blob);
+  pictures.delete(blob);
+  pictures.set(blob, loading);
+  return loading;
+}
+
+function load(blob: string): Promise<PlacedBitmap> {
   const loading = fetch(`/api/blobs/${blob}`)
     .then((answer) => answer.arrayBuffer())
-    .then((bytes) => ({ ...decodePng(new Uint8Array(bytes)), x: 0, y: 0 }));
-  pictures.set(blob, loading);
-  loading.catch(() => pictures.delete(blob));
-  if (pictures.size > MOST_PICTURES) pictures.delete(pictures.keys().next().value as string);
+    .then((file) => ({ ...decodePng(new Uint8Array(file)), x: 0, y: 0 }));
+  loading.then(
+    ({ data }) => keep(blob, data.length),
+    () => pictures.delete(blob),
+  );
   return loading;
+}
+
+/** Notes how large a picture has turned out, and lets the oldest go where there are too many. */
+function keep(blob: string, size: number): void {
+  sizes.set(blob, size);
+  bytes += size;
+  for (const old of pictures.keys()) {
+    if (bytes <= MOST_BYTES) return;
+    const freed = sizes.get(old);
+    if (freed === undefined || old === blob) continue;
+    pictures.delete(old);
+    sizes.delete(old);
+    bytes -= freed;
+  }
 }
 
 export async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> {

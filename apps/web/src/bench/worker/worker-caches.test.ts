@@ -7,13 +7,13 @@ const SHA = (n: number) => n.toString(16).padStart(64, '0');
 const png = (grey: number) => encodePng({ width: 1, height: 1, data: Uint8Array.of(grey, grey, grey, 255) });
 
 /** The server's pictures: blob n is one pixel of grey n. Counts how often each was asked for. */
-function serve(fails: () => boolean = () => false): Map<string, number> {
+function serve(fails: () => boolean = () => false, file?: Uint8Array): Map<string, number> {
   const asked = new Map<string, number>();
   global.fetch = ((url: string) => {
     const blob = url.split('/').at(-1) as string;
     asked.set(blob, (asked.get(blob) ?? 0) + 1);
     if (fails()) return Promise.reject(new Error('gone'));
-    return Promise.resolve(new Response(new Uint8Array(png(parseInt(blob, 16) & 255)).buffer));
+    return Promise.resolve(new Response(new Uint8Array(file ?? png(parseInt(blob, 16) & 255)).buffer));
   }) as typeof fetch;
   return asked;
 }
@@ -43,13 +43,22 @@ test('a picture that could not be had is asked for again', async () => {
   expect(asked.get(SHA(8))).toBe(2);
 });
 
-test('of very many pictures the oldest are let go, so that memory has an end', async () => {
+test('of large pictures those not asked for the longest are let go, so that memory has an end', async () => {
+  // 40 MB each, of which three fit.
+  const large = encodePng({ width: 3200, height: 3200, data: new Uint8Array(3200 * 3200 * 4) });
+  const asked = serve(() => false, large);
+  for (const n of [1, 2, 3, 1, 4]) await picture(SHA(1000 + n));
+  await picture(SHA(1001));
+  await picture(SHA(1004));
+  await picture(SHA(1002));
+  expect([1, 2, 3, 4].map((n) => asked.get(SHA(1000 + n)))).toEqual([1, 2, 1, 1]);
+});
+
+test('small pictures stay, however many came after them', async () => {
   const asked = serve();
-  for (let n = 1000; n < 1170; n++) await picture(SHA(n));
-  await picture(SHA(1000));
-  await picture(SHA(1169));
-  expect(asked.get(SHA(1000))).toBe(2);
-  expect(asked.get(SHA(1169))).toBe(1);
+  for (let n = 2000; n < 2400; n++) await picture(SHA(n));
+  await picture(SHA(2000));
+  expect(asked.get(SHA(2000))).toBe(1);
 });
 
 test('a view’s art is its pieces’ sheets at their places; bare, their faces alone', async () => {

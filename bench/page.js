@@ -1,0 +1,143 @@
+// The page with a character of 60 pieces at 4000 × 4000: bytes of the first load, its memory, frames while zooming.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { writeOpenRaster } from '@limber-sheaf/formats';
+import { chromium } from '@playwright/test';
+import sharp from 'sharp';
+import { client, seedDemo } from '../demo/seed.js';
+import { freePort, freshDatabase, projectRoot, startPostgres } from '../scripts/postgres.js';
+import { startServer, stopServer } from '../scripts/serve.js';
+
+const SIDE = 4000;
+const ACROSS = 6;
+const DOWN = 10;
+/** px; each piece reaches over its neighbours by some of it. */
+const PIECE = { width: 700, height: 480 };
+
+const svg = (width, height, shape) =>
+  sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${shape}</svg>`))
+    .png()
+    .toBuffer();
+
+/** A blob of 60 shaded shapes that overlap, as an OpenRaster file with a layer for each. */
+async function crowdedFile() {
+  const shapes = Array.from({ length: ACROSS * DOWN }, (_, n) => {
+    const hue = (n * 137) % 360;
+    const fill =
+      `<defs><linearGradient id="g${n}"><stop offset="0" stop-color="hsl(${hue} 45% 45%)"/>` +
+      `<stop offset="1" stop-color="hsl(${hue} 50% 65%)"/></linearGradient></defs>`;
+    const rect = `<rect width="${PIECE.width}" height="${PIECE.height}" rx="120" fill="url(#g${n})"/>`;
+    const x = 120 + (n % ACROSS) * 600;
+    const y = 120 + Math.floor(n / ACROSS) * 365;
+    return { name: `patch ${n + 1}`, x, y, visible: true, shape: fill + rect };
+  });
+  const layers = [];
+  for (const { shape, ...layer } of shapes)
+    layers.push({ ...layer, png: new Uint8Array(await svg(PIECE.width, PIECE.height, shape)) });
+  const all = shapes.map(({ x, y, shape }) => `<g transform="translate(${x} ${y})">${shape}</g>`).join('');
+  const merged = new Uint8Array(await svg(SIDE, SIDE, all));
+  return writeOpenRaster({ width: SIDE, height: SIDE, layers, merged, thumbnail: layers[0].png });
+}
+
+async function bringIn(ask, productionId) {
+  const form = new FormData();
+  form.append('name', 'Sixty patches');
+  form.append('design', new Blob([await crowdedFile()]), 'patches.ora');
+  const { doc } = await ask('POST', `/productions/${productionId}/characters`, form);
+  const [view] = doc.views;
+  const layers = view.brought.layers.map((_, n) => ({
+    role: 'fill',
+    tokens: { group: 'patch', part: String(n + 1), side: null, index: null },
+  }));
+  await ask('POST', `/views/${view.id}/sort`, { layers, keepApart: false });
+  return doc.character.id;
+}
+
+/** MB that a process alone needs, its share of what it shares with others counted in. */
+function megabytes(pid) {
+  const [, kb] = /^Pss:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8')) ?? [];
+  return Number(kb) / 1024;
+}
+
+const settled = (page) => page.waitForSelector('[data-testid="light-table"][aria-busy="false"]');
+
+/** Opens an address in a browser of its own, and does `work` there. */
+async function inPage(address, work) {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const session = await browser.newBrowserCDPSession();
+    const renderer = async () => {
+      const { processInfo } = await session.send('SystemInfo.getProcessInfo');
+      return Math.max(...processInfo.filter(({ type }) => type === 'renderer').map(({ id }) => megabytes(id)));
+    };
+    let bytes = 0;
+    const wire = await page.context().newCDPSession(page);
+    await wire.send('Network.enable');
+    wire.on('Network.loadingFinished', ({ encodedDataLength, requestId }) => {
+      if (scripts.has(requestId)) bytes += encodedDataLength;
+    });
+    const scripts = new Set();
+    wire.on('Network.responseReceived', ({ requestId, response, type }) => {
+      if ((type === 'Script' || type === 'Stylesheet') && !response.url.includes('worker')) scripts.add(requestId);
+    });
+    const start = performance.now();
+    await page.goto(address);
+    await settled(page);
+    return await work({ page, renderer, bytes: () => bytes, ms: performance.now() - start });
+  } finally {
+    await browser.close();
+  }
+}
+
+/* global window, requestAnimationFrame -- what runs in the page */
+
+/** Median and longest time between frames, ms, while the wheel turns in and out. */
+async function zoom(page) {
+  await page.mouse.move(560, 400);
+  await page.evaluate(() => {
+    window.frames60 = [];
+    let last = performance.now();
+    const tick = (now) => {
+      window.frames60.push(now - last);
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+  });
+  for (let n = 0; n < 80; n++) await page.mouse.wheel(0, n < 40 ? -60 : 60);
+  const frames = await page.evaluate(() => window.frames60.sort((a, b) => a - b));
+  return { median: frames[frames.length >> 1], p95: frames[Math.floor(frames.length * 0.95)] };
+}
+
+/** Starts the service with the demo and a crowded character, and measures the page. */
+export async function page() {
+  const postgres = await startPostgres(join(projectRoot, 'data', 'bench'));
+  const server = await startServer({ databaseUrl: await freshDatabase(postgres, 'bench'), port: await freePort() });
+  try {
+    await seedDemo(server.address);
+    const ask = client(server.address, 'bench');
+    const [{ id: productionId }] = await ask('GET', '/productions');
+    const id = await bringIn(ask, productionId);
+    await inPage(`${server.address}/characters/${id}/cut`, async ({ page: opened, renderer, bytes, ms }) => {
+      console.log(`first load of the bench: ${(bytes() / 1000).toFixed(0)} kB of scripts and styles`);
+      console.log(`60 pieces at ${SIDE}²: laid out after ${ms.toFixed(0)} ms, ${(await renderer()).toFixed(0)} MB`);
+      const still = await zoom(opened);
+      console.log(`wheel zoom at rest: ${still.median.toFixed(1)} ms a frame, p95 ${still.p95.toFixed(1)} ms`);
+      await opened.locator('[aria-roledescription="sortable"]').nth(8).click();
+      await opened.keyboard.press('w');
+      await opened.keyboard.press('w');
+      await settled(opened);
+      const after = await zoom(opened);
+      console.log(`again, with a piece picked: ${after.median.toFixed(1)} ms a frame, p95 ${after.p95.toFixed(1)} ms`);
+      console.log(`then ${(await renderer()).toFixed(0)} MB`);
+    });
+  } finally {
+    await stopServer(server.child);
+    postgres.stop();
+  }
+}
