@@ -117,7 +117,6 @@ export { sharpestCorner } from './joints/corner.js';
 export { fitJoint, type CutLine, type FitOptions, type JointFit } from './joints/fit-joint.js';
 export { BOTH, CHILD_ONLY, NEITHER, PARENT_ONLY, compareDiscs, type DiscDifference } from './joints/compare-discs.js';
 export { settleDisc } from './joints/settle-disc.js';
-export { fitOneSided } from './joints/fit-one-sided.js';
 export { usualLine, withUsualLine } from './joints/usual-line.js';
 export { measureLine, type LineMeasure, type MeasureZone } from './raster/measure-line.js';
 export {
@@ -248,7 +247,8 @@ export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js'
 export { faultOf } from './joints/bend-words.js';
 export { derivedSheets, isOnLineUnder, roughKey, roughSheets, sheetsKey } from './joints/derive-sheets.js';
 export { roughChange } from './joints/settle-rest.js';
-export { fitBetween, limbSilhouette, type PairFit } from './joints/fit-between.js';
+export { fitBetween, type PairFit } from './joints/fit-between.js';
+export { limbSilhouette } from './joints/limb-silhouette.js';
 export { followCut, type Rehung } from './joints/follow-cut.js';
 export {
   changeJoint,

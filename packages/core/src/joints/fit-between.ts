@@ -6,14 +6,25 @@ import type { ViewArt } from '../document/view-art.js';
 import { refuse, type Result } from '../errors.js';
 import { knownPart } from '../plan/known-parts.js';
 import { plannedPart } from '../plan/plan.js';
-import { cropPlaced, growRect, uniteRects, type PlacedBitmap } from '../raster/bitmap.js';
+import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourDistance, type Rgb } from '../raster/colour.js';
-import { unionCoverage, type PlacedMask } from '../raster/mask.js';
+import { distanceField } from '../raster/distance-field.js';
+import { INSIDE, coverageOf, createMask, type PlacedMask } from '../raster/mask.js';
 import { measureLine } from '../raster/measure-line.js';
+import { clearance } from './clearance.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
-import { fitOneSided } from './fit-one-sided.js';
-import { longAxis, rootPlace, runsAlong } from './root-end.js';
-import { settleDisc } from './settle-disc.js';
+import { fitRoot } from './fit-root.js';
+import { limbSilhouette } from './limb-silhouette.js';
+import {
+  anyPaint,
+  crossing,
+  fromMiddleLine,
+  halfAt,
+  limbStretch,
+  ownEdge,
+  placeAt,
+  type Stretch,
+} from './limb-stretch.js';
 import { sharedBorder, type SharedBorder } from './shared-border.js';
 import { withUsualLine } from './usual-line.js';
 
@@ -33,8 +44,22 @@ export interface PairFit extends JointFit {
  */
 export function fitBetween(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: ViewArt): Result<PairFit> {
   const fit = fitDisc(doc, childId, parentId, art);
-  return fit.ok ? withUsualLine(fit, art.design) : fit;
+  return fit.ok ? withUsualLine(withoutBand(fit), art.design) : fit;
 }
+
+/** What is wider than this share of the disc's radius is a band of another paint, and not its outline. */
+const BAND = 0.5;
+
+function withoutBand<Fit extends PairFit>(fit: Fit): Fit {
+  return fit.lineWidth < BAND * fit.radius ? fit : { ...fit, lineWidth: 0 };
+}
+
+/** A fit that is less sure than this is not taken unasked: another way of fitting is tried, and fit-all leaves the joint. */
+export const SURE_ENOUGH = 0.35;
+/** Two stretches of one limb are about as wide as each other, to within this. */
+const AS_WIDE = 1.6;
+/** px beyond a contact at which is looked for what lies there. */
+const BEYOND = 1.6;
 
 function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: ViewArt): Result<PairFit> {
   const child = art.pieces.get(childId)?.face;
@@ -50,63 +75,223 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const silhouette = limbSilhouette([child, parent], art.design);
   const part = partOf(doc, pieceById(doc, childId));
   const planned = plannedPart(doc, part)?.joint;
+  const order = drawOrder(doc, pieceById(doc, childId).viewId).map((piece) => piece.id);
+  const childInFront = order.indexOf(childId) > order.indexOf(parentId);
   // A leg under a coat: the coat in front keeps its end, or a copy of the leg would stay behind as it swings. What is
   // worn over something is drawn whole, and needs nothing of what lies beneath it.
   const sideEnd = (): DiscOn => {
-    const order = drawOrder(doc, pieceById(doc, childId).viewId).map((p) => p.id);
-    if (order.indexOf(parentId) > order.indexOf(childId)) return 'child';
+    if (!childInFront) return 'child';
     return knownPart(part)?.worn ? 'parent' : 'both';
   };
-  if (planned === 'one-sided') {
-    const axis = longAxis(child);
-    if (runsAlong(axis, border)) {
-      const parentMiddle = { x: parent.x + parent.width / 2, y: parent.y + parent.height / 2 };
-      const place = rootPlace(axis, tipOf(doc, childId, art), parentMiddle);
-      const alone = limbSilhouette([child], art.design);
-      const root = settleDisc(alone, place, (axis.ends[1] - axis.ends[0]) / axis.slenderness + 40);
-      if (root.ok) {
-        const line = measureLine(art.design, silhouette, { x: root.x, y: root.y, radius: root.radius * 1.3 + 4 });
-        const measured = { ...root, lineWidth: line.width, lineColour: line.colour, confidence: 0.6 * line.confidence };
-        return { ...measured, fillColour: fillOf(child, measured), kind: 'one-sided', discOn: sideEnd() };
-      }
-    }
-  }
-  // A border that bends far from its own straight line runs along the limb, not across it.
-  const across = border.bend < 0.25 * border.length;
-  const hinge = across ? fitJoint(silhouette, border, { design: art.design }) : null;
-  if (hinge?.ok) {
-    const kind = planned === 'swivel' || planned === 'one-sided' ? planned : 'hinge';
-    const discOn = kind === 'one-sided' ? sideEnd() : drawnEnd(child, parent, border, hinge);
-    const fillColour = kind === 'one-sided' ? fillOf(child, hinge) : hinge.fillColour;
-    return { ...hinge, fillColour, kind, discOn, confidence: Math.min(SUREST, hinge.confidence) };
-  }
-  const window = growRect(
-    {
-      x: Math.floor(Math.min(border.x0, border.x1)),
-      y: Math.floor(Math.min(border.y0, border.y1)),
-      width: Math.ceil(Math.abs(border.x1 - border.x0)) + 1,
-      height: Math.ceil(Math.abs(border.y1 - border.y0)) + 1,
-    },
-    Math.ceil(border.length * 1.5) + 8,
-    silhouette,
-  );
-  const oneSided = fitOneSided(unionCoverage([child, parent], window), border, art.design);
-  if (oneSided.ok) {
+  const laterThan = (id: PieceId) =>
+    order.slice(order.indexOf(id) + 1).flatMap((other): PlacedBitmap[] => [art.pieces.get(other)?.face ?? []].flat());
+  const middle = { x: (border.x0 + border.x1) / 2, y: (border.y0 + border.y1) / 2 };
+  const stretchOf = (id: PieceId, face: PlacedBitmap, to: { x: number; y: number }, half: number | null = null) =>
+    limbStretch(ownEdge(face, laterThan(id), art.design), middle, to, Math.min(border.length, thickness(face)), half);
+  const tip = tipOf(doc, childId, art);
+  let parentStretch = stretchOf(parentId, parent, middleOf(parent));
+  // Of a hidden side is known how far it lies from the other: at a hinge from the other piece, at a root from what hangs
+  // on it, which goes on from it.
+  const beyond = () => {
+    const next = tip && art.pieces.get(tip.id)?.face;
+    const stretch =
+      next && limbStretch(ownEdge(next, laterThan(tip.id), art.design), tip, middleOf(next), thickness(next));
+    return stretch ? stretch.half : null;
+  };
+  const sides = (half: number | null) => stretchOf(childId, child, tip ?? middleOf(child), half);
+  const childStretch = sides(null) ?? sides((planned === 'one-sided' ? null : parentStretch?.half) ?? beyond());
+  if (!parentStretch && childStretch && planned !== 'one-sided')
+    parentStretch = stretchOf(parentId, parent, middleOf(parent), childStretch.half);
+  const others = (faces: readonly PlacedBitmap[]) => faces.filter((face) => face !== child && face !== parent);
+  const later = others(laterThan(childInFront ? childId : parentId));
+
+  const root = (): Result<PairFit> => {
+    // What turns on top of something narrower, as a head does on its neck, turns about that one's end.
+    const narrow = planned === 'swivel' || (parentStretch && endsIn(parentStretch, middle, childStretch));
+    const stretch = narrow ? parentStretch : childStretch;
+    if (!stretch) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);
+    const [limb, body] = narrow ? [parent, child] : [child, parent];
+    const inFront = narrow ? !childInFront : childInFront;
+    const fit = fitRoot({ design: art.design, limb, body, inFront, later, stretch });
+    if (!fit.ok) return fit;
     const kind = planned === 'swivel' ? 'swivel' : 'one-sided';
-    return { ...oneSided, fillColour: fillOf(child, oneSided), kind, discOn: sideEnd() };
-  }
-  return hinge && !hinge.ok ? hinge : oneSided;
+    return { ...fit, fillColour: fillOf(child, fit), kind, discOn: sideEnd() };
+  };
+  const hinge = (): Result<PairFit> => {
+    const bent = bentHinge(childStretch, parentStretch, middle, border.length);
+    // A border that bends far from its own straight line runs along the limb, not across it.
+    const across = bent || border.bend < 0.25 * border.length;
+    if (!across) return refuse('not-across', 'The two pieces do not meet across a limb.', middle);
+    const solid = [child, parent, ...later];
+    const fit = bent
+      ? withLine({ ...bent, radius: clearance(solid, bent, bent.radius) }, silhouette, art.design)
+      : fitJoint(silhouette, border, { design: art.design });
+    if (!fit.ok) return fit;
+    const isSeen = fit.contacts.every(({ x, y }) => {
+      const far = Math.hypot(x - fit.x, y - fit.y) || 1;
+      return !anyPaint(later, x + ((x - fit.x) / far) * BEYOND, y + ((y - fit.y) / far) * BEYOND);
+    });
+    const kind = planned === 'swivel' || planned === 'one-sided' ? planned : 'hinge';
+    const discOn = kind === 'one-sided' ? sideEnd() : drawnEnd(child, parent, border, fit);
+    const fillColour = kind === 'one-sided' ? fillOf(child, fit) : fit.fillColour;
+    const made: PairFit = { ...fit, fillColour, kind, discOn, confidence: Math.min(SUREST, fit.confidence) };
+    if (!bent && (!isSeen || isPushed(made)))
+      return refuse('side-hidden', 'A piece in front hides where the limb ends to the side.', middle);
+    return { ok: true, ...made };
+  };
+  const straight = (): Result<PairFit> => {
+    const fit = straightHinge(childStretch, parentStretch, border);
+    if (!fit) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);
+    const whole = withLine(fit, silhouette, art.design);
+    return { ...whole, kind: 'hinge', discOn: drawnEnd(child, parent, border, whole) };
+  };
+  /** A disc that something in front has pushed along the limb, away from where the middle line crosses the border. */
+  const isPushed = (fit: PairFit) => {
+    const crossing = straightHinge(childStretch, parentStretch, border);
+    const off = crossing ? Math.hypot(crossing.x - fit.x, crossing.y - fit.y) : 0;
+    return off > 0.15 * fit.radius && coversNear(later, fit);
+  };
+  const halves = [childStretch, parentStretch].flatMap((stretch) => stretch?.half ?? []);
+  const ways = isOneLimb(childStretch, parentStretch, middle) ? [hinge, straight, root] : [root, hinge, straight];
+  return surest(planned === 'one-sided' || planned === 'swivel' ? [root, hinge] : ways, Math.min(...halves));
 }
 
-/** Where what hangs on a piece touches it, px; null where nothing does. */
-function tipOf(doc: CharacterDoc, pieceId: PieceId, art: ViewArt): { x: number; y: number } | null {
+/** The first fit that is sure enough and not far narrower than the limb; or else the surest; or else the first refusal. */
+function surest(ways: readonly (() => Result<PairFit>)[], half: number): Result<PairFit> {
+  let best: Result<PairFit> | null = null;
+  for (const way of ways) {
+    const fit = way();
+    if (!fit.ok) {
+      best ??= fit;
+      continue;
+    }
+    const narrow = Number.isFinite(half) && fit.radius < NARROW * half;
+    const made = narrow ? { ...fit, confidence: Math.min(fit.confidence, 0.5 * SURE_ENOUGH) } : fit;
+    if (made.confidence >= SURE_ENOUGH) return made;
+    if (!best?.ok || made.confidence > best.confidence) best = made;
+  }
+  return best as Result<PairFit>;
+}
+
+/** Is it the parent that ends in the child, narrower than that and with its middle line through where they meet? */
+function endsIn(parent: Stretch, middle: { x: number; y: number }, child: Stretch | null): boolean {
+  return fromMiddleLine(parent, middle) < 0.5 * parent.half && (!child || parent.half * 1.25 < child.half);
+}
+
+/** Do two pieces go on from each other as one limb, about as wide as each other, rather than one from beneath the other? */
+function isOneLimb(child: Stretch | null, parent: Stretch | null, middle: { x: number; y: number }): boolean {
+  // Where one of them is too short to tell, it is a hand or a foot.
+  if (!child || !parent) return true;
+  if (fromMiddleLine(parent, middle) > 0.5 * parent.half) return false;
+  return parent.half < AS_WIDE * child.half && child.half < AS_WIDE * parent.half;
+}
+
+/** Does one of some faces cover a place in the disc, or just beside it? */
+function coversNear(faces: readonly PlacedBitmap[], { x, y, radius }: Disc): boolean {
+  const reach = radius * 1.25;
+  for (let dy = -reach; dy <= reach; dy += 2)
+    for (let dx = -reach; dx <= reach; dx += 2)
+      if (Math.hypot(dx, dy) <= reach && anyPaint(faces, x + dx, y + dy)) return true;
+  return false;
+}
+
+/** A disc narrower than this share of the limb is not the limb's. */
+const NARROW = 0.8;
+
+/** A bent limb's joint: where the middle lines of its two stretches cross. */
+function bentHinge(
+  child: Stretch | null,
+  parent: Stretch | null,
+  middle: { x: number; y: number },
+  length: number,
+): (Disc & { confidence: number; axis: number; contacts: JointFit['contacts'] }) | null {
+  const at = child && parent && crossing(child, parent);
+  if (!at || Math.hypot(at.x - middle.x, at.y - middle.y) > length) return null;
+  const halves = [child, parent].map((stretch) =>
+    halfAt(stretch, (at.x - stretch.x) * stretch.ux + (at.y - stretch.y) * stretch.uy),
+  );
+  return discOf(at, halves, child, Math.max(child.residual, parent.residual));
+}
+
+/** A straight limb's joint under something that hides its border: on the middle line, where the border's own line crosses it. */
+function straightHinge(child: Stretch | null, parent: Stretch | null, border: SharedBorder) {
+  const stretch = child ?? parent;
+  if (!stretch) return null;
+  const [bx, by] = [border.x1 - border.x0, border.y1 - border.y0];
+  const sin = stretch.ux * by - stretch.uy * bx;
+  if (Math.abs(sin) < 0.5 * border.length) return null;
+  const along = ((border.x0 - stretch.x) * by - (border.y0 - stretch.y) * bx) / sin;
+  const at = placeAt(stretch, along);
+  const halves = [child, parent].flatMap((one) =>
+    one ? [halfAt(one, (at.x - one.x) * one.ux + (at.y - one.y) * one.uy)] : [],
+  );
+  return discOf(at, halves, stretch, stretch.residual);
+}
+
+interface Disc {
+  x: number;
+  y: number;
+  radius: number;
+}
+
+function discOf(at: { x: number; y: number }, halves: readonly number[], along: Stretch, residual: number) {
+  const [least, most] = [Math.min(...halves), Math.max(...halves)];
+  if (!(least > 2) || most > AS_WIDE * least) return null;
+  const radius = halves.reduce((sum, half) => sum + half, 0) / halves.length;
+  const axis = (Math.atan2(along.uy, along.ux) * 180) / Math.PI;
+  const [dx, dy] = [along.uy * radius, along.ux * radius];
+  const contacts: JointFit['contacts'] = [
+    { x: at.x + dx, y: at.y - dy },
+    { x: at.x - dx, y: at.y + dy },
+  ];
+  const confidence = 0.85 * Math.max(0, 1 - residual / (1 + radius * 0.05));
+  return { ...at, radius, contacts, axis: ((axis % 180) + 180) % 180, confidence };
+}
+
+/** A disc with the line measured there. */
+function withLine<D extends Disc & { confidence: number }>(disc: D, silhouette: PlacedMask, design: PlacedBitmap) {
+  const { x, y, radius } = disc;
+  const line = measureLine(design, silhouette, { x, y, radius: radius * 1.3 + 4 });
+  const confidence = disc.confidence * (0.5 + 0.5 * line.confidence);
+  return {
+    ok: true as const,
+    ...disc,
+    lineWidth: line.width,
+    lineColour: line.colour,
+    fillColour: line.fill,
+    confidence,
+  };
+}
+
+/** The middle of a face's bounds, px. */
+function middleOf({ x, y, width, height }: PlacedBitmap): { x: number; y: number } {
+  return { x: x + width / 2, y: y + height / 2 };
+}
+
+/** The widest disc in a face's paint, px across. */
+function thickness(face: PlacedBitmap): number {
+  const { width, height } = face;
+  const outside = createMask(width + 2, height + 2);
+  const { data } = coverageOf(face);
+  for (let y = 0; y < height + 2; y++)
+    for (let x = 0; x < width + 2; x++) {
+      const on = x > 0 && y > 0 && x <= width && y <= height && data[(y - 1) * width + x - 1] > INSIDE;
+      if (!on) outside.data[y * (width + 2) + x] = 255;
+    }
+  let deepest = 0;
+  for (const depth of distanceField(outside)) if (depth > deepest && Number.isFinite(depth)) deepest = depth;
+  return 2 * deepest;
+}
+
+/** What hangs on a piece, and where it touches it, px; null where nothing does. */
+function tipOf(doc: CharacterDoc, pieceId: PieceId, art: ViewArt): { id: PieceId; x: number; y: number } | null {
   const face = art.pieces.get(pieceId)?.face;
   const piece = pieceById(doc, pieceId);
   for (const other of doc.pieces) {
     const theirs = art.pieces.get(other.id)?.face;
     if (!face || !theirs || other.viewId !== piece.viewId || parentPiece(doc, other)?.id !== pieceId) continue;
     const border = sharedBorder(theirs, face);
-    if (border.ok) return { x: (border.x0 + border.x1) / 2, y: (border.y0 + border.y1) / 2 };
+    if (border.ok) return { id: other.id, x: (border.x0 + border.x1) / 2, y: (border.y0 + border.y1) / 2 };
   }
   return null;
 }
@@ -170,10 +355,4 @@ function lineShare(face: PlacedBitmap, border: SharedBorder, fit: JointFit): num
     }
   }
   return windows === 0 ? 0 : Math.min(1, lined / windows / (side * reach));
-}
-
-/** The coverage of a limb's pieces together, over their bounds and a rim of 4 px. */
-export function limbSilhouette(faces: readonly PlacedBitmap[], within: PlacedBitmap): PlacedMask {
-  const bounds = faces.map(({ x, y, width, height }) => ({ x, y, width, height })).reduce(uniteRects);
-  return unionCoverage(faces, growRect(bounds, 4, within));
 }

@@ -9,7 +9,6 @@ import { composePiece } from '../document/compose-piece.js';
 import { createPlacedMask } from '../raster/mask.js';
 import { settleDisc } from './settle-disc.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
-import { fitOneSided } from './fit-one-sided.js';
 import type { OutlineOn } from '../document/row-types.js';
 import { roundJoint } from './round-joint.js';
 import type { Assembly } from './bend-rig.js';
@@ -152,29 +151,6 @@ test.each<OutlineOn>(['back', 'front', 'both', 'none'])('rest stays the design w
   const rig = rigFor({ width: 80, angle: 25, line: 6 }, { outlineOn });
   const atRest = composite(rig.design.width, rig.design.height, rig.images);
   expect(compareBitmaps(atRest, rig.design)).toMatchObject({ differing: 0 });
-});
-
-describe('a one-sided joint', () => {
-  /** Solid rectangles as one silhouette. */
-  const silhouetteOf = (...rectangles: [x: number, y: number, width: number, height: number][]) => {
-    const mask = createPlacedMask({ x: 0, y: 0, width: 160, height: 160 });
-    for (const [x, y, width, height] of rectangles) {
-      for (let row = y; row < y + height; row++) mask.data.fill(255, row * 160 + x, row * 160 + x + width);
-    }
-    return mask;
-  };
-
-  test('lies against the outer contour, half as wide as the border', () => {
-    const shoulder = silhouetteOf([20, 20, 60, 120], [80, 20, 60, 40]);
-    const fit = fitOneSided(shoulder, { x0: 80, y0: 20, x1: 80, y1: 60 });
-    expect(fit).toMatchObject({ ok: true, radius: 20 });
-    if (fit.ok) expect([Math.round(fit.x), Math.round(fit.y)]).toEqual([80, 40]);
-  });
-
-  test('is refused where no disc lies inside both pieces', () => {
-    const flap = silhouetteOf([20, 20, 60, 120], [80, 40, 4, 60]);
-    expect(fitOneSided(flap, { x0: 80, y0: 40, x1: 80, y1: 100 })).toMatchObject({ ok: false, code: 'no-disc' });
-  });
 });
 
 test('a stub as long as it is wide gets its disc across, and within it, however rough its edges are painted', () => {

@@ -7,7 +7,8 @@ import { LimberError, orRefuse, refuse, type Result } from '../errors.js';
 import { plannedPart } from '../plan/plan.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { measureLine } from '../raster/measure-line.js';
-import { fitBetween, limbSilhouette, type PairFit } from './fit-between.js';
+import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
+import { limbSilhouette } from './limb-silhouette.js';
 import { changeJoint, placeJoint, putDrawnEndInFront } from './joint-edits.js';
 import { withUsualLine } from './usual-line.js';
 
@@ -55,6 +56,10 @@ export function fitByHand(
   };
 }
 
+/** Why fit-all leaves a joint that could be fitted, but hardly. */
+const UNSURE =
+  'its sides are not clear enough for a disc that can be relied on. Fit it alone and look, or place it by hand.';
+
 /** Joints made one after the other, as one edit. */
 export interface MadeJoints {
   diff: Diff;
@@ -92,6 +97,10 @@ export function fitAllJoints(
     const fit = fitBetween(doc, child.id, parent.id, art);
     if (!fit.ok) {
       notes.push(`${pieceName(doc, child)} is left: ${fit.sentence}`);
+      continue;
+    }
+    if (fit.confidence < SURE_ENOUGH) {
+      notes.push(`${pieceName(doc, child)} is left: ${UNSURE}`);
       continue;
     }
     try {

@@ -1,0 +1,122 @@
+import { refuse, type Result } from '../errors.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { measureLine } from '../raster/measure-line.js';
+import { limbSilhouette } from './limb-silhouette.js';
+import type { JointFit } from './fit-joint.js';
+import { clearance } from './clearance.js';
+import { anyPaint, halfAt, placeAt, type Stretch } from './limb-stretch.js';
+
+/** What a limb's root is fitted from. */
+export interface RootInput {
+  design: PlacedBitmap;
+  /** The limb, and what it hangs from. */
+  limb: PlacedBitmap;
+  body: PlacedBitmap;
+  /** Is the limb drawn in front of the body? */
+  inFront: boolean;
+  /** Faces of the pieces drawn later than either, under which the limb may go on. */
+  later: readonly PlacedBitmap[];
+  stretch: Stretch;
+}
+
+/** How far beyond the body's edge a limb's root may lie, in half widths. */
+const DEEPEST = 2.4;
+/** Where a root lies when no contour says, in half widths beyond the body's edge: its whole disc is hidden there. */
+const USUAL = 1;
+/** The disc meets a contour that lies ahead of it to within this of its way (cosine of 60°). */
+const AHEAD = 0.5;
+/** A disc that has to be narrower than this share of the limb is not its disc. */
+const TIGHT = 0.8;
+/** Of a limb's width: an end that is narrower than this a tenth of the width before it ends is round. */
+const ROUND_END = 0.82;
+
+/**
+ * Fits the disc of a limb's root (shoulder, hip, ear, tail root, neck): on the limb's middle line, as wide as the limb. A
+ * limb in front that ends round has its disc in that end. Otherwise it goes on beneath the body: as far as the outer
+ * contour ahead of it, or where there is none near, until the whole disc is beneath it.
+ *
+ * @returns the disc, or a refusal: `not-on-limb` where the middle line does not meet the body
+ */
+export function fitRoot({ design, limb, body, inFront, later, stretch }: RootInput): Result<JointFit> {
+  const half = (along: number) => halfAt(stretch, along);
+  const isOn = (faces: readonly PlacedBitmap[], along: number) => {
+    const { x, y } = placeAt(stretch, along);
+    return anyPaint(faces, x, y);
+  };
+  const start = Math.max(0, stretch.seenFrom) + stretch.half;
+  const farthest = start - 8 * stretch.half;
+  let edge = start;
+  // Where the limb bends away, its middle line has left it.
+  while (edge > farthest && !isOn([limb], edge)) edge -= 0.5;
+  // Behind the body it goes on beneath whatever else lies in front of it.
+  const goesOn = (at: number) => isOn([limb], at) || (!inFront && !isOn([body], at) && isOn(later, at));
+  while (edge > farthest && goesOn(edge)) edge -= 0.5;
+  if (edge <= farthest)
+    return refuse('not-on-limb', 'The limb does not run towards what it hangs from.', placeAt(stretch, 0));
+  if (half(edge) < 2)
+    return refuse('not-on-limb', 'The limb comes to a point before it meets what it hangs from.', placeAt(stretch, 0));
+  let along: number;
+  const section = sectionAt(limb, stretch, edge + 0.2 * half(edge));
+  const ending = !isOn(later, edge);
+  if (inFront && ending && section < ROUND_END * 2 * half(edge)) along = edge + half(edge);
+  else if (inFront && ending) along = edge;
+  else {
+    const solid = [limb, body, ...later];
+    along = edge - USUAL * half(edge);
+    for (let t = edge; t > edge - DEEPEST * half(edge); t -= 0.5)
+      if (isFreeAhead(solid, stretch, t)) {
+        along = t;
+        break;
+      }
+  }
+  const { x, y } = placeAt(stretch, along);
+  const wanted = half(along);
+  const radius = clearance([limb, body, ...later], { x, y }, wanted);
+  if (radius < TIGHT * wanted)
+    return refuse('no-disc', 'No disc as wide as the limb lies inside the two pieces here.', { x, y });
+  if (!(radius >= 2)) return refuse('not-on-limb', 'The limb is too narrow for a disc where it begins.', { x, y });
+  const line = measureLine(design, limbSilhouette([limb, body], design), { x, y, radius: radius * 1.3 + 4 });
+  const axis = (Math.atan2(stretch.uy, stretch.ux) * 180) / Math.PI;
+  const shape = Math.max(0, 1 - stretch.residual / (1.5 + radius * 0.08));
+  const near = stretch.seenFrom < 2 * stretch.half ? 1 : 0.75;
+  return {
+    ok: true,
+    x,
+    y,
+    radius,
+    contacts: [
+      { x: x + stretch.uy * radius, y: y - stretch.ux * radius },
+      { x: x - stretch.uy * radius, y: y + stretch.ux * radius },
+    ],
+    axis: ((axis % 180) + 180) % 180,
+    lineWidth: line.width,
+    lineColour: line.colour,
+    fillColour: line.fill,
+    confidence: 0.8 * shape * near,
+  };
+}
+
+/** How wide a limb's paint is across its middle line, px. */
+function sectionAt(limb: PlacedBitmap, stretch: Stretch, along: number): number {
+  const { x, y } = placeAt(stretch, along);
+  const reach = (sign: number) => {
+    let d = 0;
+    while (d < 4 * stretch.half && anyPaint([limb], x - sign * stretch.uy * d, y + sign * stretch.ux * d)) d += 0.5;
+    return d;
+  };
+  return reach(1) + reach(-1);
+}
+
+/** Does the disc at a place along the limb, ahead of it, reach out of all that is solid? */
+function isFreeAhead(solid: readonly PlacedBitmap[], stretch: Stretch, along: number): boolean {
+  const { x, y } = placeAt(stretch, along);
+  const radius = halfAt(stretch, along) + 0.5;
+  for (let k = -8; k <= 8; k++) {
+    const turn = (k / 8) * Math.acos(AHEAD);
+    const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+    const dx = -(stretch.ux * cos - stretch.uy * sin);
+    const dy = -(stretch.uy * cos + stretch.ux * sin);
+    if (!anyPaint(solid, x + dx * radius, y + dy * radius)) return true;
+  }
+  return false;
+}

@@ -1,0 +1,91 @@
+import { compareAtRest } from '../cut/rest-match.js';
+import { applyDiff } from '../document/diff.js';
+import { drawOrder, pieceName } from '../document/family.js';
+import type { JointRow } from '../document/rows.js';
+import { withRounding } from '../testing/jointed.js';
+import { TROUPE, onTheBench, trueJoints, type Member, type TrueJoint } from '../testing/troupe/index.js';
+import { fitAllJoints } from './place-fitted.js';
+import { proveJoint, type BendProof } from './prove-joint.js';
+
+/** A joint as it truly is, and what fit-all made of it. */
+interface Outcome {
+  who: string;
+  truth: TrueJoint;
+  /** null where it was left. */
+  row: JointRow | null;
+  /** Why it was left. */
+  reason: string | null;
+  /** px from the true place. */
+  off: number;
+  proof: BendProof | null;
+}
+
+function fitMember(member: Member): { outcomes: Outcome[]; differing: number; orderKept: boolean } {
+  const { doc, art } = onTheBench(member);
+  let made = 0;
+  const { diff, notes } = fitAllJoints(doc, 'v', art, () => `joint ${made++}`);
+  const jointed = applyDiff(doc, diff);
+  const rounded = withRounding(jointed, art);
+  const outcomes = trueJoints(member).flatMap(({ address, joint: truth }): Outcome[] => {
+    const piece = doc.pieces.find(({ id }) => id === address);
+    // What does not show at all cannot be fitted.
+    if (!piece) return [];
+    const row = jointed.joints.find(({ childId }) => childId === address) ?? null;
+    const name = pieceName(doc, piece);
+    return [
+      {
+        who: `${member.name}, ${address}`,
+        truth,
+        row,
+        reason: notes.find((note) => note.startsWith(`${name} is left: `)) ?? null,
+        off: row ? Math.hypot(row.x - truth.x, row.y - truth.y) : Infinity,
+        proof: row && proveJoint(jointed, row, rounded),
+      },
+    ];
+  });
+  const order = (of: typeof doc) => drawOrder(of, 'v').map(({ id }) => id);
+  const { differing } = compareAtRest(jointed, 'v', rounded);
+  return { outcomes, differing, orderKept: order(doc).join() === order(jointed).join() };
+}
+
+const members = TROUPE.map((make) => make());
+const fitted = members.map(fitMember);
+const all = fitted.flatMap(({ outcomes }) => outcomes);
+const placed = all.filter(({ row }) => row !== null);
+const share = (list: readonly Outcome[], good: (outcome: Outcome) => boolean) => list.filter(good).length / list.length;
+
+test('the troupe is made of people and animals that nothing was fitted to', () => {
+  expect(members.length).toBeGreaterThanOrEqual(12);
+  expect(new Set(members.map(({ name }) => name)).size).toBe(members.length);
+  expect(all.length).toBeGreaterThan(200);
+});
+
+test('every joint is placed, or left with its reason', () => {
+  expect(all.filter(({ row, reason }) => !row && !reason).map(({ who }) => who)).toEqual([]);
+  expect(placed.length / all.length).toBeGreaterThan(0.87);
+});
+
+test('hinges lie where the limb truly bends', () => {
+  const hinges = placed.filter(({ truth }) => truth.kind === 'hinge');
+  expect(share(hinges, ({ off }) => off <= 0.5)).toBeGreaterThan(0.9);
+  expect(share(hinges, ({ off }) => off <= 1)).toBeGreaterThan(0.95);
+  expect(share(hinges, ({ truth, row }) => Math.abs((row?.radius ?? 0) - truth.radius) <= 1)).toBeGreaterThan(0.95);
+});
+
+test('roots lie on their limb, within 15 % of its width of where it truly turns', () => {
+  const roots = placed.filter(({ truth }) => truth.kind === 'one-sided');
+  expect(share(roots, ({ off, truth }) => off <= 0.15 * 2 * truth.radius)).toBeGreaterThan(0.88);
+});
+
+test('a disc is about as wide as its limb, whatever else lies near', () => {
+  expect(share(placed, ({ row, truth }) => (row?.radius ?? 0) >= 0.8 * truth.radius)).toBeGreaterThan(0.98);
+});
+
+test('put back together, every member of the troupe is its design', () => {
+  expect(fitted.map(({ differing }) => differing)).toEqual(members.map(() => 0));
+});
+
+test('a joint that was placed shows nothing wrong at rest', () => {
+  const foul = placed.filter(({ proof }) => proof?.cleanRange === null);
+  expect(foul.length / placed.length).toBeLessThan(0.02);
+});

@@ -1,0 +1,276 @@
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { contours } from '../raster/contours.js';
+import { INSIDE, coverageOf } from '../raster/mask.js';
+
+interface Place {
+  x: number;
+  y: number;
+}
+
+/** A point of a piece's own edge, px, with the direction in which its paint ends. */
+export interface EdgePoint extends Place {
+  nx: number;
+  ny: number;
+}
+
+/** A limb's stretch near a joint: its middle line, and its half width along it, from the sides that are really seen. */
+export interface Stretch extends Place {
+  /** Unit direction of the middle line, away from the joint. */
+  ux: number;
+  uy: number;
+  /** Half the limb's width at (x, y), px, and how much it grows for each px along. */
+  half: number;
+  slope: number;
+  /** Root mean square distance of the sides from straight lines, px. */
+  residual: number;
+  /** px along from (x, y): from where on both sides are seen. */
+  seenFrom: number;
+}
+
+/** Is there paint of a face at a place? */
+function hasPaint(face: PlacedBitmap, x: number, y: number): boolean {
+  const column = Math.floor(x) - face.x;
+  const row = Math.floor(y) - face.y;
+  if (column < 0 || row < 0 || column >= face.width || row >= face.height) return false;
+  return face.data[(row * face.width + column) * 4 + 3] > INSIDE;
+}
+
+/** Is there paint of one of some faces at a place? */
+export function anyPaint(faces: readonly PlacedBitmap[], x: number, y: number): boolean {
+  return faces.some((face) => hasPaint(face, x, y));
+}
+
+/** Contour points on either side from which a point's direction is taken. */
+const SPAN = 3;
+/** px beyond an edge at which is looked for what lies there. */
+const BEYOND = 1.6;
+
+/**
+ * The edge of a piece where it is truly its own: not where a piece in front cuts it off, which says nothing of the piece,
+ * and not at the canvas's border.
+ * @param later faces of the pieces that are drawn later
+ */
+export function ownEdge(face: PlacedBitmap, later: readonly PlacedBitmap[], canvas: PlacedBitmap): EdgePoint[] {
+  const points: EdgePoint[] = [];
+  for (const contour of contours(coverageOf(face))) {
+    const count = contour.length / 2;
+    // Crumbs have no direction.
+    if (count < 4 * SPAN) continue;
+    for (let i = 0; i < count; i++) {
+      const before = ((i - SPAN + count) % count) * 2;
+      const after = ((i + SPAN) % count) * 2;
+      const dx = contour[after] - contour[before];
+      const dy = contour[after + 1] - contour[before + 1];
+      const length = Math.hypot(dx, dy);
+      if (length === 0) continue;
+      // Paint lies to the left of the contour's run.
+      const nx = -dy / length;
+      const ny = dx / length;
+      const x = contour[2 * i] + face.x;
+      const y = contour[2 * i + 1] + face.y;
+      const [ox, oy] = [x + BEYOND * nx, y + BEYOND * ny];
+      const inside = ox >= 0 && oy >= 0 && ox < canvas.width && oy < canvas.height;
+      if (inside && !anyPaint(later, ox, oy)) points.push({ x, y, nx, ny });
+    }
+  }
+  return points;
+}
+
+/** An edge counts as a limb's side where it runs along the limb to within this (sine of the angle between them). */
+const ALONG = 0.64;
+/** px of side that a line can be laid through. */
+const ENOUGH = 8;
+
+/** A straight line through a limb's side: through (t, d) in the limb's own frame, with its slope. */
+interface SideLine {
+  t: number;
+  d: number;
+  slope: number;
+  residual: number;
+  from: number;
+  /** px of the side that it was laid through. */
+  span: number;
+}
+
+/** The straight line of least squares through a side's points, without those that lie far off it. */
+function lineThrough(points: readonly (readonly [t: number, d: number])[]): SideLine | null {
+  let kept = points;
+  let line: SideLine | null = null;
+  for (let round = 0; round < 4; round++) {
+    const n = kept.length;
+    if (n < ENOUGH) return line;
+    const t = kept.reduce((sum, [along]) => sum + along, 0) / n;
+    const d = kept.reduce((sum, [, off]) => sum + off, 0) / n;
+    let [tt, td] = [0, 0];
+    for (const [along, off] of kept) {
+      tt += (along - t) ** 2;
+      td += (along - t) * (off - d);
+    }
+    if (tt < ENOUGH) return line;
+    const slope = td / tt;
+    const off = kept.map(([along, away]) => Math.abs(away - d - slope * (along - t)));
+    const residual = Math.sqrt(off.reduce((sum, e) => sum + e * e, 0) / n);
+    const alongs = kept.map(([along]) => along);
+    const from = Math.min(...alongs);
+    line = { t, d, slope, residual, from, span: Math.max(...alongs) - from };
+    const most = Math.max(0.7, 2 * residual);
+    const next = kept.filter((_, i) => off[i] <= most);
+    if (next.length === kept.length) break;
+    kept = next;
+  }
+  return line;
+}
+
+/** A limb tapers no more than this: half a width for each px along. */
+const MOST_TAPER = 0.14;
+/** Of a limb's width: less of a side than this says nothing of its direction. */
+const TELLING = 0.6;
+
+/** Two sides that run so far apart are those of a wing or a skirt, which has no middle line and no width. */
+const FAN = 0.35;
+
+function fansOut(left: SideLine, right: SideLine, wide: number): boolean {
+  const telling = left.span > TELLING * wide && right.span > TELLING * wide;
+  return telling && Math.abs(right.slope - left.slope) / 2 > FAN;
+}
+
+/**
+ * Both sides of a limb as two lines that make one limb: its direction is that of the side seen longer where the other is
+ * short, and it tapers only as far as both are seen.
+ */
+function asLimb(left: SideLine, right: SideLine, wide: number): { turn: number; slope: number; a: [number, number] } {
+  const tells = [left, right].map(({ span }) => span > TELLING * wide);
+  const weights = [left, right].map(({ span }) => span ** 3);
+  const both = tells[0] && tells[1];
+  const turn = both
+    ? (left.slope + right.slope) / 2
+    : (left.slope * weights[0] + right.slope * weights[1]) / (weights[0] + weights[1]);
+  const taper = (right.slope - left.slope) / 2;
+  const slope = both ? Math.max(-MOST_TAPER, Math.min(MOST_TAPER, taper)) : 0;
+  return {
+    turn,
+    slope,
+    a: [left.d - (turn - slope) * left.t, right.d - (turn + slope) * right.t],
+  };
+}
+
+type Reach = readonly [from: number, to: number];
+
+/** Of a limb's width: nearer to the joint than this, a bent limb is round and has no sides. */
+const ROUND = 0.3;
+
+/** Between which places along a limb its sides are looked at, in limb widths from the joint: as near it as will do. */
+const REACHES: readonly Reach[] = [
+  [ROUND, 1.4],
+  [-0.25, 1.4],
+  [ROUND, 2.5],
+  [ROUND, 5],
+];
+
+/**
+ * Lays a straight line through each of a limb's two sides near a joint.
+ * @param edge the piece's own edge
+ * @param at a place on the limb near the joint, px
+ * @param to a place farther along it, px
+ * @param width about the limb's width, px
+ * @param half half its width, px, as it is known from elsewhere: then one side is enough
+ * @returns null where not enough of its sides is seen
+ */
+export function limbStretch(
+  edge: readonly EdgePoint[],
+  at: Place,
+  to: Place,
+  width: number,
+  half: number | null = null,
+): Stretch | null {
+  for (const reach of REACHES) {
+    const stretch = stretchWithin(edge, at, to, width, reach, null);
+    if (stretch) return stretch;
+  }
+  return half === null ? null : stretchWithin(edge, at, to, 2 * half, [ROUND, 2.5], half);
+}
+
+/** The side that is not seen, as far from the other as the limb is wide. */
+function opposite({ t, d, slope, from, span }: SideLine, by: number): SideLine {
+  return { t, d: d + by * Math.hypot(1, slope), slope, residual: 0, from, span };
+}
+
+function stretchWithin(
+  edge: readonly EdgePoint[],
+  at: Place,
+  to: Place,
+  width: number,
+  [nearest, farthest]: Reach,
+  known: number | null,
+): Stretch | null {
+  const far = Math.hypot(to.x - at.x, to.y - at.y);
+  if (far === 0) return null;
+  let [ux, uy] = [(to.x - at.x) / far, (to.y - at.y) / far];
+  let { x, y } = at;
+  let wide = width;
+  let stretch: Stretch | null = null;
+  for (let round = 0; round < 6; round++) {
+    const sides: [number, number][][] = [[], []];
+    for (const point of edge) {
+      const t = (point.x - x) * ux + (point.y - y) * uy;
+      if (t < nearest * wide || t > farthest * wide) continue;
+      const d = (point.x - x) * -uy + (point.y - y) * ux;
+      if (Math.abs(d) > 1.6 * wide) continue;
+      const facing = point.nx * -uy + point.ny * ux;
+      if (Math.abs(facing) < ALONG) continue;
+      sides[facing < 0 ? 0 : 1].push([t, d]);
+    }
+    let [left, right] = sides.map(lineThrough);
+    if (known !== null && left && !right) right = opposite(left, 2 * known);
+    if (known !== null && right && !left) left = opposite(right, -2 * known);
+    if (!left || !right) return null;
+    if (fansOut(left, right, wide)) return null;
+    const { turn, slope, a } = asLimb(left, right, wide);
+    if (a[1] - a[0] < 2) return null;
+    // The middle line: moved and turned to lie halfway between the two.
+    const shift = (a[0] + a[1]) / 2;
+    [x, y] = [x - uy * shift, y + ux * shift];
+    const angle = Math.atan(turn);
+    const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+    [ux, uy] = [ux * cos - uy * sin, uy * cos + ux * sin];
+    wide = (a[1] - a[0]) * cos;
+    stretch = {
+      x,
+      y,
+      ux,
+      uy,
+      half: (wide / 2) * Math.cos(Math.atan(slope)),
+      slope,
+      residual: Math.max(left.residual, right.residual),
+      seenFrom: Math.max(left.from, right.from),
+    };
+    if (Math.abs(turn) < 1e-4 && Math.abs(shift) < 1e-3) break;
+  }
+  return stretch;
+}
+
+/** A stretch's half width some px along it from its place; less the further back it tapers. */
+export function halfAt({ half, slope }: Stretch, along: number): number {
+  return half + slope * along;
+}
+
+/** The place some px along a stretch's middle line. */
+export function placeAt({ x, y, ux, uy }: Stretch, along: number): Place {
+  return { x: x + ux * along, y: y + uy * along };
+}
+
+/** How far a place lies beside a stretch's middle line, px. */
+export function fromMiddleLine({ x, y, ux, uy }: Stretch, at: Place): number {
+  return Math.abs((at.x - x) * -uy + (at.y - y) * ux);
+}
+
+/** Where the middle lines of two stretches cross; null where they run nearly the same way. */
+export function crossing(a: Stretch, b: Stretch): Place | null {
+  const sin = a.ux * b.uy - a.uy * b.ux;
+  if (Math.abs(sin) < BENT) return null;
+  const along = ((b.x - a.x) * b.uy - (b.y - a.y) * b.ux) / sin;
+  return placeAt(a, along);
+}
+
+/** Two stretches that run more than this apart (sine of 30°) are a bent limb. */
+const BENT = 0.5;
