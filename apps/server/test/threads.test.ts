@@ -4,7 +4,7 @@ import { join } from 'node:path';
 test('a task that takes too long, too much memory, or breaks, ends alone; a client that goes stops its own', () => {
   const run = spawnSync(process.execPath, [join(__dirname, 'threads.mjs')], { encoding: 'utf8', timeout: 60_000 });
   expect(run.status).toBe(0);
-  const { ends, stopped, all } = JSON.parse(run.stdout) as {
+  const { ends, stopped, all } = JSON.parse(run.stdout.trim().split('\n').at(-1) as string) as {
     ends: Record<string, [string, number]>;
     stopped: string;
     all: number[];

@@ -244,7 +244,7 @@ export { cutByOrder, type ChangedSheets, type CutOrder, type CutOutcome } from '
 export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
 export { moveInOrder, setParent } from './stack/stack-edits.js';
 export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
-export { faultOf } from './joints/bend-words.js';
+export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
 export { derivedSheets, isOnLineUnder, roughKey, roughSheets, sheetsKey } from './joints/derive-sheets.js';
 export { roughChange } from './joints/settle-rest.js';
 export { fitBetween, type PairFit } from './joints/fit-between.js';

@@ -6,6 +6,7 @@ import type { ViewArt } from '../document/view-art.js';
 import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import type { SweepPiece } from './bend-layers.js';
 import { bendHalf, type Assembly } from './bend-rig.js';
+import { cutBorder, limbHalf } from './cut-border.js';
 import { reachOf } from './piece-reach.js';
 import type { Disc } from './round-joint.js';
 
@@ -40,7 +41,8 @@ export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt):
   };
   const lineOf = (id: PieceId): PlacedBitmap | null => art.pieces.get(id)?.line ?? null;
   const parent = sweepPiece(joint.parentId);
-  if (!parent || !sweepPiece(joint.childId)) return null;
+  const child = sweepPiece(joint.childId);
+  if (!parent || !child) return null;
   const side = (inFront: boolean) =>
     steps
       .filter(({ piece }, i) => moving.has(piece.id) && i > parentAt === inFront && movesNear(doc, joint, piece))
@@ -49,13 +51,20 @@ export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt):
         const image = lineOf(piece.id);
         return image ? [{ face: null, image }] : [];
       });
-  const front = sweepPiece(inFrontOf(doc, joint) === 'child' ? joint.childId : joint.parentId) ?? parent;
+  const [childFace, parentFace] = [joint.childId, joint.parentId].map((id) => art.pieces.get(id)?.face);
+  // Only a hinge is cut through one limb; a root lies beside what it hangs from.
+  const limb = joint.kind === 'hinge' && childFace && parentFace ? [childFace, parentFace] : null;
+  const front = inFrontOf(doc, joint) === 'child' ? child : parent;
   return {
     parent,
     parentLine: lineOf(joint.parentId),
     movingBehind: side(false),
     movingInFront: side(true),
     disc: reachingDisc(joint, front.face ?? front.image),
+    ...(limb && {
+      limbHalf: limbHalf(limb, joint, 3 * joint.radius),
+      border: cutBorder(limb[0], limb[1], art.design),
+    }),
   };
 }
 

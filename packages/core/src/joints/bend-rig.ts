@@ -13,6 +13,8 @@ import {
   type SweepPiece,
 } from './bend-layers.js';
 import { sharpestCorner } from './corner.js';
+import type { CutPoint } from './cut-border.js';
+import { anyPaint } from './limb-stretch.js';
 import type { Disc } from './round-joint.js';
 import { loosenessReach } from './round-joint.js';
 
@@ -26,6 +28,10 @@ export interface Assembly {
   /** Those drawn after the parent, back to front. */
   movingInFront: readonly SweepPiece[];
   disc: Disc & { fillColour: readonly [number, number, number] };
+  /** Half the limb's width at the disc, px, where one limb was cut through there; less or nothing counts as the disc's. */
+  limbHalf?: number;
+  /** The border along which the two are cut from one limb. */
+  border?: readonly CutPoint[];
 }
 
 /** What one angle shows; areas and lengths in px. */
@@ -34,8 +40,10 @@ export interface BendMeasure {
   angle: number;
   /** Area of the ideal silhouette that is not covered. */
   daylight: number;
-  /** Area by which the silhouette sticks out of the ideal, or falls short of it along its edge. */
+  /** Area by which the silhouette sticks out of the ideal, or falls short of it along its edge; not what sticks out at rest. */
   kink: number;
+  /** Length of the border that the two share at rest which lies open beyond the disc. */
+  torn: number;
   /**
    * Length of the ideal silhouette's border, near the disc, with no line within one line width, where the design has one
    * at rest: a border that other pieces cover, or that was drawn without a line, is not broken by turning.
@@ -72,7 +80,8 @@ export function prepareBend(assembly: Assembly): BendRig {
   // geometry.md measures in a square of 4 radii. Every sheet lies within the disc, and beyond it both pieces
   // cover exactly what they show at rest, so nothing can be found outside 1.25 radii: a smaller square gives
   // the same figures in less than half the time.
-  const half = bendHalf(disc.radius, disc.stretch ? Math.hypot(disc.stretch.x, disc.stretch.y) : 0);
+  const limbRadius = idealRadius(disc.radius, assembly.limbHalf);
+  const half = bendHalf(limbRadius, disc.stretch ? Math.hypot(disc.stretch.x, disc.stretch.y) : 0);
   const window: Rect = {
     x: Math.floor(disc.x) - half,
     y: Math.floor(disc.y) - half,
@@ -105,6 +114,8 @@ export function prepareBend(assembly: Assembly): BendRig {
       fromPivot[i] = Math.hypot(window.x + x + 0.5 - pivotX, window.y + y + 0.5 - pivotY);
   }
   const inDisc = Uint8Array.from(fromPivot, (d) => (d <= innerDisc ? 1 : 0));
+  /** 1 where the rest itself sticks out of the ideal: hidden paint of other joints. */
+  const outAtRest = new Uint8Array(size);
   const restLine = createMask(width, height);
   const behind = new Uint32Array(size);
   const ahead = new Uint32Array(size);
@@ -144,7 +155,7 @@ export function prepareBend(assembly: Assembly): BendRig {
         ideal[i] = wanted & 1;
         covered[i] = 255;
         lines[i] = 0;
-        if ((wanted & 1) === 0 && fromPivot[i] > disc.radius + 0.5) outside++;
+        if ((wanted & 1) === 0 && fromPivot[i] > limbRadius + 0.5 && !outAtRest[i]) outside++;
         continue;
       }
       const bare = inDisc[i] === 1;
@@ -175,7 +186,7 @@ export function prepareBend(assembly: Assembly): BendRig {
         daylight++;
         sumX += i % width;
         sumY += Math.floor(i / width);
-      } else if (!wanted && shown > 127.5 && fromPivot[i] > disc.radius + 0.5) outside++;
+      } else if (!wanted && shown > 127.5 && fromPivot[i] > limbRadius + 0.5 && !outAtRest[i]) outside++;
       if (!lined) continue;
       const line =
         ((a >>> LINE) & 255) +
@@ -196,6 +207,7 @@ export function prepareBend(assembly: Assembly): BendRig {
       angle,
       daylight,
       kink: outside + daylight,
+      torn: tornAt(assembly, angle),
       brokenLine: lined ? brokenLine() : 0,
       strayLine,
       place: daylight > 0 ? { x: window.x + sumX / daylight + 0.5, y: window.y + sumY / daylight + 0.5 } : null,
@@ -260,6 +272,13 @@ export function prepareBend(assembly: Assembly): BendRig {
     return mask;
   }
 
+  measure(0);
+  for (let i = 0; i < size; i++) {
+    const out = !ideal[i] && covered[i] > 127 && fromPivot[i] > limbRadius + 0.5;
+    if (out) outAtRest[i] = 1;
+    // Where the disc is narrower than the limb, the limb's own round end is wanted, as far as it is there at rest.
+    if (covered[i] > 127 && fromPivot[i] <= limbRadius - 1) inDisc[i] = 1;
+  }
   if (lined) bare = bareBorder();
   const corner = () => sharpestCorner(cover, { x: pivotX - window.x, y: pivotY - window.y }, disc.radius);
   return { measure, corner, daylight };
@@ -273,4 +292,40 @@ function spiral(reach: number): Int32Array {
     for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= reach) steps.push([x, y]);
   steps.sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
   return Int32Array.from(steps.flat());
+}
+
+/** A disc may be narrower than its limb by this share before the limb's own width counts. */
+const NARROWER = 1.1;
+
+/** The radius of the round end that a joint should show, px. */
+function idealRadius(radius: number, limb = 0): number {
+  return limb > NARROWER * radius ? limb : radius;
+}
+
+/** px beside a border at which is looked for paint. */
+const BESIDE = 1;
+
+/** How much of a joint's border lies open beyond its disc, with background on one of its sides, px. */
+function tornAt({ border = [], parent, movingBehind, movingInFront, disc }: Assembly, angle: number): number {
+  const still = [parent.image];
+  const moving = [...movingBehind, ...movingInFront].map(({ image }) => image);
+  const rad = (angle * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  /** Is there paint at a place, `turn` 1 for one that turned with the child, in the child's own frame? */
+  const isCovered = (x: number, y: number, turn: 0 | 1) => {
+    const [dx, dy] = [x - disc.x, y - disc.y];
+    const away = turn === 1 ? sin : -sin;
+    const [ox, oy] = [disc.x + cos * dx - away * dy, disc.y + away * dx + cos * dy];
+    return turn === 1
+      ? anyPaint(moving, x, y) || anyPaint(still, ox, oy)
+      : anyPaint(still, x, y) || anyPaint(moving, ox, oy);
+  };
+  let open = 0;
+  for (const { x, y, nx, ny } of border) {
+    if (Math.hypot(x - disc.x, y - disc.y) <= disc.radius + 1) continue;
+    const onParent = isCovered(x - BESIDE * nx, y - BESIDE * ny, 0);
+    const onChild = isCovered(x + BESIDE * nx, y + BESIDE * ny, 1);
+    if (!onParent || !onChild) open++;
+  }
+  return open;
 }

@@ -1,8 +1,25 @@
 import type { BendMeasure } from './bend-rig.js';
+import { FAULTS, type CleanLimits } from './sweep-joint.js';
+
+/** What makes a bend not clean. */
+export type Fault = (typeof FAULTS)[number];
+
+/** A fault in words, as it stands after its figure. */
+export const FAULT_WORDS: Record<Fault, string> = {
+  daylight: 'daylight',
+  strayLine: 'stray line',
+  brokenLine: 'broken line',
+  torn: 'torn border',
+};
+
+/** The fault of a bend that goes farthest past its limit; where several are, the first of `FAULTS`. */
+export function worstFault(bend: BendMeasure, limits: CleanLimits): Fault {
+  const past = (fault: Fault) => bend[fault] / limits[fault];
+  return FAULTS.reduce((worst, fault) => (past(fault) > past(worst) ? fault : worst));
+}
 
 /** The largest fault of a bend, in words. */
-export function faultOf(bend: BendMeasure): string {
-  if (bend.daylight > 0 && bend.daylight >= bend.strayLine) return `${Math.round(bend.daylight)} px of daylight`;
-  if (bend.strayLine > bend.brokenLine) return `${Math.round(bend.strayLine)} px of stray line`;
-  return `${Math.round(bend.brokenLine)} px of broken line`;
+export function faultOf(bend: BendMeasure, limits: CleanLimits): string {
+  const fault = worstFault(bend, limits);
+  return `${Math.round(bend[fault])} px of ${FAULT_WORDS[fault]}`;
 }

@@ -7,6 +7,7 @@ import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.
 import { viewById } from '../document/view-edits.js';
 import type { Difference } from '../raster/compare.js';
 import { faultOf } from './bend-words.js';
+import { cleanLimits } from './sweep-joint.js';
 import { proveJoint, proofKey, type BendProof } from './prove-joint.js';
 
 /** What is drawn of a view at rest, as keys. */
@@ -141,7 +142,7 @@ const jointsClean: ViewCheck<BendProof | null> = {
         ? `${label} has a piece without paint.`
         : proof.cleanRange === null
           ? `${label} is not clean even at rest. ${remedy}`
-          : `${label} is clean from ${low}° to ${high}° of ${joint.rangeLow}° to ${joint.rangeHigh}°; ${faultOf(proof.worst)} at worst. ${remedy}`;
+          : `${label} is clean from ${low}° to ${high}° of ${joint.rangeLow}° to ${joint.rangeHigh}°; ${faultOf(proof.worst, cleanLimits(joint))} at worst. ${remedy}`;
       findings.push({ sentence, jointId: joint.id, place: proof?.worst.place ?? { x: joint.x, y: joint.y } });
     }
     return { figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };

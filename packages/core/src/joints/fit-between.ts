@@ -41,9 +41,17 @@ export interface PairFit extends JointFit {
 /**
  * Fits a joint where two pieces touch: a disc inside the limb, or, where no such disc exists, one that lies
  * against the outer contour on one side.
+ *
+ * @param twinHalf half the width of the same limb on the other side, px, where only one side of this one is seen
  */
-export function fitBetween(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: ViewArt): Result<PairFit> {
-  const fit = fitDisc(doc, childId, parentId, art);
+export function fitBetween(
+  doc: CharacterDoc,
+  childId: PieceId,
+  parentId: PieceId,
+  art: ViewArt,
+  twinHalf: number | null = null,
+): Result<PairFit> {
+  const fit = fitDisc(doc, childId, parentId, art, twinHalf);
   return fit.ok ? withUsualLine(withoutBand(fit), art.design) : fit;
 }
 
@@ -58,10 +66,20 @@ function withoutBand<Fit extends PairFit>(fit: Fit): Fit {
 export const SURE_ENOUGH = 0.35;
 /** Two stretches of one limb are about as wide as each other, to within this. */
 const AS_WIDE = 1.6;
+/** Sides that waver by less than this share of half the limb's width are straight. */
+const STRAIGHT = 0.03;
+/** How much less sure a fit is whose contact lies beneath a piece in front. */
+const HALF_SEEN = 0.55;
 /** px beyond a contact at which is looked for what lies there. */
 const BEYOND = 1.6;
 
-function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: ViewArt): Result<PairFit> {
+function fitDisc(
+  doc: CharacterDoc,
+  childId: PieceId,
+  parentId: PieceId,
+  art: ViewArt,
+  twinHalf: number | null,
+): Result<PairFit> {
   const child = art.pieces.get(childId)?.face;
   const parent = art.pieces.get(parentId)?.face;
   if (!child || !parent) return refuse('do-not-touch', 'One of the two pieces has no paint.');
@@ -86,8 +104,13 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const laterThan = (id: PieceId) =>
     order.slice(order.indexOf(id) + 1).flatMap((other): PlacedBitmap[] => [art.pieces.get(other)?.face ?? []].flat());
   const middle = { x: (border.x0 + border.x1) / 2, y: (border.y0 + border.y1) / 2 };
-  const stretchOf = (id: PieceId, face: PlacedBitmap, to: { x: number; y: number }, half: number | null = null) =>
-    limbStretch(ownEdge(face, laterThan(id), art.design), middle, to, Math.min(border.length, thickness(face)), half);
+  const stretchOf = (
+    id: PieceId,
+    face: PlacedBitmap,
+    to: { x: number; y: number },
+    half: number | null = null,
+    from = middle,
+  ) => limbStretch(ownEdge(face, laterThan(id), art.design), from, to, Math.min(border.length, thickness(face)), half);
   const tip = tipOf(doc, childId, art);
   let parentStretch = stretchOf(parentId, parent, middleOf(parent));
   // Of a hidden side is known how far it lies from the other: at a hinge from the other piece, at a root from what hangs
@@ -98,8 +121,12 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
       next && limbStretch(ownEdge(next, laterThan(tip.id), art.design), tip, middleOf(next), thickness(next));
     return stretch ? stretch.half : null;
   };
-  const sides = (half: number | null) => stretchOf(childId, child, tip ?? middleOf(child), half);
-  const childStretch = sides(null) ?? sides((planned === 'one-sided' ? null : parentStretch?.half) ?? beyond());
+  const sides = (half: number | null, from = middle) => stretchOf(childId, child, tip ?? middleOf(child), half, from);
+  // A border along a limb's side says little of where it begins: that lies as far from its middle as its tip does.
+  const childStretch =
+    (twinHalf === null ? null : sides(twinHalf)) ??
+    clearer(sides(null), tip && sides(null, mirrored(tip, middleOf(child)))) ??
+    sides((planned === 'one-sided' ? null : parentStretch?.half) ?? beyond());
   if (!parentStretch && childStretch && planned !== 'one-sided')
     parentStretch = stretchOf(parentId, parent, middleOf(parent), childStretch.half);
   const others = (faces: readonly PlacedBitmap[]) => faces.filter((face) => face !== child && face !== parent);
@@ -122,10 +149,17 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     // A border that bends far from its own straight line runs along the limb, not across it.
     const across = bent || border.bend < 0.25 * border.length;
     if (!across) return refuse('not-across', 'The two pieces do not meet across a limb.', middle);
-    const solid = [child, parent, ...later];
-    const fit = bent
-      ? withLine({ ...bent, radius: clearance(solid, bent, bent.radius) }, silhouette, art.design)
-      : fitJoint(silhouette, border, { design: art.design });
+    const inscribed = fitJoint(silhouette, border, { design: art.design });
+    // Of a bent limb the middle lines say best where it bends, if they are lines: a foot has none.
+    const asLines =
+      bent && (bent.wavers < STRAIGHT || !inscribed.ok || inscribed.confidence < SURE_ENOUGH) ? bent : null;
+    const fit = asLines
+      ? withLine(
+          { ...asLines, radius: clearance([child, parent, ...later], asLines, asLines.radius) },
+          silhouette,
+          art.design,
+        )
+      : inscribed;
     if (!fit.ok) return fit;
     const isSeen = fit.contacts.every(({ x, y }) => {
       const far = Math.hypot(x - fit.x, y - fit.y) || 1;
@@ -135,14 +169,18 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     const discOn = kind === 'one-sided' ? sideEnd() : drawnEnd(child, parent, border, fit);
     const fillColour = kind === 'one-sided' ? fillOf(child, fit) : fit.fillColour;
     const made: PairFit = { ...fit, fillColour, kind, discOn, confidence: Math.min(SUREST, fit.confidence) };
-    if (!bent && (!isSeen || isPushed(made)))
+    if (!bent && isPushed(made))
       return refuse('side-hidden', 'A piece in front hides where the limb ends to the side.', middle);
-    return { ok: true, ...made };
+    // A contact beneath a piece in front may be that one's edge; the hand should look.
+    return { ok: true, ...made, confidence: made.confidence * (bent || isSeen ? 1 : HALF_SEEN) };
   };
   const straight = (): Result<PairFit> => {
     const fit = straightHinge(childStretch, parentStretch, border);
     if (!fit) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);
-    const whole = withLine(fit, silhouette, art.design);
+    const radius = clearance([child, parent, ...later], fit, fit.radius);
+    if (radius < NARROW * fit.radius)
+      return refuse('no-disc', 'No disc as wide as the limb lies inside it here.', middle);
+    const whole = withLine({ ...fit, radius }, silhouette, art.design);
     return { ...whole, kind: 'hinge', discOn: drawnEnd(child, parent, border, whole) };
   };
   /** A disc that something in front has pushed along the limb, away from where the middle line crosses the border. */
@@ -152,8 +190,22 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     return off > 0.15 * fit.radius && coversNear(later, fit);
   };
   const halves = [childStretch, parentStretch].flatMap((stretch) => stretch?.half ?? []);
-  const ways = isOneLimb(childStretch, parentStretch, middle) ? [hinge, straight, root] : [root, hinge, straight];
-  return surest(planned === 'one-sided' || planned === 'swivel' ? [root, hinge] : ways, Math.min(...halves));
+  const oneSide = twinHalf !== null;
+  const ways = isOneLimb(childStretch, parentStretch, middle)
+    ? [...(oneSide ? [] : [hinge]), straight, root]
+    : [root, hinge, straight];
+  /** What is no limb, as hair or a cap, turns about the middle of what it sits on. */
+  const seat = (): Result<PairFit> => {
+    if (!SEATED.has(part.group)) return refuse('no-disc', 'No disc lies inside both pieces where they touch.', middle);
+    const solid = [child, parent, ...later];
+    const radius = clearance(solid, middle, border.length / 2);
+    if (radius < 3) return refuse('no-disc', 'The two pieces touch along too short a border for a joint.', middle);
+    const disc = { ...middle, radius, axis: 0, confidence: SEAT, contacts: contactsAt(middle, 1, 0, radius) };
+    const fit = withLine(disc, silhouette, art.design);
+    return { ...fit, confidence: SEAT, fillColour: fillOf(child, fit), kind: 'one-sided', discOn: sideEnd() };
+  };
+  if (planned !== 'one-sided' && planned !== 'swivel') return surest(ways, Math.min(...halves));
+  return SEATED.has(part.group) ? surest([hinge, seat], 0) : surest([root, hinge], Math.min(...halves));
 }
 
 /** The first fit that is sure enough and not far narrower than the limb; or else the surest; or else the first refusal. */
@@ -195,6 +247,11 @@ function coversNear(faces: readonly PlacedBitmap[], { x, y, radius }: Disc): boo
   return false;
 }
 
+/** Groups whose pieces sit on another as a whole and have no middle line. */
+const SEATED = new Set(['hair', 'cap', 'hood', 'beard', 'ear', 'scarf', 'satchel', 'coat', 'wing']);
+/** How sure such a seat is. */
+const SEAT = 0.4;
+
 /** A disc narrower than this share of the limb is not the limb's. */
 const NARROW = 0.8;
 
@@ -204,13 +261,14 @@ function bentHinge(
   parent: Stretch | null,
   middle: { x: number; y: number },
   length: number,
-): (Disc & { confidence: number; axis: number; contacts: JointFit['contacts'] }) | null {
+): (Disc & { confidence: number; axis: number; contacts: JointFit['contacts']; wavers: number }) | null {
   const at = child && parent && crossing(child, parent);
   if (!at || Math.hypot(at.x - middle.x, at.y - middle.y) > length) return null;
   const halves = [child, parent].map((stretch) =>
     halfAt(stretch, (at.x - stretch.x) * stretch.ux + (at.y - stretch.y) * stretch.uy),
   );
-  return discOf(at, halves, child, Math.max(child.residual, parent.residual));
+  const disc = discOf(at, halves, child, Math.max(child.residual, parent.residual));
+  return disc && { ...disc, wavers: Math.max(child.residual / child.half, parent.residual / parent.half) };
 }
 
 /** A straight limb's joint under something that hides its border: on the middle line, where the border's own line crosses it. */
@@ -239,13 +297,17 @@ function discOf(at: { x: number; y: number }, halves: readonly number[], along: 
   if (!(least > 2) || most > AS_WIDE * least) return null;
   const radius = halves.reduce((sum, half) => sum + half, 0) / halves.length;
   const axis = (Math.atan2(along.uy, along.ux) * 180) / Math.PI;
-  const [dx, dy] = [along.uy * radius, along.ux * radius];
-  const contacts: JointFit['contacts'] = [
-    { x: at.x + dx, y: at.y - dy },
-    { x: at.x - dx, y: at.y + dy },
-  ];
+  const contacts = contactsAt(at, along.ux, along.uy, radius);
   const confidence = 0.85 * Math.max(0, 1 - residual / (1 + radius * 0.05));
   return { ...at, radius, contacts, axis: ((axis % 180) + 180) % 180, confidence };
+}
+
+/** Where a disc touches a limb's sides that runs in a direction. */
+function contactsAt(at: { x: number; y: number }, ux: number, uy: number, radius: number): JointFit['contacts'] {
+  return [
+    { x: at.x + uy * radius, y: at.y - ux * radius },
+    { x: at.x - uy * radius, y: at.y + ux * radius },
+  ];
 }
 
 /** A disc with the line measured there. */
@@ -261,6 +323,17 @@ function withLine<D extends Disc & { confidence: number }>(disc: D, silhouette: 
     fillColour: line.fill,
     confidence,
   };
+}
+
+/** Of two ways to see a limb's sides the one that is straighter, and seen from nearer by. */
+function clearer(a: Stretch | null, b: Stretch | null): Stretch | null {
+  const doubt = ({ residual, seenFrom, half }: Stretch) => (residual + 0.1 * Math.abs(seenFrom)) / half;
+  return a && b ? (doubt(b) < doubt(a) ? b : a) : (a ?? b);
+}
+
+/** A place on the other side of a middle, not quite as far from it. */
+function mirrored(at: { x: number; y: number }, middle: { x: number; y: number }): { x: number; y: number } {
+  return { x: middle.x + 0.8 * (middle.x - at.x), y: middle.y + 0.8 * (middle.y - at.y) };
 }
 
 /** The middle of a face's bounds, px. */

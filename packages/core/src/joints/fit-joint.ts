@@ -77,7 +77,9 @@ export function fitJoint(silhouette: PlacedMask, cut: CutLine, options?: Partial
   const line = design
     ? measureLine(design, silhouette, { x, y, radius: radius * 1.3 + 4 })
     : { width: 0, colour: [0, 0, 0] as Rgb, fill: [0, 0, 0] as Rgb, confidence: 1 };
-  const shape = Math.max(0, 1 - residual / (0.5 + radius * 0.02)) * Math.max(0, 1 - slack / (1 + radius * 0.05));
+  // A drawn limb is no tube: its sides waver by a few hundredths of its width.
+  const shape =
+    Math.max(0, 1 - residual / (1 + radius * 0.05)) * Math.max(0, 1 - (0.6 * slack) / (1 + GIVES_WAY * radius));
   return {
     ok: true,
     x,

@@ -21,19 +21,26 @@ export interface RootInput {
 
 /** How far beyond the body's edge a limb's root may lie, in half widths. */
 const DEEPEST = 2.4;
-/** Where a root lies when no contour says, in half widths beyond the body's edge: its whole disc is hidden there. */
-const USUAL = 1;
+/**
+ * Where a root lies when no contour says, in half widths beyond the body's edge: far enough that it turns beneath the
+ * body, and not so far that the limb would open beside its disc as it turns.
+ */
+const USUAL = 0.3;
 /** The disc meets a contour that lies ahead of it to within this of its way (cosine of 60°). */
 const AHEAD = 0.5;
 /** A disc that has to be narrower than this share of the limb is not its disc. */
 const TIGHT = 0.8;
+/** How much farther along the limb its disc may lie to fit in, in half widths. */
+const FARTHER = 1.6;
+/** One that is as wide as this share has room. */
+const ROOMY = 0.96;
 /** Of a limb's width: an end that is narrower than this a tenth of the width before it ends is round. */
 const ROUND_END = 0.82;
 
 /**
  * Fits the disc of a limb's root (shoulder, hip, ear, tail root, neck): on the limb's middle line, as wide as the limb. A
  * limb in front that ends round has its disc in that end. Otherwise it goes on beneath the body: as far as the outer
- * contour ahead of it, or where there is none near, until the whole disc is beneath it.
+ * contour ahead of it, or where there is none near, a little beyond the body's edge.
  *
  * @returns the disc, or a refusal: `not-on-limb` where the middle line does not meet the body
  */
@@ -58,20 +65,28 @@ export function fitRoot({ design, limb, body, inFront, later, stretch }: RootInp
   let along: number;
   const section = sectionAt(limb, stretch, edge + 0.2 * half(edge));
   const ending = !isOn(later, edge);
-  if (inFront && ending && section < ROUND_END * 2 * half(edge)) along = edge + half(edge);
+  const isRound = section < ROUND_END * 2 * half(edge) || !isOn([body], edge - 1);
+  if (inFront && ending && isRound) along = edge + half(edge);
   else if (inFront && ending) along = edge;
   else {
-    const solid = [limb, body, ...later];
     along = edge - USUAL * half(edge);
     for (let t = edge; t > edge - DEEPEST * half(edge); t -= 0.5)
-      if (isFreeAhead(solid, stretch, t)) {
+      if (isFreeAhead([limb, body, ...later], stretch, t)) {
         along = t;
         break;
       }
   }
+  const solid = [limb, body, ...later];
+  const roomAt = (at: number) => clearance(solid, placeAt(stretch, at), half(at));
+  // Where the end is cut aslant, the disc lies a little farther along the limb, where it fits in.
+  for (let t = along; t < along + FARTHER * half(along); t += 2)
+    if (roomAt(t) > ROOMY * half(t)) {
+      along = t;
+      break;
+    }
   const { x, y } = placeAt(stretch, along);
   const wanted = half(along);
-  const radius = clearance([limb, body, ...later], { x, y }, wanted);
+  const radius = roomAt(along);
   if (radius < TIGHT * wanted)
     return refuse('no-disc', 'No disc as wide as the limb lies inside the two pieces here.', { x, y });
   if (!(radius >= 2)) return refuse('not-on-limb', 'The limb is too narrow for a disc where it begins.', { x, y });

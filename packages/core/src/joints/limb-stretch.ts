@@ -183,11 +183,12 @@ export function limbStretch(
   width: number,
   half: number | null = null,
 ): Stretch | null {
+  if (half !== null) return stretchWithin(edge, at, to, 2 * half, [ROUND, 1.4], half);
   for (const reach of REACHES) {
     const stretch = stretchWithin(edge, at, to, width, reach, null);
     if (stretch) return stretch;
   }
-  return half === null ? null : stretchWithin(edge, at, to, 2 * half, [ROUND, 2.5], half);
+  return null;
 }
 
 /** The side that is not seen, as far from the other as the limb is wide. */
@@ -209,6 +210,7 @@ function stretchWithin(
   let { x, y } = at;
   let wide = width;
   let stretch: Stretch | null = null;
+  let fan = false;
   for (let round = 0; round < 6; round++) {
     const sides: [number, number][][] = [[], []];
     for (const point of edge) {
@@ -224,7 +226,6 @@ function stretchWithin(
     if (known !== null && left && !right) right = opposite(left, 2 * known);
     if (known !== null && right && !left) left = opposite(right, -2 * known);
     if (!left || !right) return null;
-    if (fansOut(left, right, wide)) return null;
     const { turn, slope, a } = asLimb(left, right, wide);
     if (a[1] - a[0] < 2) return null;
     // The middle line: moved and turned to lie halfway between the two.
@@ -244,9 +245,12 @@ function stretchWithin(
       residual: Math.max(left.residual, right.residual),
       seenFrom: Math.max(left.from, right.from),
     };
-    if (Math.abs(turn) < 1e-4 && Math.abs(shift) < 1e-3) break;
+    const settled = Math.abs(turn) < 1e-4 && Math.abs(shift) < 1e-3;
+    // At first the direction may still be off by much.
+    fan ||= (settled || round > 0) && fansOut(left, right, wide);
+    if (settled) break;
   }
-  return stretch;
+  return fan ? null : stretch;
 }
 
 /** A stretch's half width some px along it from its place; less the further back it tapers. */

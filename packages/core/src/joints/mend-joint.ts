@@ -67,6 +67,31 @@ export function mendsFor(
   return mends;
 }
 
+/** Degrees between two angles at which an arrangement is tried. */
+const TRIED = 10;
+
+/**
+ * How a joint is best drawn: which piece carries the outline and the disc, with or without folds, its line under all. What
+ * is tried is what `mendsFor` tries, less what would move the joint or the draw order.
+ * @returns what to change of a joint that falls short of its range; null where nothing is wanted or would help
+ */
+export function bestArrangement(doc: CharacterDoc, jointId: JointId, art: ViewArt): JointChange | null {
+  const joint = jointById(doc, jointId);
+  const now = sweepWith(doc, joint, art, TRIED);
+  if (!now || covers(now.cleanRange, joint)) return null;
+  let best: { change: JointChange; range: [number, number] | null } | null = null;
+  for (const { change, diff } of candidates(doc, joint)) {
+    if (!change || !Object.keys(change).every((field) => ARRANGES.has(field))) continue;
+    const changed = applyDiff(doc, diff);
+    const range = sweepWith(changed, jointById(changed, jointId), art, TRIED)?.cleanRange ?? null;
+    if (width(range) > width(best ? best.range : now.cleanRange)) best = { change, range };
+  }
+  return best?.change ?? null;
+}
+
+/** What of a joint is its arrangement, and not its place or its size. */
+const ARRANGES = new Set(['rounded', 'outlineOn', 'discOn', 'foldsOut']);
+
 interface Candidate {
   word: string;
   change: JointChange | null;

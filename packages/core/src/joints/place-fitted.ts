@@ -1,7 +1,7 @@
 import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { drawOrder, parentPiece, partOf, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
-import type { CharacterDoc, Diff, JointId, PieceId, ViewId } from '../document/rows.js';
+import type { CharacterDoc, Diff, JointId, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { LimberError, orRefuse, refuse, type Result } from '../errors.js';
 import { plannedPart } from '../plan/plan.js';
@@ -9,6 +9,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { measureLine } from '../raster/measure-line.js';
 import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
 import { limbSilhouette } from './limb-silhouette.js';
+import { bestArrangement } from './mend-joint.js';
 import { changeJoint, placeJoint, putDrawnEndInFront } from './joint-edits.js';
 import { withUsualLine } from './usual-line.js';
 
@@ -69,7 +70,8 @@ export interface MadeJoints {
 }
 
 /**
- * Fits and rounds every joint that the family asks for and that is not there yet.
+ * Fits and rounds every joint that the family asks for and that is not there yet, each in the arrangement that is clean
+ * through most of its range.
  * @throws LimberError `nothing-to-fit`
  */
 export function fitAllJoints(
@@ -83,40 +85,65 @@ export function fitAllJoints(
   const stay: string[] = [];
   let doc = start;
   let diff: Diff = NO_CHANGE;
-  let made = 0;
   const order = drawOrder(start, viewId);
-  for (const [at, child] of order.entries()) {
-    onProgress?.(at / order.length, pieceName(start, child));
+  const left = new Map<PieceId, string>();
+  const placed: JointId[] = [];
+  const take = (more: Diff) => {
+    diff = joinDiffs(diff, more);
+    doc = applyDiff(doc, more);
+  };
+  /** Fits one piece's joint; why it is left, or null where it is placed or wants none. */
+  const fitOne = (child: PieceRow, twinHalf: number | null): string | null => {
     const parent = parentPiece(start, child);
-    if (!parent || start.joints.some((joint) => joint.childId === child.id)) continue;
-    const planned = plannedPart(doc, partOf(doc, child));
-    if (planned && (planned.joint === null || planned.joint === 'slide')) {
-      stay.push(pieceName(doc, child));
-      continue;
-    }
-    const fit = fitBetween(doc, child.id, parent.id, art);
-    if (!fit.ok) {
-      notes.push(`${pieceName(doc, child)} is left: ${fit.sentence}`);
-      continue;
-    }
-    if (fit.confidence < SURE_ENOUGH) {
-      notes.push(`${pieceName(doc, child)} is left: ${UNSURE}`);
-      continue;
-    }
+    if (!parent || doc.joints.some((joint) => joint.childId === child.id)) return null;
+    const fit = fitBetween(doc, child.id, parent.id, art, twinHalf);
+    if (!fit.ok) return fit.sentence;
+    if (fit.confidence < SURE_ENOUGH) return UNSURE;
     try {
-      const placed = placeFitted(doc, freshId(), child.id, parent.id, fit, true);
-      diff = joinDiffs(diff, placed);
-      doc = applyDiff(doc, placed);
-      made++;
+      const id = freshId();
+      take(placeFitted(doc, id, child.id, parent.id, fit, true));
+      placed.push(id);
+      return null;
     } catch (error) {
       if (!(error instanceof LimberError)) throw error;
-      notes.push(`${pieceName(doc, child)} is left: ${error.sentence}`);
+      return error.sentence;
     }
+  };
+  for (const [at, child] of order.entries()) {
+    onProgress?.(at / order.length / 2, pieceName(start, child));
+    const planned = plannedPart(doc, partOf(doc, child));
+    const stays = planned && (planned.joint === null || planned.joint === 'slide');
+    if (stays && parentPiece(start, child)) stay.push(pieceName(doc, child));
+    const why = stays ? null : fitOne(child, null);
+    if (why) left.set(child.id, why);
+  }
+  // What is half hidden on one side is often seen whole on the other.
+  for (const [id, why] of left) {
+    const child = pieceById(doc, id);
+    const twin = twinJoint(doc, child);
+    if (!twin || fitOne(child, twin.radius) !== null) notes.push(`${pieceName(doc, child)} is left: ${why}`);
+  }
+  for (const [at, id] of placed.entries()) {
+    onProgress?.(0.5 + at / placed.length / 2, 'Arrangement');
+    const change = bestArrangement(doc, id, art);
+    if (change) take(changeJoint(doc, id, change));
   }
   if (stay.length > 0) notes.push(`${stay.join(', ')} move with what they hang from, by the plan.`);
-  if (made === 0)
+  if (placed.length === 0)
     throw new LimberError('nothing-to-fit', notes[0] ?? 'Every part that moves with another has its joint already.');
-  return { diff, made, notes };
+  return { diff, made: placed.length, notes };
+}
+
+/** The same joint on the other side of the body, if it is there. */
+function twinJoint(doc: CharacterDoc, piece: PieceRow): JointRow | null {
+  const { group, part, side, index } = partOf(doc, piece);
+  if (side === null) return null;
+  const twin = doc.pieces.find((other) => {
+    const theirs = partOf(doc, other);
+    const isSame = theirs.group === group && theirs.part === part && theirs.index === index;
+    return other.viewId === piece.viewId && isSame && theirs.side !== side;
+  });
+  return doc.joints.find(({ childId }) => childId === twin?.id) ?? null;
 }
 
 /** Fits and rounds a joint between each of some pieces and the next, from the root outwards. @throws LimberError */

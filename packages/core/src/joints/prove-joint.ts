@@ -38,7 +38,7 @@ export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): 
     return role && (role === 'parent' || movesNear(doc, joint, piece)) ? [[role, sheet, drawnAs(piece, sheets)]] : [];
   });
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach } = joint;
-  return deriveKey('proof 2', [
+  return deriveKey('proof 3', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach],
     [joint.rangeLow, joint.rangeHigh, joint.discOn, joint.rounded, inFrontOf(doc, joint)],
     drawn,

@@ -21,17 +21,27 @@ export interface CleanLimits {
   daylight: number;
   brokenLine: number;
   strayLine: number;
+  torn: number;
 }
 
 /** geometry.md's limits for a disc. */
 export function cleanLimits(disc: Pick<Disc, 'radius' | 'lineWidth'>): CleanLimits {
   const brokenLine = disc.lineWidth > 0 ? 2 * disc.lineWidth : Infinity;
-  return { daylight: Math.max(2, disc.radius / 20), brokenLine, strayLine: 4 };
+  const { radius } = disc;
+  return {
+    daylight: Math.max(2, radius / 20),
+    brokenLine,
+    strayLine: 4,
+    torn: Math.max(4, radius / 5),
+  };
 }
+
+/** What makes a bend not clean. */
+export const FAULTS = ['daylight', 'strayLine', 'brokenLine', 'torn'] as const satisfies readonly (keyof CleanLimits)[];
 
 /** Does this bend show nothing that a viewer would see as a fault? */
 export function isCleanBend(bend: BendMeasure, limits: CleanLimits): boolean {
-  return bend.daylight <= limits.daylight && bend.brokenLine <= limits.brokenLine && bend.strayLine <= limits.strayLine;
+  return FAULTS.every((fault) => bend[fault] <= limits[fault]);
 }
 
 /** Turns the joint through `range` and measures every angle (0 is always among them). */
@@ -59,9 +69,9 @@ export function sweepAngles([low, high]: readonly [number, number], step: number
   return [...angles].sort((a, b) => a - b);
 }
 
-/** The bend that shows most that is wrong: daylight, stray and broken line added up. */
+/** The bend that shows most that is wrong, all faults added up. */
 export function worstBend(bends: readonly BendMeasure[]): BendMeasure {
-  const wrong = (bend: BendMeasure) => bend.daylight + bend.strayLine + bend.brokenLine;
+  const wrong = (bend: BendMeasure) => FAULTS.reduce((sum, fault) => sum + bend[fault], 0);
   return bends.reduce((a, b) => (wrong(b) > wrong(a) ? b : a));
 }
 
@@ -144,11 +154,7 @@ export function findCleanRange(
 }
 
 function nearLimit(bend: BendMeasure, limits: CleanLimits): boolean {
-  return (
-    bend.daylight > NEAR_LIMIT * limits.daylight ||
-    bend.brokenLine > NEAR_LIMIT * limits.brokenLine ||
-    bend.strayLine > NEAR_LIMIT * limits.strayLine
-  );
+  return FAULTS.some((fault) => bend[fault] > NEAR_LIMIT * limits[fault]);
 }
 
 /** The first whole degree, every second looked at, between two clean angles that is not clean; null where none is. */

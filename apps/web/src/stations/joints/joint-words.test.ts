@@ -6,6 +6,7 @@ const bend = (angle: number, faults: Partial<BendMeasure> = {}): BendMeasure => 
   angle,
   daylight: 0,
   kink: 0,
+  torn: 0,
   brokenLine: 0,
   strayLine: 0,
   place: null,
@@ -50,6 +51,11 @@ test('what stays within the limits is no fault, and art without a line has no br
   const broken = sweep([bend(0), bend(30, { brokenLine: 80 })], [0, 0]);
   expect(findingOf(joint, broken, 'elbow A')?.sentence).toMatch(/^Broken line/);
   expect(findingOf({ ...joint, lineWidth: 0 }, broken, 'elbow A')).toBeNull();
+});
+
+test('a border that opens beside the disc is a fault as well', () => {
+  const open = sweep([bend(-20, { torn: 33 }), bend(0)], [0, 0]);
+  expect(findingOf(joint, open, 'knee A')?.sentence).toMatch(/^Torn border at knee A from -20°, 33 px/);
 });
 
 test('not known yet is not short; not even clean at rest is', () => {

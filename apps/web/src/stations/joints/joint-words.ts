@@ -1,4 +1,13 @@
-import { cleanLimits, isCleanBend, proofKey, worstBend, type JointRow, type Sweep } from '@limber-sheaf/core';
+import {
+  FAULT_WORDS,
+  cleanLimits,
+  isCleanBend,
+  proofKey,
+  worstBend,
+  worstFault,
+  type JointRow,
+  type Sweep,
+} from '@limber-sheaf/core';
 import type { HeldState } from '../../bench/worker';
 
 /** Everything that a joint's sweep depends on, as one text. */
@@ -33,7 +42,7 @@ export function foulStretches(joint: JointRow, sweep: Sweep): [number, number][]
 export function worstAngle(sweep: Sweep | null): number {
   if (!sweep || sweep.bends.length === 0) return 0;
   const worst = worstBend(sweep.bends);
-  if (worst.daylight + worst.strayLine + worst.brokenLine > 0) return Math.round(worst.angle);
+  if (worst.daylight + worst.strayLine + worst.brokenLine + worst.torn > 0) return Math.round(worst.angle);
   return sweep.bends.reduce((a, b) => (Math.abs(b.angle) > Math.abs(a.angle) ? b : a)).angle;
 }
 
@@ -45,16 +54,11 @@ export function findingOf(joint: JointRow, sweep: Sweep, name: string): { senten
     .map(([low, high]) => (low > 0 ? low : high < 0 ? high : 0))
     .sort((a, b) => Math.abs(a) - Math.abs(b));
   const worst = worstBend(sweep.bends);
-  const limits = cleanLimits(joint);
-  const fault =
-    worst.daylight > limits.daylight
-      ? { word: 'Daylight', px: worst.daylight }
-      : worst.strayLine > limits.strayLine
-        ? { word: 'Stray line', px: worst.strayLine }
-        : { word: 'Broken line', px: worst.brokenLine };
+  const fault = worstFault(worst, cleanLimits(joint));
+  const word = FAULT_WORDS[fault];
   const mend = joint.rounded ? '' : ' Round both ends.';
   return {
-    sentence: `${fault.word} at ${name} from ${Math.round(from)}°, ${Math.round(fault.px)} px at worst.${mend}`,
+    sentence: `${word[0].toUpperCase()}${word.slice(1)} at ${name} from ${Math.round(from)}°, ${Math.round(worst[fault])} px at worst.${mend}`,
     angle: worst.angle,
   };
 }

@@ -71,7 +71,7 @@ export function person(sketch: Sketch): Member {
   };
   const leg = (side: 'A' | 'B'): Layer => {
     const out = side === 'A' ? -1 : 1;
-    const root: Point = [x + out * hips, trunk.hemY - legs.radii[0] * 0.95];
+    const root: Point = [x + out * hips, trunk.hemY - legs.radii[0] * 0.35];
     return limbLayer({
       addresses: [`leg/upper/${side}`, `leg/lower/${side}`, `leg/foot/${side}`],
       parent: 'torso//',
@@ -110,7 +110,7 @@ export function person(sketch: Sketch): Member {
     parent: 'neck//',
     shape: oval([x, head.y], head.rx, head.ry),
     paint: paints.skin,
-    joint: { x, y: chin - neck * 0.9, radius: neck, kind: 'one-sided' },
+    joint: { x, y: chin - neck * 0.35, radius: neck, kind: 'one-sided' },
   };
   const behind = (['B', 'A'] as const).filter((side) => !armsInFront.includes(side));
   const front = (['B', 'A'] as const).filter((side) => armsInFront.includes(side));
