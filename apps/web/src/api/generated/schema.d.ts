@@ -1522,8 +1522,10 @@ export interface components {
       angle: number;
       /** @description Area of the ideal silhouette that is not covered. */
       daylight: number;
-      /** @description Area by which the silhouette sticks out of the ideal, or falls short of it along its edge. */
+      /** @description Area by which the silhouette sticks out of the ideal, or falls short of it along its edge; not what sticks out at rest. */
       kink: number;
+      /** @description Length of the border that the two share at rest which lies open beyond the disc. */
+      torn: number;
       /** @description Length of the ideal silhouette's border, near the disc, with no line within one line width, where the design has one at rest: a border that other pieces cover, or that was drawn without a line, is not broken by turning. */
       brokenLine: number;
       /** @description Line colour deep in the disc that the design does not have there. */
