@@ -1,4 +1,6 @@
 import type { PlacedBitmap } from '../raster/bitmap.js';
+import { distanceField } from '../raster/distance-field.js';
+import { INSIDE, coverageOf, createMask } from '../raster/mask.js';
 import { anyPaint } from './limb-stretch.js';
 
 /** Directions that are looked in, and px from one look to the next. */
@@ -19,4 +21,19 @@ export function clearance(faces: readonly PlacedBitmap[], at: { x: number; y: nu
       if (!anyPaint(faces, at.x + dx * d, at.y + dy * d)) clear = Math.max(0, d + 0.25);
   }
   return clear;
+}
+
+/** The widest disc in a face's paint, px across. */
+export function thickness(face: PlacedBitmap): number {
+  const { width, height } = face;
+  const outside = createMask(width + 2, height + 2);
+  const { data } = coverageOf(face);
+  for (let y = 0; y < height + 2; y++)
+    for (let x = 0; x < width + 2; x++) {
+      const on = x > 0 && y > 0 && x <= width && y <= height && data[(y - 1) * width + x - 1] > INSIDE;
+      if (!on) outside.data[y * (width + 2) + x] = 255;
+    }
+  let deepest = 0;
+  for (const depth of distanceField(outside)) if (depth > deepest && Number.isFinite(depth)) deepest = depth;
+  return 2 * deepest;
 }

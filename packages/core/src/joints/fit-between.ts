@@ -8,24 +8,14 @@ import { knownPart } from '../plan/known-parts.js';
 import { plannedPart } from '../plan/plan.js';
 import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourDistance, type Rgb } from '../raster/colour.js';
-import { distanceField } from '../raster/distance-field.js';
-import { INSIDE, coverageOf, createMask, type PlacedMask } from '../raster/mask.js';
-import { measureLine } from '../raster/measure-line.js';
-import { clearance } from './clearance.js';
+import { clearance, thickness } from './clearance.js';
+import { drawnEnd } from './drawn-end.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
 import { fitRoot } from './fit-root.js';
+import { AS_WIDE, bentHinge, contactsAt, straightHinge, withLine, type Disc } from './limb-discs.js';
 import { limbSilhouette } from './limb-silhouette.js';
-import {
-  anyPaint,
-  crossing,
-  fromMiddleLine,
-  halfAt,
-  limbStretch,
-  ownEdge,
-  placeAt,
-  type Stretch,
-} from './limb-stretch.js';
-import { sharedBorder, type SharedBorder } from './shared-border.js';
+import { anyPaint, fromMiddleLine, limbStretch, ownEdge, type Stretch } from './limb-stretch.js';
+import { sharedBorder } from './shared-border.js';
 import { withUsualLine } from './usual-line.js';
 
 /** The confidence of the best fit: 1 is for discs placed by hand. */
@@ -64,8 +54,6 @@ function withoutBand<Fit extends PairFit>(fit: Fit): Fit {
 
 /** A fit that is less sure than this is not taken unasked: another way of fitting is tried, and fit-all leaves the joint. */
 export const SURE_ENOUGH = 0.35;
-/** Two stretches of one limb are about as wide as each other, to within this. */
-const AS_WIDE = 1.6;
 /** Sides that waver by less than this share of half the limb's width are straight. */
 const STRAIGHT = 0.03;
 /** How much less sure a fit is whose contact lies beneath a piece in front. */
@@ -255,76 +243,6 @@ const SEAT = 0.4;
 /** A disc narrower than this share of the limb is not the limb's. */
 const NARROW = 0.8;
 
-/** A bent limb's joint: where the middle lines of its two stretches cross. */
-function bentHinge(
-  child: Stretch | null,
-  parent: Stretch | null,
-  middle: { x: number; y: number },
-  length: number,
-): (Disc & { confidence: number; axis: number; contacts: JointFit['contacts']; wavers: number }) | null {
-  const at = child && parent && crossing(child, parent);
-  if (!at || Math.hypot(at.x - middle.x, at.y - middle.y) > length) return null;
-  const halves = [child, parent].map((stretch) =>
-    halfAt(stretch, (at.x - stretch.x) * stretch.ux + (at.y - stretch.y) * stretch.uy),
-  );
-  const disc = discOf(at, halves, child, Math.max(child.residual, parent.residual));
-  return disc && { ...disc, wavers: Math.max(child.residual / child.half, parent.residual / parent.half) };
-}
-
-/** A straight limb's joint under something that hides its border: on the middle line, where the border's own line crosses it. */
-function straightHinge(child: Stretch | null, parent: Stretch | null, border: SharedBorder) {
-  const stretch = child ?? parent;
-  if (!stretch) return null;
-  const [bx, by] = [border.x1 - border.x0, border.y1 - border.y0];
-  const sin = stretch.ux * by - stretch.uy * bx;
-  if (Math.abs(sin) < 0.5 * border.length) return null;
-  const along = ((border.x0 - stretch.x) * by - (border.y0 - stretch.y) * bx) / sin;
-  const at = placeAt(stretch, along);
-  const halves = [child, parent].flatMap((one) =>
-    one ? [halfAt(one, (at.x - one.x) * one.ux + (at.y - one.y) * one.uy)] : [],
-  );
-  return discOf(at, halves, stretch, stretch.residual);
-}
-
-interface Disc {
-  x: number;
-  y: number;
-  radius: number;
-}
-
-function discOf(at: { x: number; y: number }, halves: readonly number[], along: Stretch, residual: number) {
-  const [least, most] = [Math.min(...halves), Math.max(...halves)];
-  if (!(least > 2) || most > AS_WIDE * least) return null;
-  const radius = halves.reduce((sum, half) => sum + half, 0) / halves.length;
-  const axis = (Math.atan2(along.uy, along.ux) * 180) / Math.PI;
-  const contacts = contactsAt(at, along.ux, along.uy, radius);
-  const confidence = 0.85 * Math.max(0, 1 - residual / (1 + radius * 0.05));
-  return { ...at, radius, contacts, axis: ((axis % 180) + 180) % 180, confidence };
-}
-
-/** Where a disc touches a limb's sides that runs in a direction. */
-function contactsAt(at: { x: number; y: number }, ux: number, uy: number, radius: number): JointFit['contacts'] {
-  return [
-    { x: at.x + uy * radius, y: at.y - ux * radius },
-    { x: at.x - uy * radius, y: at.y + ux * radius },
-  ];
-}
-
-/** A disc with the line measured there. */
-function withLine<D extends Disc & { confidence: number }>(disc: D, silhouette: PlacedMask, design: PlacedBitmap) {
-  const { x, y, radius } = disc;
-  const line = measureLine(design, silhouette, { x, y, radius: radius * 1.3 + 4 });
-  const confidence = disc.confidence * (0.5 + 0.5 * line.confidence);
-  return {
-    ok: true as const,
-    ...disc,
-    lineWidth: line.width,
-    lineColour: line.colour,
-    fillColour: line.fill,
-    confidence,
-  };
-}
-
 /** Of two ways to see a limb's sides the one that is straighter, and seen from nearer by. */
 function clearer(a: Stretch | null, b: Stretch | null): Stretch | null {
   const doubt = ({ residual, seenFrom, half }: Stretch) => (residual + 0.1 * Math.abs(seenFrom)) / half;
@@ -339,21 +257,6 @@ function mirrored(at: { x: number; y: number }, middle: { x: number; y: number }
 /** The middle of a face's bounds, px. */
 function middleOf({ x, y, width, height }: PlacedBitmap): { x: number; y: number } {
   return { x: x + width / 2, y: y + height / 2 };
-}
-
-/** The widest disc in a face's paint, px across. */
-function thickness(face: PlacedBitmap): number {
-  const { width, height } = face;
-  const outside = createMask(width + 2, height + 2);
-  const { data } = coverageOf(face);
-  for (let y = 0; y < height + 2; y++)
-    for (let x = 0; x < width + 2; x++) {
-      const on = x > 0 && y > 0 && x <= width && y <= height && data[(y - 1) * width + x - 1] > INSIDE;
-      if (!on) outside.data[y * (width + 2) + x] = 255;
-    }
-  let deepest = 0;
-  for (const depth of distanceField(outside)) if (depth > deepest && Number.isFinite(depth)) deepest = depth;
-  return 2 * deepest;
 }
 
 /** What hangs on a piece, and where it touches it, px; null where nothing does. */
@@ -387,45 +290,4 @@ function fillOf(face: PlacedBitmap, fit: JointFit): Rgb {
   }));
   const paints = means.filter(({ mean }) => fit.lineWidth === 0 || colourDistance(mean, fit.lineColour) > 9);
   return paints.sort((a, b) => b.count - a.count)[0]?.mean ?? fit.fillColour;
-}
-
-/** Which end is finished by a line drawn along the border: that piece keeps it, and the other carries the disc. */
-function drawnEnd(child: PlacedBitmap, parent: PlacedBitmap, border: SharedBorder, fit: JointFit): DiscOn {
-  if (fit.lineWidth === 0) return 'both';
-  const lined = (face: PlacedBitmap) => lineShare(face, border, fit);
-  const onChild = lined(child);
-  const onParent = lined(parent);
-  if (onParent > 0.5 && onChild < 0.5 * onParent) return 'child';
-  if (onChild > 0.5 && onParent < 0.5 * onChild) return 'parent';
-  return 'both';
-}
-
-/**
- * How much line a face has along a border, its ends left out: 1 where half a line width beside it is all line. A line
- * that was cut off the other piece leaves a pixel or two of itself, which is little.
- */
-function lineShare(face: PlacedBitmap, border: SharedBorder, fit: JointFit): number {
-  const { points } = border;
-  // Dark fills and the shade under a hem are near the line's colour, and are not line.
-  const apart = Math.min(10, colourDistance(fit.lineColour, fit.fillColour) / 2);
-  const reach = Math.max(1, Math.round(fit.lineWidth / 2));
-  const side = 2 * reach + 1;
-  let windows = 0;
-  let lined = 0;
-  for (let i = 0; i < points.length; i += 2) {
-    const fromEnds = Math.min(
-      Math.hypot(points[i] - border.x0, points[i + 1] - border.y0),
-      Math.hypot(points[i] - border.x1, points[i + 1] - border.y1),
-    );
-    if (fromEnds < 2 * fit.lineWidth) continue;
-    windows++;
-    const x = Math.floor(points[i]) - reach;
-    const y = Math.floor(points[i + 1]) - reach;
-    const { data } = cropPlaced(face, { x, y, width: side, height: side });
-    for (let k = 0; k < data.length; k += 4) {
-      if (data[k + 3] < 255) continue;
-      if (colourDistance([data[k], data[k + 1], data[k + 2]], fit.lineColour) <= apart) lined++;
-    }
-  }
-  return windows === 0 ? 0 : Math.min(1, lined / windows / (side * reach));
 }
