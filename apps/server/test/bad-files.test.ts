@@ -1,5 +1,5 @@
 import { deflateSync } from 'node:zlib';
-import { compareBitmaps, type CharacterDoc } from '@limber-sheaf/core';
+import { compareBitmaps, type CharacterDoc, makeSmaller } from '@limber-sheaf/core';
 import { decodePng } from '@limber-sheaf/formats';
 import sharp from 'sharp';
 import { call, design, end, limbPng, startServer, type Running } from './server-under-test';
@@ -118,4 +118,21 @@ test('an upload that is there already costs nothing, and a blob never changes', 
   const answer = await fetch(`${server.address}/api/blobs/${first}`);
   expect(answer.headers.get('cache-control')).toContain('immutable');
   expect((await call(server, 'GET', `/blobs/${'0'.repeat(64)}`)).status).toBe(404);
+});
+
+test('a picture made smaller lies on the canvas’s own grid; odd wishes are refused', async () => {
+  const { designBlob, width, height } = (await bring(limbPng(), 'Small')).body.doc.views[0];
+  const at = async (query: string) => {
+    const answer = await fetch(`${server.address}/api/blobs/${designBlob}?${query}`);
+    return { status: answer.status, bytes: new Uint8Array(await answer.arrayBuffer()) };
+  };
+  const whole = decodePng((await at('')).bytes);
+  const small = await at('by=4&x=0&y=0');
+  const want = makeSmaller({ ...whole, x: 0, y: 0 }, 4);
+  expect(compareBitmaps(decodePng(small.bytes), want)).toMatchObject({ differing: 0 });
+  // One pixel over a cell's edge begins a cell of its own.
+  const shifted = decodePng((await at('by=4&x=3&y=1')).bytes);
+  expect([shifted.width, shifted.height]).toEqual([Math.ceil((width + 3) / 4), Math.ceil((height + 1) / 4)]);
+  for (const query of ['by=1', 'by=65', 'by=two', 'by=4&x=1e9', 'by=4&y=0.5', 'width=0'])
+    expect((await at(query)).status).toBe(400);
 });

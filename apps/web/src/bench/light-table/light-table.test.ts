@@ -1,7 +1,8 @@
 import { DEFAULT_SCHEME, PLAIN_PIECE, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
 import fc from 'fast-check';
 import { apply, placePieces, unapply } from '@limber-sheaf/core';
-import { viewportFor, zoomAbout } from './useViewport';
+import { smallerFor } from './usePicture';
+import { isSeen, viewportFor, zoomAbout } from './useViewport';
 
 const piece = (id: string): PieceRow => ({
   table: 'piece',
@@ -88,4 +89,25 @@ test('what is looked at comes into view whole', () => {
       expect((50 + height) * scale + y).toBeLessThanOrEqual(616.01);
     }),
   );
+});
+
+test('pictures are as small as the zoom allows without showing it, and never more', () => {
+  expect([2, 1, 0.6, 0.5, 0.3, 0.2, 0.12, 0.02].map(smallerFor)).toEqual([1, 1, 1, 2, 2, 4, 8, 16]);
+  fc.assert(
+    fc.property(fc.double({ min: 0.02, max: 24, noNaN: true }), (scale) => {
+      // A pixel of the picture is never larger than one of the screen, unless it is the design's own.
+      const by = smallerFor(scale);
+      expect(by === 1 || by * scale <= 1).toBe(true);
+    }),
+  );
+});
+
+test('a piece beside the window is not seen; one that is turned may be anywhere', () => {
+  const table = { width: 800, height: 600 };
+  const viewport = { scale: 2, x: -1000, y: 0 };
+  const at = (x: number) => ({ x, y: 100, width: 100, height: 100 });
+  expect(isSeen(at(450), undefined, viewport, table)).toBe(true);
+  expect(isSeen(at(300), undefined, viewport, table)).toBe(false);
+  expect(isSeen(at(950), { angle: 0, tx: 0, ty: 0 }, viewport, table)).toBe(false);
+  expect(isSeen(at(950), { angle: 5, tx: 0, ty: 0 }, viewport, table)).toBe(true);
 });
