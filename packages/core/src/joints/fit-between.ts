@@ -28,20 +28,28 @@ export interface PairFit extends JointFit {
   discOn: DiscOn;
 }
 
+/** What a limb's twin on the other side of the body tells of it. */
+export interface Twin {
+  /** Half its width, px: for a limb of which one side alone is seen. */
+  half: number | null;
+  /** Where it has its root, mirrored, px: for one whose own root is hidden. */
+  root: { x: number; y: number } | null;
+}
+
 /**
  * Fits a joint where two pieces touch: a disc inside the limb, or, where no such disc exists, one that lies
  * against the outer contour on one side.
  *
- * @param twinHalf half the width of the same limb on the other side, px, where only one side of this one is seen
+ * @param twin what is known from the same limb on the other side
  */
 export function fitBetween(
   doc: CharacterDoc,
   childId: PieceId,
   parentId: PieceId,
   art: ViewArt,
-  twinHalf: number | null = null,
+  { half = null, root = null }: Partial<Twin> = {},
 ): Result<PairFit> {
-  const fit = fitDisc(doc, childId, parentId, art, twinHalf);
+  const fit = fitDisc(doc, childId, parentId, art, { half, root });
   return fit.ok ? withUsualLine(withoutBand(fit), art.design) : fit;
 }
 
@@ -61,13 +69,7 @@ const HALF_SEEN = 0.55;
 /** px beyond a contact at which is looked for what lies there. */
 const BEYOND = 1.6;
 
-function fitDisc(
-  doc: CharacterDoc,
-  childId: PieceId,
-  parentId: PieceId,
-  art: ViewArt,
-  twinHalf: number | null,
-): Result<PairFit> {
+function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: ViewArt, twin: Twin): Result<PairFit> {
   const child = art.pieces.get(childId)?.face;
   const parent = art.pieces.get(parentId)?.face;
   if (!child || !parent) return refuse('do-not-touch', 'One of the two pieces has no paint.');
@@ -112,7 +114,7 @@ function fitDisc(
   const sides = (half: number | null, from = middle) => stretchOf(childId, child, tip ?? middleOf(child), half, from);
   // A border along a limb's side says little of where it begins: that lies as far from its middle as its tip does.
   const childStretch =
-    (twinHalf === null ? null : sides(twinHalf)) ??
+    (twin.half === null ? null : sides(twin.half)) ??
     clearer(sides(null), tip && sides(null, mirrored(tip, middleOf(child)))) ??
     sides((planned === 'one-sided' ? null : parentStretch?.half) ?? beyond());
   if (!parentStretch && childStretch && planned !== 'one-sided')
@@ -127,7 +129,7 @@ function fitDisc(
     if (!stretch) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);
     const [limb, body] = narrow ? [parent, child] : [child, parent];
     const inFront = narrow ? !childInFront : childInFront;
-    const fit = fitRoot({ design: art.design, limb, body, inFront, later, stretch });
+    const fit = fitRoot({ design: art.design, limb, body, inFront, later, stretch, mirrored: twin.root });
     if (!fit.ok) return fit;
     const kind = planned === 'swivel' ? 'swivel' : 'one-sided';
     return { ...fit, fillColour: fillOf(child, fit), kind, discOn: sideEnd() };
@@ -178,7 +180,7 @@ function fitDisc(
     return off > 0.15 * fit.radius && coversNear(later, fit);
   };
   const halves = [childStretch, parentStretch].flatMap((stretch) => stretch?.half ?? []);
-  const oneSide = twinHalf !== null;
+  const oneSide = twin.half !== null;
   const ways = isOneLimb(childStretch, parentStretch, middle)
     ? [...(oneSide ? [] : [hinge]), straight, root]
     : [root, hinge, straight];

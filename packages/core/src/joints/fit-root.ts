@@ -4,7 +4,7 @@ import { measureLine } from '../raster/measure-line.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import type { JointFit } from './fit-joint.js';
 import { clearance } from './clearance.js';
-import { anyPaint, halfAt, placeAt, type Stretch } from './limb-stretch.js';
+import { anyPaint, fromMiddleLine, halfAt, placeAt, type Stretch } from './limb-stretch.js';
 
 /** What a limb's root is fitted from. */
 export interface RootInput {
@@ -17,6 +17,8 @@ export interface RootInput {
   /** Faces of the pieces drawn later than either, under which the limb may go on. */
   later: readonly PlacedBitmap[];
   stretch: Stretch;
+  /** Where the limb's twin has its root, mirrored, px: taken where it lies on this limb's middle line. */
+  mirrored?: { x: number; y: number } | null;
 }
 
 /** How far beyond the body's edge a limb's root may lie, in half widths. */
@@ -44,7 +46,7 @@ const ROUND_END = 0.82;
  *
  * @returns the disc, or a refusal: `not-on-limb` where the middle line does not meet the body
  */
-export function fitRoot({ design, limb, body, inFront, later, stretch }: RootInput): Result<JointFit> {
+export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored = null }: RootInput): Result<JointFit> {
   const half = (along: number) => halfAt(stretch, along);
   const isOn = (faces: readonly PlacedBitmap[], along: number) => {
     const { x, y } = placeAt(stretch, along);
@@ -76,6 +78,8 @@ export function fitRoot({ design, limb, body, inFront, later, stretch }: RootInp
         break;
       }
   }
+  if (mirrored && fromMiddleLine(stretch, mirrored) < 0.5 * stretch.half)
+    along = (mirrored.x - stretch.x) * stretch.ux + (mirrored.y - stretch.y) * stretch.uy;
   const solid = [limb, body, ...later];
   const roomAt = (at: number) => clearance(solid, placeAt(stretch, at), half(at));
   // Where the end is cut aslant, the disc lies a little farther along the limb, where it fits in.

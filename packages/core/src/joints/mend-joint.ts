@@ -73,11 +73,18 @@ const TRIED = 10;
 /**
  * How a joint is best drawn: which piece carries the outline and the disc, with or without folds, its line under all. What
  * is tried is what `mendsFor` tries, less what would move the joint or the draw order.
+ * @param rounded the view's pictures with all its joints rounded
  * @returns what to change of a joint that falls short of its range; null where nothing is wanted or would help
  */
-export function bestArrangement(doc: CharacterDoc, jointId: JointId, art: ViewArt): JointChange | null {
+export function bestArrangement(
+  doc: CharacterDoc,
+  jointId: JointId,
+  art: ViewArt,
+  rounded: ViewArt = art,
+): JointChange | null {
   const joint = jointById(doc, jointId);
-  const now = sweepWith(doc, joint, art, TRIED);
+  const assembly = assembleJoint(doc, joint, rounded);
+  const now = assembly && sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step: TRIED });
   if (!now || covers(now.cleanRange, joint)) return null;
   let best: { change: JointChange; range: [number, number] | null } | null = null;
   for (const { change, diff } of candidates(doc, joint)) {

@@ -1,5 +1,5 @@
 import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
-import { drawOrder, parentPiece, partOf, pieceName } from '../document/family.js';
+import { drawOrder, inFrontOf, parentPiece, partOf, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import type { CharacterDoc, Diff, JointId, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -9,8 +9,9 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { measureLine } from '../raster/measure-line.js';
 import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
 import { limbSilhouette } from './limb-silhouette.js';
+import { derivedSheets } from './derive-sheets.js';
 import { bestArrangement } from './mend-joint.js';
-import { changeJoint, placeJoint, putDrawnEndInFront } from './joint-edits.js';
+import { changeJoint, jointById, placeJoint, putDrawnEndInFront } from './joint-edits.js';
 import { withUsualLine } from './usual-line.js';
 
 /** The edit that puts a fitted joint in its place: with a drawn end in front, and rounded if asked for. */
@@ -96,7 +97,7 @@ export function fitAllJoints(
   const fitOne = (child: PieceRow, twinHalf: number | null): string | null => {
     const parent = parentPiece(start, child);
     if (!parent || doc.joints.some((joint) => joint.childId === child.id)) return null;
-    const fit = fitBetween(doc, child.id, parent.id, art, twinHalf);
+    const fit = fitBetween(doc, child.id, parent.id, art, { half: twinHalf });
     if (!fit.ok) return fit.sentence;
     if (fit.confidence < SURE_ENOUGH) return UNSURE;
     try {
@@ -123,15 +124,38 @@ export function fitAllJoints(
     const twin = twinJoint(doc, child);
     if (!twin || fitOne(child, twin.radius) !== null) notes.push(`${pieceName(doc, child)} is left: ${why}`);
   }
+  for (const id of placed) {
+    const change = rootLikeTwin(doc, id, art);
+    if (change) take(changeJoint(doc, id, change));
+  }
+  const pieces = new Map(art.pieces);
+  for (const [id, sheets] of derivedSheets(doc, viewId, art))
+    pieces.set(id, { face: pieces.get(id)?.face ?? null, ...sheets });
+  const rounded = { ...art, pieces };
   for (const [at, id] of placed.entries()) {
     onProgress?.(0.5 + at / placed.length / 2, 'Arrangement');
-    const change = bestArrangement(doc, id, art);
+    const change = bestArrangement(doc, id, art, rounded);
     if (change) take(changeJoint(doc, id, change));
   }
   if (stay.length > 0) notes.push(`${stay.join(', ')} move with what they hang from, by the plan.`);
   if (placed.length === 0)
     throw new LimberError('nothing-to-fit', notes[0] ?? 'Every part that moves with another has its joint already.');
   return { diff, made: placed.length, notes };
+}
+
+/**
+ * Of a limb behind its body, whose root is hidden, the root that its twin in front shows; null where it has no such twin, or
+ * where that does not lie on the limb's own middle line.
+ */
+function rootLikeTwin(doc: CharacterDoc, id: JointId, art: ViewArt): Pick<JointRow, 'x' | 'y' | 'radius'> | null {
+  const joint = jointById(doc, id);
+  const twin = twinJoint(doc, pieceById(doc, joint.childId));
+  const body = art.pieces.get(joint.parentId)?.face;
+  if (!twin || !body || twin.parentId !== joint.parentId) return null;
+  if (joint.kind !== 'one-sided' || inFrontOf(doc, joint) === 'child' || inFrontOf(doc, twin) === 'parent') return null;
+  const root = { x: 2 * body.x + body.width - twin.x, y: twin.y };
+  const fit = fitBetween(doc, joint.childId, joint.parentId, art, { root });
+  return fit.ok && fit.confidence >= SURE_ENOUGH ? { x: fit.x, y: fit.y, radius: fit.radius } : null;
 }
 
 /** The same joint on the other side of the body, if it is there. */
