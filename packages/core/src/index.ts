@@ -132,6 +132,7 @@ export { sharedBorder, type SharedBorder } from './joints/shared-border.js';
 export { prepareBend, type Assembly, type BendMeasure, type BendRig } from './joints/bend-rig.js';
 export type { SweepPiece } from './joints/bend-layers.js';
 export {
+  FAULTS,
   cleanLimits,
   cleanRange,
   findCleanRange,

@@ -27,7 +27,7 @@ export const smaller = task(
     if ('width' in wanted && (meta.width ?? 0) <= wanted.width) return null;
     const small =
       'by' in wanted
-        ? await encode(makeSmaller({ ...(await picture(sha256)), x: wanted.x, y: wanted.y }, wanted.by), 3)
+        ? await encode(makeSmaller({ ...(await picture(sha256, bytes)), x: wanted.x, y: wanted.y }, wanted.by), 3)
         : new Uint8Array(await sharp(bytes).resize({ width: wanted.width }).png({ compressionLevel: 3 }).toBuffer());
     made.set(key, small);
     return small;

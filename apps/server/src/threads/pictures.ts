@@ -51,11 +51,11 @@ async function decode(bytes: Uint8Array): Promise<Bitmap> {
   };
 }
 
-/** The pixels of a PNG that is kept here. */
-export async function picture(blob: string): Promise<Bitmap> {
+/** The pixels of a PNG that is kept here; `bytes` where its file is at hand. */
+export async function picture(blob: string, bytes?: Uint8Array): Promise<Bitmap> {
   const kept = decoded.get(blob);
   if (kept) return kept;
-  const bitmap = await decode(await readBlob(blob));
+  const bitmap = await decode(bytes ?? (await readBlob(blob)));
   decoded.set(blob, bitmap);
   return bitmap;
 }

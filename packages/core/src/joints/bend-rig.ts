@@ -13,8 +13,7 @@ import {
   type SweepPiece,
 } from './bend-layers.js';
 import { sharpestCorner } from './corner.js';
-import type { CutPoint } from './cut-border.js';
-import { anyPaint } from './limb-stretch.js';
+import { tornMeasure, type CutPoint } from './cut-border.js';
 import type { Disc } from './round-joint.js';
 import { loosenessReach } from './round-joint.js';
 
@@ -101,6 +100,10 @@ export function prepareBend(assembly: Assembly): BendRig {
     const rect = intersectRects(around, bounds);
     if (rect.width <= 0 || rect.height <= 0) return null;
     return movingLayer(pieces, rect, disc);
+  });
+  const tornAt = tornMeasure(assembly.border ?? [], disc, {
+    still: [assembly.parent.image],
+    moving: [...assembly.movingBehind, ...assembly.movingInFront].map(({ image }) => image),
   });
   const pivotX = disc.x;
   const pivotY = disc.y;
@@ -207,7 +210,7 @@ export function prepareBend(assembly: Assembly): BendRig {
       angle,
       daylight,
       kink: outside + daylight,
-      torn: tornAt(assembly, angle),
+      torn: tornAt(angle),
       brokenLine: lined ? brokenLine() : 0,
       strayLine,
       place: daylight > 0 ? { x: window.x + sumX / daylight + 0.5, y: window.y + sumY / daylight + 0.5 } : null,
@@ -300,32 +303,4 @@ const NARROWER = 1.1;
 /** The radius of the round end that a joint should show, px. */
 function idealRadius(radius: number, limb = 0): number {
   return limb > NARROWER * radius ? limb : radius;
-}
-
-/** px beside a border at which is looked for paint. */
-const BESIDE = 1;
-
-/** How much of a joint's border lies open beyond its disc, with background on one of its sides, px. */
-function tornAt({ border = [], parent, movingBehind, movingInFront, disc }: Assembly, angle: number): number {
-  const still = [parent.image];
-  const moving = [...movingBehind, ...movingInFront].map(({ image }) => image);
-  const rad = (angle * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  /** Is there paint at a place, `turn` 1 for one that turned with the child, in the child's own frame? */
-  const isCovered = (x: number, y: number, turn: 0 | 1) => {
-    const [dx, dy] = [x - disc.x, y - disc.y];
-    const away = turn === 1 ? sin : -sin;
-    const [ox, oy] = [disc.x + cos * dx - away * dy, disc.y + away * dx + cos * dy];
-    return turn === 1
-      ? anyPaint(moving, x, y) || anyPaint(still, ox, oy)
-      : anyPaint(still, x, y) || anyPaint(moving, ox, oy);
-  };
-  let open = 0;
-  for (const { x, y, nx, ny } of border) {
-    if (Math.hypot(x - disc.x, y - disc.y) <= disc.radius + 1) continue;
-    const onParent = isCovered(x - BESIDE * nx, y - BESIDE * ny, 0);
-    const onChild = isCovered(x + BESIDE * nx, y + BESIDE * ny, 1);
-    if (!onParent || !onChild) open++;
-  }
-  return open;
 }

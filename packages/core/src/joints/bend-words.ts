@@ -1,8 +1,5 @@
 import type { BendMeasure } from './bend-rig.js';
-import { FAULTS, type CleanLimits } from './sweep-joint.js';
-
-/** What makes a bend not clean. */
-export type Fault = (typeof FAULTS)[number];
+import { FAULTS, type CleanLimits, type Fault } from './sweep-joint.js';
 
 /** A fault in words, as it stands after its figure. */
 export const FAULT_WORDS: Record<Fault, string> = {

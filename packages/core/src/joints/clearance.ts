@@ -1,7 +1,7 @@
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { distanceField } from '../raster/distance-field.js';
 import { INSIDE, coverageOf, createMask } from '../raster/mask.js';
-import { anyPaint } from './limb-stretch.js';
+import { anyPaint } from '../raster/sample.js';
 
 /** Directions that are looked in, and px from one look to the next. */
 const DIRECTIONS = 72;

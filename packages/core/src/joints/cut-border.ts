@@ -1,7 +1,7 @@
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { labDistance, toLab } from '../raster/colour.js';
 import { INSIDE } from '../raster/mask.js';
-import { anyPaint } from './limb-stretch.js';
+import { anyPaint } from '../raster/sample.js';
 
 /** A point of the border along which a cut runs through one limb, px, and the direction from the child to the parent. */
 export interface CutPoint {
@@ -69,4 +69,40 @@ export function limbHalf(faces: readonly PlacedBitmap[], { x, y }: { x: number; 
     least = Math.min(least, (reach(dx, dy) + reach(-dx, -dy)) / 2);
   }
   return least;
+}
+
+/** px beside a border at which is looked for paint. */
+const BESIDE = 1;
+
+/**
+ * Measures how much of a joint's border lies open beyond its disc, with background on one of its sides, px, at an angle.
+ * @param pieces what stays with the parent, and what turns with the child
+ */
+export function tornMeasure(
+  border: readonly CutPoint[],
+  disc: { x: number; y: number; radius: number },
+  { still, moving }: { still: readonly PlacedBitmap[]; moving: readonly PlacedBitmap[] },
+): (angle: number) => number {
+  const beyond = border.filter(({ x, y }) => Math.hypot(x - disc.x, y - disc.y) > disc.radius + 1);
+  return (angle) => {
+    const rad = (angle * Math.PI) / 180;
+    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+    /** Is there paint at a place of one side's frame? `away` is the sine of the turn from it to the other side's frame. */
+    const isCovered = (
+      x: number,
+      y: number,
+      own: readonly PlacedBitmap[],
+      other: readonly PlacedBitmap[],
+      away: number,
+    ) => {
+      if (anyPaint(own, x, y)) return true;
+      const [dx, dy] = [x - disc.x, y - disc.y];
+      return anyPaint(other, disc.x + cos * dx - away * dy, disc.y + away * dx + cos * dy);
+    };
+    return beyond.filter(
+      ({ x, y, nx, ny }) =>
+        !isCovered(x - BESIDE * nx, y - BESIDE * ny, still, moving, -sin) ||
+        !isCovered(x + BESIDE * nx, y + BESIDE * ny, moving, still, sin),
+    ).length;
+  };
 }

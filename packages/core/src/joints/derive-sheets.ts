@@ -55,6 +55,16 @@ export function derivedSheets(
   return settled;
 }
 
+/** A view's pictures with what follows from its rows, of all pieces or of some. */
+export function withDerived(doc: CharacterDoc, viewId: ViewId, art: ViewArt, only?: ReadonlySet<PieceId>): ViewArt {
+  const pieces = new Map(art.pieces);
+  for (const [id, sheets] of derivedSheets(doc, viewId, art, only)) {
+    const given = pieces.get(id);
+    if (given) pieces.set(id, { ...given, ...sheets });
+  }
+  return { ...art, pieces };
+}
+
 /** The key of a piece's derived sheets: its own rough sheets, and those of all that may lie over or under them. */
 export const sheetsKey = oncePerDoc((doc: CharacterDoc, piece: PieceRow): string => {
   const around = piecesAround(doc, piece);

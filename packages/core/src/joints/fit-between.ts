@@ -12,9 +12,10 @@ import { clearance, thickness } from './clearance.js';
 import { drawnEnd } from './drawn-end.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
 import { fitRoot } from './fit-root.js';
-import { AS_WIDE, bentHinge, contactsAt, straightHinge, withLine, type Disc } from './limb-discs.js';
+import { AS_WIDE, NARROW, bentHinge, contactsAt, straightHinge, withLine, type Disc } from './limb-discs.js';
 import { limbSilhouette } from './limb-silhouette.js';
-import { anyPaint, fromMiddleLine, limbStretch, ownEdge, type Stretch } from './limb-stretch.js';
+import { anyPaint } from '../raster/sample.js';
+import { fromMiddleLine, limbStretch, ownEdge, type EdgePoint, type Stretch } from './limb-stretch.js';
 import { sharedBorder } from './shared-border.js';
 import { withUsualLine } from './usual-line.js';
 
@@ -94,33 +95,33 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const laterThan = (id: PieceId) =>
     order.slice(order.indexOf(id) + 1).flatMap((other): PlacedBitmap[] => [art.pieces.get(other)?.face ?? []].flat());
   const middle = { x: (border.x0 + border.x1) / 2, y: (border.y0 + border.y1) / 2 };
-  const stretchOf = (
-    id: PieceId,
-    face: PlacedBitmap,
-    to: { x: number; y: number },
-    half: number | null = null,
-    from = middle,
-  ) => limbStretch(ownEdge(face, laterThan(id), art.design), from, to, Math.min(border.length, thickness(face)), half);
+  // A piece's edge and thickness are found once, however many ways of seeing its sides are tried.
+  const childSeen = see(child, laterThan(childId), art.design);
+  const parentSeen = see(parent, laterThan(parentId), art.design);
+  const across = (seen: Seen) => Math.min(border.length, seen.thick);
+  const parentSides = (half: number | null) =>
+    limbStretch(parentSeen.edge, middle, middleOf(parent), across(parentSeen), half);
   const tip = tipOf(doc, childId, art);
-  let parentStretch = stretchOf(parentId, parent, middleOf(parent));
+  let parentStretch = parentSides(null);
   // Of a hidden side is known how far it lies from the other: at a hinge from the other piece, at a root from what hangs
   // on it, which goes on from it.
   const beyond = () => {
     const next = tip && art.pieces.get(tip.id)?.face;
-    const stretch =
-      next && limbStretch(ownEdge(next, laterThan(tip.id), art.design), tip, middleOf(next), thickness(next));
-    return stretch ? stretch.half : null;
+    if (!next) return null;
+    const { edge, thick } = see(next, laterThan(tip.id), art.design);
+    return limbStretch(edge, tip, middleOf(next), thick)?.half ?? null;
   };
-  const sides = (half: number | null, from = middle) => stretchOf(childId, child, tip ?? middleOf(child), half, from);
+  const sides = (half: number | null, from = middle) =>
+    limbStretch(childSeen.edge, from, tip ?? middleOf(child), across(childSeen), half);
   // A border along a limb's side says little of where it begins: that lies as far from its middle as its tip does.
   const childStretch =
     (twin.half === null ? null : sides(twin.half)) ??
     clearer(sides(null), tip && sides(null, mirrored(tip, middleOf(child)))) ??
     sides((planned === 'one-sided' ? null : parentStretch?.half) ?? beyond());
-  if (!parentStretch && childStretch && planned !== 'one-sided')
-    parentStretch = stretchOf(parentId, parent, middleOf(parent), childStretch.half);
+  if (!parentStretch && childStretch && planned !== 'one-sided') parentStretch = parentSides(childStretch.half);
   const others = (faces: readonly PlacedBitmap[]) => faces.filter((face) => face !== child && face !== parent);
   const later = others(laterThan(childInFront ? childId : parentId));
+  const onLine = straightHinge(childStretch, parentStretch, border);
 
   const root = (): Result<PairFit> => {
     // What turns on top of something narrower, as a head does on its neck, turns about that one's end.
@@ -137,8 +138,8 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const hinge = (): Result<PairFit> => {
     const bent = bentHinge(childStretch, parentStretch, middle, border.length);
     // A border that bends far from its own straight line runs along the limb, not across it.
-    const across = bent || border.bend < 0.25 * border.length;
-    if (!across) return refuse('not-across', 'The two pieces do not meet across a limb.', middle);
+    const isAcross = bent || border.bend < 0.25 * border.length;
+    if (!isAcross) return refuse('not-across', 'The two pieces do not meet across a limb.', middle);
     const inscribed = fitJoint(silhouette, border, { design: art.design });
     // Of a bent limb the middle lines say best where it bends, if they are lines: a foot has none.
     const asLines =
@@ -165,18 +166,16 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     return { ok: true, ...made, confidence: made.confidence * (bent || isSeen ? 1 : HALF_SEEN) };
   };
   const straight = (): Result<PairFit> => {
-    const fit = straightHinge(childStretch, parentStretch, border);
-    if (!fit) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);
-    const radius = clearance([child, parent, ...later], fit, fit.radius);
-    if (radius < NARROW * fit.radius)
+    if (!onLine) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);
+    const radius = clearance([child, parent, ...later], onLine, onLine.radius);
+    if (radius < NARROW * onLine.radius)
       return refuse('no-disc', 'No disc as wide as the limb lies inside it here.', middle);
-    const whole = withLine({ ...fit, radius }, silhouette, art.design);
+    const whole = withLine({ ...onLine, radius }, silhouette, art.design);
     return { ...whole, kind: 'hinge', discOn: drawnEnd(child, parent, border, whole) };
   };
   /** A disc that something in front has pushed along the limb, away from where the middle line crosses the border. */
   const isPushed = (fit: PairFit) => {
-    const crossing = straightHinge(childStretch, parentStretch, border);
-    const off = crossing ? Math.hypot(crossing.x - fit.x, crossing.y - fit.y) : 0;
+    const off = onLine ? Math.hypot(onLine.x - fit.x, onLine.y - fit.y) : 0;
     return off > 0.15 * fit.radius && coversNear(later, fit);
   };
   const halves = [childStretch, parentStretch].flatMap((stretch) => stretch?.half ?? []);
@@ -186,7 +185,6 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     : [root, hinge, straight];
   /** What is no limb, as hair or a cap, turns about the middle of what it sits on. */
   const seat = (): Result<PairFit> => {
-    if (!SEATED.has(part.group)) return refuse('no-disc', 'No disc lies inside both pieces where they touch.', middle);
     const solid = [child, parent, ...later];
     const radius = clearance(solid, middle, border.length / 2);
     if (radius < 3) return refuse('no-disc', 'The two pieces touch along too short a border for a joint.', middle);
@@ -242,8 +240,16 @@ const SEATED = new Set(['hair', 'cap', 'hood', 'beard', 'ear', 'scarf', 'satchel
 /** How sure such a seat is. */
 const SEAT = 0.4;
 
-/** A disc narrower than this share of the limb is not the limb's. */
-const NARROW = 0.8;
+/** A piece as its limb's sides are looked for. */
+interface Seen {
+  edge: readonly EdgePoint[];
+  /** px; the widest disc in its paint. */
+  thick: number;
+}
+
+function see(face: PlacedBitmap, later: readonly PlacedBitmap[], design: PlacedBitmap): Seen {
+  return { edge: ownEdge(face, later, design), thick: thickness(face) };
+}
 
 /** Of two ways to see a limb's sides the one that is straighter, and seen from nearer by. */
 function clearer(a: Stretch | null, b: Stretch | null): Stretch | null {

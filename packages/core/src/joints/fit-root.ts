@@ -1,10 +1,11 @@
 import { refuse, type Result } from '../errors.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
-import { measureLine } from '../raster/measure-line.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import type { JointFit } from './fit-joint.js';
 import { clearance } from './clearance.js';
-import { anyPaint, fromMiddleLine, halfAt, placeAt, type Stretch } from './limb-stretch.js';
+import { NARROW, axisOf, contactsAt, lineAt } from './limb-discs.js';
+import { anyPaint } from '../raster/sample.js';
+import { fromMiddleLine, halfAt, placeAt, type Stretch } from './limb-stretch.js';
 
 /** What a limb's root is fitted from. */
 export interface RootInput {
@@ -30,8 +31,6 @@ const DEEPEST = 2.4;
 const USUAL = 0.3;
 /** The disc meets a contour that lies ahead of it to within this of its way (cosine of 60°). */
 const AHEAD = 0.5;
-/** A disc that has to be narrower than this share of the limb is not its disc. */
-const TIGHT = 0.8;
 /** How much farther along the limb its disc may lie to fit in, in half widths. */
 const FARTHER = 1.6;
 /** One that is as wide as this share has room. */
@@ -91,26 +90,17 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
   const { x, y } = placeAt(stretch, along);
   const wanted = half(along);
   const radius = roomAt(along);
-  if (radius < TIGHT * wanted)
+  if (radius < NARROW * wanted)
     return refuse('no-disc', 'No disc as wide as the limb lies inside the two pieces here.', { x, y });
   if (!(radius >= 2)) return refuse('not-on-limb', 'The limb is too narrow for a disc where it begins.', { x, y });
-  const line = measureLine(design, limbSilhouette([limb, body], design), { x, y, radius: radius * 1.3 + 4 });
-  const axis = (Math.atan2(stretch.uy, stretch.ux) * 180) / Math.PI;
   const shape = Math.max(0, 1 - stretch.residual / (1.5 + radius * 0.08));
   const near = stretch.seenFrom < 2 * stretch.half ? 1 : 0.75;
+  const { ux, uy } = stretch;
+  const disc = { x, y, radius, contacts: contactsAt({ x, y }, ux, uy, radius), axis: axisOf(ux, uy) };
   return {
     ok: true,
-    x,
-    y,
-    radius,
-    contacts: [
-      { x: x + stretch.uy * radius, y: y - stretch.ux * radius },
-      { x: x - stretch.uy * radius, y: y + stretch.ux * radius },
-    ],
-    axis: ((axis % 180) + 180) % 180,
-    lineWidth: line.width,
-    lineColour: line.colour,
-    fillColour: line.fill,
+    ...disc,
+    ...lineAt(disc, limbSilhouette([limb, body], design), design),
     confidence: 0.8 * shape * near,
   };
 }

@@ -7,6 +7,9 @@ import type { SharedBorder } from './shared-border.js';
 
 /** Two stretches of one limb are about as wide as each other, to within this. */
 export const AS_WIDE = 1.6;
+/** A disc narrower than this share of its limb is not the limb's. */
+export const NARROW = 0.8;
+
 /** A bent limb's joint: where the middle lines of its two stretches cross. */
 export function bentHinge(
   child: Stretch | null,
@@ -19,7 +22,7 @@ export function bentHinge(
   const halves = [child, parent].map((stretch) =>
     halfAt(stretch, (at.x - stretch.x) * stretch.ux + (at.y - stretch.y) * stretch.uy),
   );
-  const disc = discOf(at, halves, child, Math.max(child.residual, parent.residual));
+  const disc = discAt(at, halves, child, Math.max(child.residual, parent.residual));
   return disc && { ...disc, wavers: Math.max(child.residual / child.half, parent.residual / parent.half) };
 }
 
@@ -35,7 +38,7 @@ export function straightHinge(child: Stretch | null, parent: Stretch | null, bor
   const halves = [child, parent].flatMap((one) =>
     one ? [halfAt(one, (at.x - one.x) * one.ux + (at.y - one.y) * one.uy)] : [],
   );
-  return discOf(at, halves, stretch, stretch.residual);
+  return discAt(at, halves, stretch, stretch.residual);
 }
 
 export interface Disc {
@@ -44,14 +47,19 @@ export interface Disc {
   radius: number;
 }
 
-function discOf(at: { x: number; y: number }, halves: readonly number[], along: Stretch, residual: number) {
+function discAt(at: { x: number; y: number }, halves: readonly number[], along: Stretch, residual: number) {
   const [least, most] = [Math.min(...halves), Math.max(...halves)];
   if (!(least > 2) || most > AS_WIDE * least) return null;
   const radius = halves.reduce((sum, half) => sum + half, 0) / halves.length;
-  const axis = (Math.atan2(along.uy, along.ux) * 180) / Math.PI;
   const contacts = contactsAt(at, along.ux, along.uy, radius);
   const confidence = 0.85 * Math.max(0, 1 - residual / (1 + radius * 0.05));
-  return { ...at, radius, contacts, axis: ((axis % 180) + 180) % 180, confidence };
+  return { ...at, radius, contacts, axis: axisOf(along.ux, along.uy), confidence };
+}
+
+/** A limb's direction, degrees, 0 to 180. */
+export function axisOf(ux: number, uy: number): number {
+  const axis = (Math.atan2(uy, ux) * 180) / Math.PI;
+  return ((axis % 180) + 180) % 180;
 }
 
 /** Where a disc touches a limb's sides that runs in a direction. */
@@ -62,21 +70,18 @@ export function contactsAt(at: { x: number; y: number }, ux: number, uy: number,
   ];
 }
 
-/** A disc with the line measured there. */
+/** The line and fill measured about a disc. */
+export function lineAt({ x, y, radius }: Disc, silhouette: PlacedMask, design: PlacedBitmap) {
+  const line = measureLine(design, silhouette, { x, y, radius: radius * 1.3 + 4 });
+  return { lineWidth: line.width, lineColour: line.colour, fillColour: line.fill, confidence: line.confidence };
+}
+
+/** A disc with the line measured there, which makes it less sure where that is not clear. */
 export function withLine<D extends Disc & { confidence: number }>(
   disc: D,
   silhouette: PlacedMask,
   design: PlacedBitmap,
 ) {
-  const { x, y, radius } = disc;
-  const line = measureLine(design, silhouette, { x, y, radius: radius * 1.3 + 4 });
-  const confidence = disc.confidence * (0.5 + 0.5 * line.confidence);
-  return {
-    ok: true as const,
-    ...disc,
-    lineWidth: line.width,
-    lineColour: line.colour,
-    fillColour: line.fill,
-    confidence,
-  };
+  const line = lineAt(disc, silhouette, design);
+  return { ok: true as const, ...disc, ...line, confidence: disc.confidence * (0.5 + 0.5 * line.confidence) };
 }

@@ -1,6 +1,7 @@
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { contours } from '../raster/contours.js';
-import { INSIDE, coverageOf } from '../raster/mask.js';
+import { coverageOf } from '../raster/mask.js';
+import { anyPaint } from '../raster/sample.js';
 
 interface Place {
   x: number;
@@ -25,19 +26,6 @@ export interface Stretch extends Place {
   residual: number;
   /** px along from (x, y): from where on both sides are seen. */
   seenFrom: number;
-}
-
-/** Is there paint of a face at a place? */
-function hasPaint(face: PlacedBitmap, x: number, y: number): boolean {
-  const column = Math.floor(x) - face.x;
-  const row = Math.floor(y) - face.y;
-  if (column < 0 || row < 0 || column >= face.width || row >= face.height) return false;
-  return face.data[(row * face.width + column) * 4 + 3] > INSIDE;
-}
-
-/** Is there paint of one of some faces at a place? */
-export function anyPaint(faces: readonly PlacedBitmap[], x: number, y: number): boolean {
-  return faces.some((face) => hasPaint(face, x, y));
 }
 
 /** Contour points on either side from which a point's direction is taken. */

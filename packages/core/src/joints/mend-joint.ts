@@ -1,6 +1,6 @@
 import { sweepJoint, type Sweep } from './sweep-joint.js';
 import { applyDiff } from '../document/diff.js';
-import { derivedSheets } from './derive-sheets.js';
+import { withDerived } from './derive-sheets.js';
 import { inFrontOf } from '../document/family.js';
 import { changeJoint, jointById, setInFront } from './joint-edits.js';
 import type { JointChange } from './joint-fields.js';
@@ -134,13 +134,8 @@ function candidates(doc: CharacterDoc, joint: JointRow): Candidate[] {
 
 /** The sweep of one joint with its two ends worked out anew. */
 function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: number): Sweep | null {
-  const pieces = new Map(art.pieces);
-  const ends = new Set([joint.childId, joint.parentId]);
-  for (const [id, sheets] of derivedSheets(doc, joint.viewId, art, ends)) {
-    const given = pieces.get(id);
-    if (given) pieces.set(id, { ...given, ...sheets });
-  }
-  const assembly = assembleJoint(doc, joint, { ...art, pieces });
+  const rounded = withDerived(doc, joint.viewId, art, new Set([joint.childId, joint.parentId]));
+  const assembly = assembleJoint(doc, joint, rounded);
   return assembly && sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step });
 }
 

@@ -9,7 +9,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { measureLine } from '../raster/measure-line.js';
 import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
 import { limbSilhouette } from './limb-silhouette.js';
-import { derivedSheets } from './derive-sheets.js';
+import { withDerived } from './derive-sheets.js';
 import { bestArrangement } from './mend-joint.js';
 import { changeJoint, jointById, placeJoint, putDrawnEndInFront } from './joint-edits.js';
 import { withUsualLine } from './usual-line.js';
@@ -128,10 +128,7 @@ export function fitAllJoints(
     const change = rootLikeTwin(doc, id, art);
     if (change) take(changeJoint(doc, id, change));
   }
-  const pieces = new Map(art.pieces);
-  for (const [id, sheets] of derivedSheets(doc, viewId, art))
-    pieces.set(id, { face: pieces.get(id)?.face ?? null, ...sheets });
-  const rounded = { ...art, pieces };
+  const rounded = withDerived(doc, viewId, art);
   for (const [at, id] of placed.entries()) {
     onProgress?.(0.5 + at / placed.length / 2, 'Arrangement');
     const change = bestArrangement(doc, id, art, rounded);

@@ -1,4 +1,4 @@
-import { type PlacedMask } from './mask.js';
+import { INSIDE, type PlacedMask } from './mask.js';
 import type { PlacedBitmap } from './bitmap.js';
 
 /** A mask's value at a point of the canvas (px), bilinear between pixel centres; 0 outside. */
@@ -37,4 +37,17 @@ export function sampleBitmap(src: PlacedBitmap, x: number, y: number, out: Float
   }
   if (out[3] > 0) for (let c = 0; c < 3; c++) out[c] /= out[3];
   return out;
+}
+
+/** Is there paint of a face at a place? */
+function hasPaint(face: PlacedBitmap, x: number, y: number): boolean {
+  const column = Math.floor(x) - face.x;
+  const row = Math.floor(y) - face.y;
+  if (column < 0 || row < 0 || column >= face.width || row >= face.height) return false;
+  return face.data[(row * face.width + column) * 4 + 3] > INSIDE;
+}
+
+/** Is there paint of one of some faces at a place? */
+export function anyPaint(faces: readonly PlacedBitmap[], x: number, y: number): boolean {
+  return faces.some((face) => hasPaint(face, x, y));
 }

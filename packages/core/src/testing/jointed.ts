@@ -5,7 +5,7 @@ import { cutPieces } from '../cut/cut-edits.js';
 import { placeJoint } from '../joints/joint-edits.js';
 import type { CharacterDoc, SheetRef } from '../document/rows.js';
 import { drawOrder } from '../document/family.js';
-import { derivedSheets } from '../joints/derive-sheets.js';
+import { withDerived } from '../joints/derive-sheets.js';
 import type { ViewArt } from '../document/view-art.js';
 import { fitBetween } from '../joints/fit-between.js';
 import { DEFAULT_SCHEME, type NameTokens } from '../document/naming.js';
@@ -68,6 +68,7 @@ export function cutPart(
   start: { doc: CharacterDoc; art: ViewArt },
   part: string,
   mask: PlacedMask,
+  as: NameTokens = tokens(part),
 ): { doc: CharacterDoc; art: ViewArt } {
   const faces = new Map([...start.art.pieces].map(([id, sheets]) => [id, sheets.face]));
   const taken = takePixels(start.art.design, faces, part, mask, (id) => id);
@@ -84,7 +85,7 @@ export function cutPart(
       {
         pieceId: part,
         partId: `part-${part}`,
-        tokens: tokens(part),
+        tokens: as,
         face: ref(part, face),
         inFrontOf: drawOrder(start.doc, 'v').at(-1)?.id,
       },
@@ -108,8 +109,5 @@ export function jointedLimb(limb: Limb, rounded = true): { doc: CharacterDoc; ar
 
 /** The pictures with every rounded end computed anew. */
 export function withRounding(doc: CharacterDoc, art: ViewArt): ViewArt {
-  const pieces = new Map(art.pieces);
-  for (const [id, sheets] of derivedSheets(doc, 'v', art))
-    pieces.set(id, { face: pieces.get(id)?.face ?? null, ...sheets });
-  return { ...art, pieces };
+  return withDerived(doc, 'v', art);
 }

@@ -1,5 +1,5 @@
 import { intersectRects, uniteRects, type PieceRow, type Rect, type SheetRef, type ViewRow } from '@limber-sheaf/core';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { COARSEST, loadPicture } from './usePicture';
 
 /** A slant of fine lines that marks what is still uncut, so that it does not rest on paleness alone. */
@@ -59,7 +59,7 @@ async function drawUncut(
 
 /** Where anything is uncut, on the coarse grid; null for nowhere. */
 async function findUncut(view: ViewRow, faces: readonly SheetRef[]): Promise<Rect | null> {
-  const whole = onGrid({ x: 0, y: 0, width: view.width, height: view.height });
+  const whole = onGrid(view);
   if (faces.length === 0) return whole;
   const drawn = await drawUncut(view, faces, whole, COARSE);
   if (!drawn) return null;
@@ -74,10 +74,10 @@ async function findUncut(view: ViewRow, faces: readonly SheetRef[]): Promise<Rec
   return box && { x: box.x * COARSE, y: box.y * COARSE, width: box.width * COARSE, height: box.height * COARSE };
 }
 
-/** A rectangle from the canvas's origin, grown to whole cells of the coarsest grid there is. */
-function onGrid({ x, y, width, height }: Rect): Rect {
+/** The whole canvas, grown to whole cells of the coarsest grid there is. */
+function onGrid({ width, height }: ViewRow): Rect {
   const up = (length: number) => Math.ceil(length / COARSEST) * COARSEST;
-  return { x, y, width: up(width), height: up(height) };
+  return { x: 0, y: 0, width: up(width), height: up(height) };
 }
 
 /** The part of the design that no piece has taken, pale and hatched; undefined while it is made, null for none. */
@@ -89,15 +89,23 @@ export function useUncut(
   line: string,
 ): Sheer | null | undefined {
   const [sheer, setSheer] = useState<Sheer | null>();
+  // Where anything is uncut is the same at every zoom, and found once.
+  const uncut = useRef<{ of: string; box: Promise<Rect | null> } | null>(null);
   const key = pieces.map((p) => `${p.face.blob}@${p.face.x},${p.face.y}`).join();
   useEffect(() => {
     let wanted = true;
     void (async () => {
       const faces = pieces.map(({ face }) => face);
-      const found = await findUncut(view, faces);
+      const of = `${view.designBlob} ${key}`;
+      if (uncut.current?.of !== of) uncut.current = { of, box: findUncut(view, faces) };
+      const found = await uncut.current.box.catch((error: unknown) => {
+        // A picture that did not come is asked for again.
+        uncut.current = null;
+        throw error;
+      });
       if (!wanted) return;
       if (!found) return setSheer(null);
-      const box = by > COARSE ? onGrid({ x: 0, y: 0, width: view.width, height: view.height }) : found;
+      const box = by > COARSE ? onGrid(view) : found;
       const drawn = await drawUncut(view, faces, box, by);
       if (!drawn || !wanted) return;
       const { image, pen } = drawn;

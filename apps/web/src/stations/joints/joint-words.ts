@@ -1,4 +1,5 @@
 import {
+  FAULTS,
   FAULT_WORDS,
   cleanLimits,
   isCleanBend,
@@ -42,7 +43,7 @@ export function foulStretches(joint: JointRow, sweep: Sweep): [number, number][]
 export function worstAngle(sweep: Sweep | null): number {
   if (!sweep || sweep.bends.length === 0) return 0;
   const worst = worstBend(sweep.bends);
-  if (worst.daylight + worst.strayLine + worst.brokenLine + worst.torn > 0) return Math.round(worst.angle);
+  if (FAULTS.some((fault) => worst[fault] > 0)) return Math.round(worst.angle);
   return sweep.bends.reduce((a, b) => (Math.abs(b.angle) > Math.abs(a.angle) ? b : a)).angle;
 }
 

@@ -1,6 +1,5 @@
-import { maskArea } from '../../raster/mask.js';
+import { coverageOf, maskArea } from '../../raster/mask.js';
 import { sampleMask } from '../../raster/sample.js';
-import { coverageOf } from '../../raster/mask.js';
 import { TROUPE, drawMember, drawWhole, onTheBench, trueJoints } from './index.js';
 
 const members = TROUPE.map((make) => make());
