@@ -20,8 +20,8 @@ const median = (list) => quantile(list, 0.5);
 async function openPilot(ask) {
   const [production] = await ask('GET', '/productions');
   const cards = await ask('GET', `/productions/${production.id}/characters`);
-  const { id } = cards.reduce((most, card) => (card.pieces > most.pieces ? card : most));
-  return { id, production: production.id, ...(await ask('GET', `/characters/${id}`)) };
+  const [{ id }, other] = [...cards].sort((a, b) => b.pieces - a.pieces);
+  return { id, other: other.id, production: production.id, ...(await ask('GET', `/characters/${id}`)) };
 }
 
 /** The joint of a part, the piece of a part. */
@@ -48,18 +48,19 @@ async function stepTimes(ask, pilot, row, peerMs) {
   row('checks, nothing changed', still, peer, peerMs);
   const edits = [];
   const checked = [];
-  for (let n = 1; n <= 5; n++) {
-    const radius = elbow.radius - n * 0.7;
+  for (let n = 1; n <= 12; n++) {
+    const radius = elbow.radius - n * 0.3;
     edits.push((await timed(() => ask('PATCH', `/joints/${elbow.id}`, { radius })))[0]);
     checked.push((await timed(checks))[0]);
   }
+
   row('one edit of a joint', median(edits), peer, peerMs);
   row('checks, one joint changed', median(checked), peer, peerMs);
   const loop = { pieceId: upper, loop: SQUARE };
   row('give a square back', (await timed(() => ask('POST', `/views/${view}/cut/give-back`, loop)))[0], peer, peerMs);
   row('trace it again', (await timed(() => ask('POST', `/views/${view}/cut/trace`, loop)))[0], peer, peerMs);
   row('undo', (await timed(() => ask('POST', `/characters/${id}/undo`)))[0], peer, peerMs);
-  for (let n = 0; n < 6; n++) await ask('POST', `/characters/${id}/undo`);
+  for (let n = 0; n < 13; n++) await ask('POST', `/characters/${id}/undo`);
 }
 
 async function packageTime(ask, { id }, row, peerMs) {
@@ -132,6 +133,10 @@ export async function service(row, { people = 20, seconds = 0 }) {
     // Asking resets it: the server's own start does not count.
     await ask('GET', '/health');
     const view = pilot.doc.views[0].id;
+    // A server that has just started has yet to compile its loops; one that has checked somebody else has not.
+    const other = await ask('GET', `/characters/${pilot.other}`);
+    const first = await timed(() => ask('GET', `/views/${other.doc.views[0].id}/checks`));
+    row('checks of the otter, first after a start', first[0], 'a bare copy', peerMs);
     row('checks, cold', (await timed(() => ask('GET', `/views/${view}/checks`)))[0], 'a bare copy', peerMs);
     await stepTimes(ask, pilot, row, peerMs);
     await packageTime(ask, pilot, row, peerMs);

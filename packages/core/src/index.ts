@@ -173,6 +173,7 @@ export {
   generationOf,
   hangingFrom,
   hasLineUnder,
+  isOnLineUnder,
   inFrontOf,
   jointLabel,
   jointsOutwards,
@@ -246,7 +247,8 @@ export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
 export { moveInOrder, setParent } from './stack/stack-edits.js';
 export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
-export { derivedSheets, isOnLineUnder, roughKey, roughSheets, sheetsKey } from './joints/derive-sheets.js';
+export { derivedSheets, sheetsKey } from './joints/derive-sheets.js';
+export { roughKey, roughSheets, type Memo } from './joints/rough-sheets.js';
 export { roughChange } from './joints/settle-rest.js';
 export { fitBetween, type PairFit } from './joints/fit-between.js';
 export { limbSilhouette } from './joints/limb-silhouette.js';

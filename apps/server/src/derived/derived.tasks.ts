@@ -9,13 +9,26 @@ import {
   type CharacterDoc,
   type DerivedRefs,
   type DerivedSheets,
+  type Memo,
   type PieceId,
   type Rect,
   type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
+import { LRUCache } from 'lru-cache';
 import { keepIfAny, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
+
+/** Bytes of rounded ends and borders that a thread keeps: they outlive a change of another joint of the same piece. */
+const KEPT_PARTS = 48 * 1024 * 1024;
+const parts = new LRUCache<string, object>({ maxSize: KEPT_PARTS });
+const memo: Memo = <T extends object>(key: string, make: () => T, bytes: (made: T) => number): T => {
+  const known = parts.get(key);
+  if (known) return known as T;
+  const made = make();
+  parts.set(key, made, { size: 1 + bytes(made) });
+  return made;
+};
 
 async function kept({ overlap, under, clean, line }: DerivedSheets): Promise<DerivedRefs> {
   return {
@@ -44,15 +57,12 @@ async function keptAnew(
 }
 
 async function bitmapsOf(refs: Record<PieceId, DerivedRefs>): Promise<Map<PieceId, DerivedSheets>> {
-  const bitmaps = new Map<PieceId, DerivedSheets>();
-  for (const [id, { overlap, under, clean, line }] of Object.entries(refs))
-    bitmaps.set(id, {
-      overlap: await sheet(overlap),
-      under: await sheet(under),
-      clean: await sheet(clean),
-      line: await sheet(line),
-    });
-  return bitmaps;
+  const entries = Object.entries(refs).map(async ([id, refsOfPiece]): Promise<[PieceId, DerivedSheets]> => {
+    const { overlap, under, clean, line } = refsOfPiece;
+    const bitmaps = await Promise.all([overlap, under, clean, line].map(sheet));
+    return [id, { overlap: bitmaps[0], under: bitmaps[1], clean: bitmaps[2], line: bitmaps[3] }];
+  });
+  return new Map(await Promise.all(entries));
 }
 
 /** What pieces came to before an edit, and where it changes what they are made from. */
@@ -97,7 +107,7 @@ export const sheets = task(
     const wanted = drawOrder(doc, viewId).filter((piece) => only.has(piece.id));
     const needed = new Set(wanted.flatMap((piece) => piecesAround(doc, piece).map((p) => p.id)));
     const given = new Map(known);
-    const made = roughSheets(doc, viewId, art, new Set([...needed].filter((id) => !known.has(id))));
+    const made = roughSheets(doc, viewId, art, new Set([...needed].filter((id) => !known.has(id))), memo);
     for (const [id, rough] of made) known.set(id, rough);
     const since = input.since && { settled: before, changed: await changeSince(input.since, known, art) };
     const rough: DerivedOfView = {};
@@ -123,10 +133,10 @@ export const measures = task(
     derived: DerivedOfView;
     keys: string[];
   }): Promise<Record<string, unknown>> => {
-    const art = await readArt(input.doc, input.viewId, input.derived);
-    const found: Record<string, unknown> = {};
-    for (const { key, measure } of viewMeasures(input.doc, input.viewId, input.derived))
-      if (input.keys.includes(key)) found[key] = measure(art);
-    return found;
+    const wanted = viewMeasures(input.doc, input.viewId, input.derived).filter(({ key }) => input.keys.includes(key));
+    const looksAtAll = wanted.some(({ pieces }) => !pieces);
+    const only = looksAtAll ? undefined : new Set(wanted.flatMap(({ pieces }) => pieces ?? []));
+    const art = await readArt(input.doc, input.viewId, input.derived, only);
+    return Object.fromEntries(wanted.map(({ key, measure }) => [key, measure(art)]));
   },
 );

@@ -1,5 +1,6 @@
 import { reportView, viewMeasures, type CharacterDoc, type ViewId, type ViewProof } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
+import { THREADS } from '../threads/room.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads, type RunOptions } from '../threads/threads.js';
 import { DerivedService } from './derived.service.js';
@@ -7,8 +8,18 @@ import { SheetsService } from './sheets.service.js';
 
 const tasks = taskFile<typeof import('./derived.tasks.js')>(new URL('./derived.tasks.js', import.meta.url));
 
-/** Measures that one call of a thread takes together: enough to decode the pictures once, few enough to share them out. */
+/** The most measures that one call of a thread takes together, so that they share the pictures they need. */
 const TOGETHER = 4;
+
+/**
+ * Batches dealt out by turns, so that the long sweeps of a trunk's joints do not all fall to one thread; few keys, as after
+ * an edit, are shared out among the threads.
+ */
+function dealOut(keys: readonly string[]): string[][] {
+  const together = Math.max(1, Math.min(TOGETHER, Math.floor(keys.length / THREADS)));
+  const count = Math.ceil(keys.length / together);
+  return Array.from({ length: count }, (_, batch) => keys.filter((_key, at) => at % count === batch));
+}
 
 /** The checks of a view: what they measure is found under its key, or measured in the threads. */
 @Injectable()
@@ -36,10 +47,11 @@ export class ProofService {
     const waiting = keys.flatMap((key) => (known.has(key) ? [] : (this.underWay.get(key) ?? [])));
     if (missing.length > 0) {
       let done = 0;
-      const batches = Array.from({ length: Math.ceil(missing.length / TOGETHER) }, (_, i) =>
-        // Dealt out by turns, so that the long sweeps of a trunk's joints do not all fall to one thread.
-        missing.filter((_key, at) => at % Math.ceil(missing.length / TOGETHER) === i),
-      );
+      const looksAtAll = new Set(measures.flatMap(({ key, pieces }) => (pieces ? [] : key)));
+      const batches = [
+        missing.filter((key) => looksAtAll.has(key)),
+        ...dealOut(missing.filter((key) => !looksAtAll.has(key))),
+      ].filter((batch) => batch.length > 0);
       const work = batches.map(async (batch) => {
         const measured = await this.threads.run(
           tasks,

@@ -23,9 +23,14 @@ import { KEPT_BY_ONE } from './room.js';
 export type DerivedOfView = Record<PieceId, DerivedRefs>;
 
 // Each thread keeps what it has decoded, by bytes: the next edit of the same view finds it there.
-const decoded = new LRUCache<string, Bitmap>({
+const decoded = new LRUCache<string, Bitmap, Uint8Array | undefined>({
   maxSize: KEPT_BY_ONE,
   sizeCalculation: (b) => b.data.length || 1,
+  // What is asked for twice meanwhile is decoded once.
+  fetchMethod: async (blob, _stale, { context: bytes }) => decode(bytes ?? (await readBlob(blob))),
+  // A picture that is dropped while it is being decoded is given all the same.
+  ignoreFetchAbort: true,
+  allowStaleOnFetchAbort: true,
 });
 /** A piece's sheets as one object, so that what is composed of them is kept with them. */
 const composed = new LRUCache<string, SheetBitmaps>({
@@ -53,11 +58,8 @@ async function decode(bytes: Uint8Array): Promise<Bitmap> {
 
 /** The pixels of a PNG that is kept here; `bytes` where its file is at hand. */
 export async function picture(blob: string, bytes?: Uint8Array): Promise<Bitmap> {
-  const kept = decoded.get(blob);
-  if (kept) return kept;
-  const bitmap = await decode(bytes ?? (await readBlob(blob)));
-  decoded.set(blob, bitmap);
-  return bitmap;
+  // What is too large to be kept may be gone by the time it is there.
+  return (await decoded.fetch(blob, { context: bytes })) ?? decode(bytes ?? (await readBlob(blob)));
 }
 
 /** The pixels of a reference. */
@@ -70,18 +72,26 @@ export async function designOf(doc: CharacterDoc, viewId: ViewId): Promise<Place
   return { ...(await picture(viewById(doc, viewId).designBlob)), x: 0, y: 0 };
 }
 
-/** A view's pictures; without derived sheets, only what its rows name. */
-export async function readArt(doc: CharacterDoc, viewId: ViewId, derived?: DerivedOfView): Promise<ViewArt> {
-  const pieces: ViewArt['pieces'] = new Map();
-  for (const piece of doc.pieces) {
-    if (piece.viewId !== viewId) continue;
-    pieces.set(piece.id, derived ? await drawnSheets(doc, piece, derived[piece.id]) : await ownSheets(piece));
-  }
-  return { design: await designOf(doc, viewId), pieces };
+/**
+ * A view's pictures; without derived sheets, only what its rows name.
+ * @param only the pieces that are wanted; all where not given
+ */
+export async function readArt(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  derived?: DerivedOfView,
+  only?: ReadonlySet<PieceId>,
+): Promise<ViewArt> {
+  const ofView = doc.pieces.filter((piece) => piece.viewId === viewId && (!only || only.has(piece.id)));
+  const [design, ...sheets] = await Promise.all([
+    designOf(doc, viewId),
+    ...ofView.map((piece) => (derived ? drawnSheets(doc, piece, derived[piece.id]) : ownSheets(piece))),
+  ]);
+  return { design, pieces: new Map(ofView.map((piece, at) => [piece.id, sheets[at]])) };
 }
 
 async function ownSheets({ face, own, extra }: PieceRow): Promise<SheetBitmaps> {
-  const [f, o, e] = [await sheet(face), await sheet(own), await sheet(extra)];
+  const [f, o, e] = await Promise.all([sheet(face), sheet(own), sheet(extra)]);
   return { face: f, overlap: null, under: null, own: o, extra: e };
 }
 
@@ -89,12 +99,14 @@ async function drawnSheets(doc: CharacterDoc, piece: PieceRow, refs: DerivedRefs
   const key = sheetsKey(doc, piece);
   const kept = composed.get(key);
   if (kept) return kept;
+  const { overlap = null, under = null, clean = null, line = null } = refs ?? {};
+  const bitmaps = await Promise.all([piece.face, overlap, under, clean, line].map(sheet));
   const sheets: SheetBitmaps = {
-    face: await sheet(piece.face),
-    overlap: await sheet(refs?.overlap ?? null),
-    under: await sheet(refs?.under ?? null),
-    clean: await sheet(refs?.clean ?? null),
-    line: await sheet(refs?.line ?? null),
+    face: bitmaps[0],
+    overlap: bitmaps[1],
+    under: bitmaps[2],
+    clean: bitmaps[3],
+    line: bitmaps[4],
   };
   composed.set(key, sheets);
   return sheets;

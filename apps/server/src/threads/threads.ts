@@ -35,9 +35,10 @@ interface Running {
 @Injectable()
 export class Threads implements OnModuleDestroy {
   private readonly pool = new Piscina({
-    minThreads: 1,
+    // All are there from the start, with what most tasks need: nobody's first look at a character waits for it.
+    minThreads: THREADS,
     maxThreads: THREADS,
-    idleTimeout: 60_000,
+    execArgv: [...process.execArgv, '--import', new URL('./pictures.js', import.meta.url).href],
   });
   private readonly logger = new Logger(Threads.name);
   private readonly running = new Set<Running>();

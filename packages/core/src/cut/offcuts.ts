@@ -44,6 +44,7 @@ export function findOffcuts(design: PlacedBitmap, faces: readonly (PlacedBitmap 
     untakenArea++;
     untaken.data[i] = 255;
   }
+  if (untakenArea === 0) return { offcuts: [], designArea, untakenArea, labels: new Int32Array(owner.length) };
   const { labels, regions } = connectedRegions(untaken);
   const borders = regions.map(() => new Map<number, number>());
   for (let i = 0; i < labels.length; i++) {

@@ -48,6 +48,17 @@ export function limbUnderLine(doc: CharacterDoc, pieceId: PieceId): Set<PieceId>
   return limb;
 }
 
+/** The joint that a piece's line under all is drawn by: its own, or else one that hangs from it; null where it has none. */
+export function lineJoint(doc: CharacterDoc, pieceId: PieceId): JointRow | null {
+  const joints = doc.joints.filter((j) => hasLineUnder(j) && (j.childId === pieceId || j.parentId === pieceId));
+  return joints.find((j) => j.childId === pieceId) ?? joints[0] ?? null;
+}
+
+/** Has a piece a line under all? What it shows then depends on its whole limb. */
+export function isOnLineUnder(doc: CharacterDoc, pieceId: PieceId): boolean {
+  return lineJoint(doc, pieceId) !== null;
+}
+
 /** The part a piece draws. @throws RangeError for a broken document. */
 export function partOf(doc: CharacterDoc, piece: PieceRow): PartRow {
   const part = doc.parts.find((p) => p.id === piece.partId);

@@ -1,5 +1,5 @@
 import type { Place } from '../errors.js';
-import type { CharacterDoc, SheetsOf, ViewId } from './rows.js';
+import type { CharacterDoc, PieceId, SheetsOf, ViewId } from './rows.js';
 import type { ViewArt } from './view-art.js';
 
 /** The checks that are made so far. */
@@ -31,6 +31,8 @@ export interface Measure<M> {
   key: string;
   /** What is being done, for progress. */
   what: string;
+  /** The pieces it looks at, where those are not all. */
+  pieces?: readonly PieceId[];
   measure(art: ViewArt): M;
 }
 

@@ -53,36 +53,46 @@ function evenCells(words: Uint32Array, width: number): Uint8Array {
 /**
  * Turns a layer about a pivot into a window's words, bilinearly; what it does not reach is cleared.
  * @param angle degrees clockwise
+ * @param spans the stretches of the window that are wanted: row, first column, column after the last
  */
 export function turnLayer(
   layer: MovingLayer | null,
   angle: number,
   pivot: { x: number; y: number },
   window: Rect,
+  spans: Int32Array,
   out: Uint32Array,
 ): void {
   out.fill(0);
   if (!layer) return;
   const { rect, words, even } = layer;
-  const { width, height } = window;
+  const { width } = window;
   const rad = (angle * Math.PI) / 180;
   // Whole turns of 0 must copy pixels exactly, so that rest stays rest.
   const cos = angle === 0 ? 1 : Math.cos(rad);
   const sin = angle === 0 ? 0 : Math.sin(rad);
-  for (let y = 0; y < height; y++) {
-    const dy = window.y + y + 0.5 - pivot.y;
-    // Where the row's first pixel comes from; each next one lies (cos, -sin) further.
-    const dx = window.x + 0.5 - pivot.x;
-    const fx = pivot.x + cos * dx + sin * dy - rect.x - 0.5;
-    const fy = pivot.y - sin * dx + cos * dy - rect.y - 0.5;
-    const [fromX, toX] = stepsWithin(fx, cos, rect.width - 1);
-    const [fromY, toY] = stepsWithin(fy, -sin, rect.height - 1);
-    const to = Math.min(width, toX, toY);
-    for (let x = Math.max(0, fromX, fromY); x < to; x++) {
+  let row = -1;
+  let [fx, fy, first, last] = [0, 0, 0, 0];
+  for (let k = 0; k < spans.length; k += 3) {
+    const y = spans[k];
+    if (y !== row) {
+      row = y;
+      const dy = window.y + y + 0.5 - pivot.y;
+      // Where the row's first pixel comes from; each next one lies (cos, -sin) further.
+      const dx = window.x + 0.5 - pivot.x;
+      fx = pivot.x + cos * dx + sin * dy - rect.x - 0.5;
+      fy = pivot.y - sin * dx + cos * dy - rect.y - 0.5;
+      const [fromX, toX] = stepsWithin(fx, cos, rect.width - 1);
+      const [fromY, toY] = stepsWithin(fy, -sin, rect.height - 1);
+      first = Math.max(0, fromX, fromY);
+      last = Math.min(width, toX, toY);
+    }
+    const to = Math.min(last, spans[k + 2]);
+    for (let x = Math.max(first, spans[k + 1]); x < to; x++) {
       const px = fx + cos * x;
       const py = fy - sin * x;
-      const ix = Math.floor(px);
-      const iy = Math.floor(py);
+      const ix = px | 0;
+      const iy = py | 0;
       const at = iy * rect.width + ix;
       if (even[at]) out[y * width + x] = words[at];
       else {
@@ -97,6 +107,54 @@ export function turnLayer(
       }
     }
   }
+}
+
+/** What a layer shows on a whole circle about the pivot, whatever its angle. */
+export type Ring = 'plain' | 'clear' | 'mixed';
+
+/** The most line that still shows as fill, 0 to 255. */
+export const FAINT_LINE = 100;
+
+/** Does a word cover fully, and show no line? Most of any limb does. */
+export function isPlain(word: number): boolean {
+  return (word & 255) === 255 && ((word >>> LINE) & 255) <= FAINT_LINE;
+}
+
+/** A layer's rings about a pivot, by whole px of distance up to `most`; each counts what a look-up beside it could blend in. */
+export function layerRings(layer: MovingLayer | null, pivot: { x: number; y: number }, most: number): Ring[] {
+  if (!layer) return Array.from({ length: most + 1 }, () => 'clear');
+  const { rect, words } = layer;
+  const plain = new Int32Array(most + 3);
+  const painted = new Int32Array(most + 3);
+  const seen = new Int32Array(most + 3);
+  const end = most + 2;
+  for (let y = 0; y < rect.height; y++) {
+    const dy = rect.y + y + 0.5 - pivot.y;
+    if (Math.abs(dy) > end) continue;
+    for (let x = 0; x < rect.width; x++) {
+      const dx = rect.x + x + 0.5 - pivot.x;
+      const ring = Math.round(Math.sqrt(dx * dx + dy * dy));
+      if (ring > end) continue;
+      const word = words[y * rect.width + x];
+      seen[ring]++;
+      if (word !== 0) painted[ring]++;
+      if (isPlain(word)) plain[ring]++;
+    }
+  }
+  const isWhole = (ring: number) => {
+    // A circle that reaches past the layer's rectangle has clear pixels there.
+    return (
+      rect.x + ring + 2 <= pivot.x &&
+      rect.y + ring + 2 <= pivot.y &&
+      rect.x + rect.width - ring - 2 >= pivot.x &&
+      rect.y + rect.height - ring - 2 >= pivot.y
+    );
+  };
+  return Array.from({ length: most + 1 }, (_, ring): Ring => {
+    const near = [Math.max(0, ring - 2), Math.max(0, ring - 1), ring, ring + 1, ring + 2];
+    if (near.every((r) => painted[r] === 0)) return 'clear';
+    return isWhole(ring) && near.every((r) => plain[r] === seen[r]) ? 'plain' : 'mixed';
+  });
 }
 
 /** The whole steps k, from and to (not included), for which 0 <= start + step * k < end. */
@@ -116,9 +174,9 @@ function stepsWithin(start: number, step: number, end: number): [number, number]
 /** Bilinear blend of the channels at bits 0 and 16 of four packed words, both in one go; u and v are 0 to 256. */
 function pair(tl: number, tr: number, bl: number, br: number, u: number, v: number): number {
   const m = 0x00ff00ff;
-  const top = (((tl & m) * (256 - u) + (tr & m) * u) / 256) & m;
-  const bottom = (((bl & m) * (256 - u) + (br & m) * u) / 256) & m;
-  return ((top * (256 - v) + bottom * v) / 256) & m;
+  const top = ((Math.imul(tl & m, 256 - u) + Math.imul(tr & m, u)) >>> 8) & m;
+  const bottom = ((Math.imul(bl & m, 256 - u) + Math.imul(br & m, u)) >>> 8) & m;
+  return ((Math.imul(top, 256 - v) + Math.imul(bottom, v)) >>> 8) & m;
 }
 
 /** Alpha, line, face alpha and face line of some pieces over `rect`, composited back to front and packed. */

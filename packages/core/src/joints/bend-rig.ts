@@ -1,17 +1,9 @@
 import { intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import { distanceField } from '../raster/distance-field.js';
 import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
-import {
-  FACE,
-  FACE_LINE,
-  LINE,
-  channelsOf,
-  movingLayer,
-  turnLayer,
-  type MovingLayer,
-  type SweepPiece,
-} from './bend-layers.js';
+import { FACE_LINE, channelsOf, movingLayer, turnLayer, type MovingLayer, type SweepPiece } from './bend-layers.js';
+import { lookAtPixels, type BendPixels } from './bend-pixels.js';
+import { openSpans, quietPixels, type BendSquare } from './bend-spans.js';
 import { sharpestCorner } from './corner.js';
 import { tornMeasure, type CutPoint } from './cut-border.js';
 import type { Disc } from './round-joint.js';
@@ -64,10 +56,6 @@ export interface BendRig {
   daylight(): PlacedMask;
 }
 
-/** Alpha and line of fill that covers fully and is free of line: most of any limb. */
-const ALPHA_AND_LINE = 0xffff;
-const PLAIN = 0x00ff;
-
 /** Half the side of the square that a bend is measured in, px; what turns into it comes from the circle about it. */
 export function bendHalf(radius: number, drawnOut: number): number {
   return Math.ceil(1.3 * radius + drawnOut) + 2;
@@ -112,12 +100,17 @@ export function prepareBend(assembly: Assembly): BendRig {
   const deep = disc.radius - 1.5 * disc.lineWidth;
   const nearDisc = 1.25 * disc.radius;
   const fromPivot = new Float32Array(size);
+  const inDisc = new Uint8Array(size);
   for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i++)
-      fromPivot[i] = Math.hypot(window.x + x + 0.5 - pivotX, window.y + y + 0.5 - pivotY);
+    const dy = window.y + y + 0.5 - pivotY;
+    for (let x = 0; x < width; x++, i++) {
+      const dx = window.x + x + 0.5 - pivotX;
+      const d = Math.sqrt(dx * dx + dy * dy);
+      fromPivot[i] = d;
+      if (d <= innerDisc) inDisc[i] = 1;
+    }
   }
-  const inDisc = Uint8Array.from(fromPivot, (d) => (d <= innerDisc ? 1 : 0));
-  /** 1 where the rest itself sticks out of the ideal: hidden paint of other joints. */
+  const square: BendSquare = { width, height, fromPivot };
   const outAtRest = new Uint8Array(size);
   const restLine = createMask(width, height);
   const behind = new Uint32Array(size);
@@ -128,10 +121,35 @@ export function prepareBend(assembly: Assembly): BendRig {
   const covered = cover.data;
   const lines = lineMask.data;
   const lineReach = spiral(Math.max(1.5, disc.lineWidth));
+  // Nothing is looked for in the square's corners, nor at its very border.
+  const farthest = half - 1;
 
   // Line of the design that the rest already shows, a pixel wider: it is not stray.
   for (let i = 0; i < size; i++) if (((parent[i] >>> FACE_LINE) & 255) > 90) restLine.data[i] = 255;
-  const nearRestLine = distanceField(restLine);
+  const nearRestLine = reachOf(restLine, 1.5);
+
+  const pixels: BendPixels = {
+    spans: openSpans(square, farthest),
+    width,
+    parent,
+    base,
+    behind,
+    ahead,
+    inDisc,
+    fromPivot,
+    outAtRest,
+    nearRestLine,
+    limbRadius,
+    deep,
+    lined,
+    ideal,
+    covered,
+    lines,
+    border: new Int32Array(size),
+    borderLength: 0,
+    noted: new Int32Array(size),
+    angles: 0,
+  };
 
   // Borders that have no line at rest, a line width wider: 255 in the frame of the parent, and turned back in the child's.
   let bare: Uint8Array | null = null;
@@ -139,73 +157,9 @@ export function prepareBend(assembly: Assembly): BendRig {
 
   function measure(angle: number): BendMeasure {
     turned = angle;
-    turnLayer(layers[0], angle, disc, window, behind);
-    turnLayer(layers[1], angle, disc, window, ahead);
-    let daylight = 0;
-    let sumX = 0;
-    let sumY = 0;
-    let outside = 0;
-    let strayLine = 0;
-    for (let i = 0; i < size; i++) {
-      const p = parent[i];
-      const b = behind[i];
-      const a = ahead[i];
-      const u = base[i];
-      const top = (a & 255) !== 0 ? a : (p & 255) !== 0 ? p : b;
-      // Plain fill on top, or nothing at all, is most of the square and needs no arithmetic.
-      if ((top & ALPHA_AND_LINE) === PLAIN) {
-        const wanted = inDisc[i] | (p >>> 23) | (b >>> 23) | (a >>> 23);
-        ideal[i] = wanted & 1;
-        covered[i] = 255;
-        lines[i] = 0;
-        if ((wanted & 1) === 0 && fromPivot[i] > limbRadius + 0.5 && !outAtRest[i]) outside++;
-        continue;
-      }
-      const bare = inDisc[i] === 1;
-      if ((p | b | a | u) === 0) {
-        ideal[i] = inDisc[i];
-        covered[i] = 0;
-        lines[i] = 0;
-        if (bare) {
-          daylight++;
-          sumX += i % width;
-          sumY += Math.floor(i / width);
-        }
-        continue;
-      }
-      const pAlpha = p & 255;
-      const bAlpha = b & 255;
-      const aAlpha = a & 255;
-      const uAlpha = u & 255;
-      const shown =
-        pAlpha === 255 || aAlpha === 255 || bAlpha === 255 || uAlpha === 255
-          ? 255
-          : 255 - ((255 - pAlpha) * (255 - bAlpha) * (255 - aAlpha) * (255 - uAlpha)) / 16581375;
-      const faces = Math.max((p >>> FACE) & 255, (b >>> FACE) & 255, (a >>> FACE) & 255);
-      const wanted = faces > 127 || bare;
-      ideal[i] = wanted ? 1 : 0;
-      covered[i] = shown;
-      if (wanted && shown < 127.5) {
-        daylight++;
-        sumX += i % width;
-        sumY += Math.floor(i / width);
-      } else if (!wanted && shown > 127.5 && fromPivot[i] > limbRadius + 0.5 && !outAtRest[i]) outside++;
-      if (!lined) continue;
-      const line =
-        ((a >>> LINE) & 255) +
-        ((255 - aAlpha) / 255) *
-          (((p >>> LINE) & 255) +
-            ((255 - pAlpha) / 255) * (((b >>> LINE) & 255) + ((255 - bAlpha) / 255) * ((u >>> LINE) & 255)));
-      lines[i] = line > 100 ? 255 : 0;
-      if (
-        line > 127 &&
-        fromPivot[i] < deep &&
-        nearRestLine[i] > 1.5 &&
-        ((a >>> FACE_LINE) & 255) < 60 &&
-        ((b >>> FACE_LINE) & 255) < 60
-      )
-        strayLine++;
-    }
+    turnLayer(layers[0], angle, disc, window, pixels.spans, behind);
+    turnLayer(layers[1], angle, disc, window, pixels.spans, ahead);
+    const { daylight, sumX, sumY, outside, strayLine } = lookAtPixels(pixels);
     return {
       angle,
       daylight,
@@ -218,44 +172,38 @@ export function prepareBend(assembly: Assembly): BendRig {
   }
 
   function brokenLine(): number {
-    let broken = 0;
-    for (let y = 1; y < height - 1; y++) {
-      // Only the stretch of the row that crosses the circle.
+    const { border, borderLength } = pixels;
+    const noLine = bare;
+    const rad = (turned * Math.PI) / 180;
+    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+    /** Was there no line at this place of the border at rest, seen with what turns? */
+    const isBareTurned = (x: number, y: number): boolean => {
+      if (!noLine) return false;
+      const dx = window.x + x + 0.5 - pivotX;
       const dy = window.y + y + 0.5 - pivotY;
-      const reach = Math.sqrt(Math.max(0, nearDisc * nearDisc - dy * dy));
-      const from = Math.max(1, Math.floor(pivotX - reach - window.x) - 1);
-      const to = Math.min(width - 1, Math.ceil(pivotX + reach - window.x) + 1);
-      for (let x = from; x < to; x++) {
-        const i = y * width + x;
-        if (ideal[i] === 0 || (ideal[i - 1] & ideal[i + 1] & ideal[i - width] & ideal[i + width]) === 1) continue;
-        if (fromPivot[i] > nearDisc) continue;
-        if (!lineNear(x, y) && !bareAtRest(x, y)) broken++;
-      }
+      const bx = Math.floor(pivotX + cos * dx + sin * dy - window.x);
+      const by = Math.floor(pivotY - sin * dx + cos * dy - window.y);
+      return bx >= 0 && by >= 0 && bx < width && by < height && noLine[by * width + bx] > 0;
+    };
+    let broken = 0;
+    for (let k = 0; k < borderLength; k++) {
+      const i = border[k];
+      // A border that was drawn without a line, seen with the parent or with what turns, is not broken by turning.
+      if (fromPivot[i] > nearDisc || noLine?.[i]) continue;
+      const x = i % width;
+      const y = (i - x) / width;
+      if (!isBareTurned(x, y) && !lineNear(x, y)) broken++;
     }
     return broken;
-  }
-
-  /** Was there no line at this place of the border at rest, seen with the parent or with what turns? */
-  function bareAtRest(x: number, y: number): boolean {
-    if (!bare) return false;
-    if (bare[y * width + x]) return true;
-    const rad = (turned * Math.PI) / 180;
-    const dx = window.x + x + 0.5 - pivotX;
-    const dy = window.y + y + 0.5 - pivotY;
-    const bx = Math.floor(pivotX + Math.cos(rad) * dx + Math.sin(rad) * dy - window.x);
-    const by = Math.floor(pivotY - Math.sin(rad) * dx + Math.cos(rad) * dy - window.y);
-    return bx >= 0 && by >= 0 && bx < width && by < height && bare[by * width + bx] > 0;
   }
 
   function bareBorder(): Uint8Array {
     measure(0);
     const found = createMask(width, height);
-    for (let y = 1; y < height - 1; y++)
-      for (let x = 1; x < width - 1; x++) {
-        const i = y * width + x;
-        if (ideal[i] === 0 || (ideal[i - 1] && ideal[i + 1] && ideal[i - width] && ideal[i + width])) continue;
-        if (!lineNear(x, y)) found.data[i] = 255;
-      }
+    for (let k = 0; k < pixels.borderLength; k++) {
+      const i = pixels.border[k];
+      if (!lineNear(i % width, Math.floor(i / width))) found.data[i] = 255;
+    }
     return reachOf(found, disc.lineWidth);
   }
 
@@ -283,6 +231,14 @@ export function prepareBend(assembly: Assembly): BendRig {
     if (covered[i] > 127 && fromPivot[i] <= limbRadius - 1) inDisc[i] = 1;
   }
   if (lined) bare = bareBorder();
+  const quiet = quietPixels(square, disc, inDisc, { parent, base, behind: layers[0], ahead: layers[1] });
+  for (let i = 0; i < size; i++) {
+    if (!quiet[i]) continue;
+    ideal[i] = 1;
+    covered[i] = 255;
+    lines[i] = 0;
+  }
+  pixels.spans = openSpans(square, farthest, quiet);
   const corner = () => sharpestCorner(cover, { x: pivotX - window.x, y: pivotY - window.y }, disc.radius);
   return { measure, corner, daylight };
 }

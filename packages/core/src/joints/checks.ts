@@ -8,7 +8,7 @@ import { viewById } from '../document/view-edits.js';
 import type { Difference } from '../raster/compare.js';
 import { faultOf } from './bend-words.js';
 import { cleanLimits } from './sweep-joint.js';
-import { proveJoint, proofKey, type BendProof } from './prove-joint.js';
+import { piecesOfProof, proveJoint, proofKey, type BendProof } from './prove-joint.js';
 
 /** What is drawn of a view at rest, as keys. */
 function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): unknown {
@@ -127,6 +127,7 @@ const jointsClean: ViewCheck<BendProof | null> = {
     turningJoints(doc, viewId).map((joint) => ({
       key: proofKey(doc, joint, sheets),
       what: `Sweep of ${jointLabel(doc, joint)}`,
+      pieces: piecesOfProof(doc, joint),
       measure: (art) => proveJoint(doc, joint, art),
     })),
   report(doc, viewId, proofs) {

@@ -3,7 +3,7 @@ import { cutPieces } from '../cut/cut-edits.js';
 import type { DerivedSheets } from '../document/compose-piece.js';
 import { compareAtRest } from '../cut/rest-match.js';
 import { applyDiff } from '../document/diff.js';
-import { drawOrder } from '../document/family.js';
+import { drawOrder, isOnLineUnder } from '../document/family.js';
 import { copyRows, docOf, rowsOf } from '../document/tables.js';
 import type { CharacterDoc, CharacterRow, RowOf, ListTable } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -12,7 +12,8 @@ import { moveInOrder } from '../stack/stack-edits.js';
 import { changePiece } from '../cut/cut-edits.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
-import { derivedSheets, isOnLineUnder, roughKey, roughSheets, sheetsKey } from './derive-sheets.js';
+import { derivedSheets, sheetsKey } from './derive-sheets.js';
+import { roughKey, roughSheets, type Memo } from './rough-sheets.js';
 import { changeJoint, placeJoint } from './joint-edits.js';
 import { proofKey, proveJoint } from './prove-joint.js';
 import { roughChange } from './settle-rest.js';
@@ -102,6 +103,26 @@ test('settled anew only where a neighbour has changed, a piece comes to what it 
   );
 });
 
+test('ends and borders remembered from other steps change nothing, and are found again', () => {
+  let asked = 0;
+  const counting: Memo = (key, make, bytes) => {
+    asked++;
+    return memo(key, make, bytes);
+  };
+  fc.assert(
+    fc.property(steps, (edits) => {
+      const doc = after(limb.doc, edits);
+      const ids = new Set(drawOrder(doc, 'v').map(({ id }) => id));
+      const fresh = roughSheets(doc, 'v', limb.art, ids);
+      const remembered = roughSheets(doc, 'v', limb.art, ids, counting);
+      for (const id of ids)
+        expect(bytes(remembered.get(id) as DerivedSheets)).toBe(bytes(fresh.get(id) as DerivedSheets));
+    }),
+    { numRuns: 25 },
+  );
+  expect(remembered.size).toBeLessThan(asked / 2);
+});
+
 test('settled anew only where rough sheets have changed, every piece comes to what it comes to from scratch', () => {
   let gone = 0;
   fc.assert(
@@ -112,7 +133,7 @@ test('settled anew only where rough sheets have changed, every piece comes to wh
       const depths = (d: CharacterDoc) => d.pieces.map((piece) => piece.depth).join();
       fc.pre(depths(before) === depths(doc));
       fc.pre(!ids.some((id) => isOnLineUnder(before, id) || isOnLineUnder(doc, id)));
-      const rough = (d: CharacterDoc) => roughSheets(d, 'v', limb.art, new Set(ids));
+      const rough = (d: CharacterDoc) => roughSheets(d, 'v', limb.art, new Set(ids), memo);
       const [was, now] = [rough(before), rough(doc)];
       const rects = ids.flatMap((id) => {
         const face = limb.art.pieces.get(id)?.face as PlacedBitmap;
@@ -129,6 +150,13 @@ test('settled anew only where rough sheets have changed, every piece comes to wh
   );
   expect(gone).toBeGreaterThan(3);
 });
+
+const remembered = new Map<string, object>();
+const memo: Memo = <T extends object>(key: string, make: () => T): T => {
+  const made = (remembered.get(key) as T | undefined) ?? make();
+  remembered.set(key, made);
+  return made;
+};
 
 const keyOf = (key: typeof roughKey, doc: CharacterDoc, id: string) =>
   key(doc, doc.pieces.find((p) => p.id === id) as CharacterDoc['pieces'][number]);

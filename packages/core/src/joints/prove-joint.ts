@@ -1,7 +1,7 @@
 import { deriveKey, drawnAs } from '../document/keys.js';
-import { drawSteps, hangingFrom, inFrontOf } from '../document/family.js';
+import { drawSteps, hangingFrom, inFrontOf, type DrawStep } from '../document/family.js';
 import { pieceById } from '../document/find.js';
-import type { CharacterDoc, JointRow, SheetsOf } from '../document/rows.js';
+import type { CharacterDoc, JointRow, PieceId, SheetsOf } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { assembleJoint, movesNear } from './assemble-joint.js';
 import { prepareBend, type BendMeasure } from './bend-rig.js';
@@ -30,17 +30,25 @@ export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Be
   return { cleanRange, worst: worstBend(bends) };
 }
 
+/** The drawing steps that a joint's proof looks at, and what each is to the joint. */
+function seenBy(doc: CharacterDoc, joint: JointRow): (DrawStep & { role: 'parent' | 'moves' })[] {
+  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
+  return drawSteps(doc, joint.viewId)
+    .filter(({ piece }) => piece.id === joint.parentId || (moving.has(piece.id) && movesNear(doc, joint, piece)))
+    .map((step) => ({ ...step, role: step.piece.id === joint.parentId ? 'parent' : 'moves' }));
+}
+
+/** The pieces that a joint's proof looks at. */
+export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
+  return [...new Set(seenBy(doc, joint).map(({ piece }) => piece.id))];
+}
+
 /** The key of a joint's proof: its disc and range, and whatever is drawn near enough to be seen. */
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
-  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
-  const drawn = drawSteps(doc, joint.viewId).flatMap(({ piece, sheet }) => {
-    const role = piece.id === joint.parentId ? 'parent' : moving.has(piece.id) ? 'moves' : null;
-    return role && (role === 'parent' || movesNear(doc, joint, piece)) ? [[role, sheet, drawnAs(piece, sheets)]] : [];
-  });
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach } = joint;
-  return deriveKey('proof 3', [
+  return deriveKey('proof 4', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach],
     [joint.rangeLow, joint.rangeHigh, joint.discOn, joint.rounded, inFrontOf(doc, joint)],
-    drawn,
+    seenBy(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),
   ]);
 }

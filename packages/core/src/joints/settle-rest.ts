@@ -1,5 +1,5 @@
 import { mapOwners } from '../cut/owners.js';
-import { composePiece, type DerivedSheets } from '../document/compose-piece.js';
+import { mergeSheets, type DerivedSheets } from '../document/compose-piece.js';
 import {
   createPlaced,
   cropPlaced,
@@ -32,17 +32,19 @@ export function settleRest(
   wanted: readonly PieceRow[],
   since?: Since,
 ): Map<PieceId, DerivedSheets> {
-  const stack = stackOf(doc, viewId, art, rough);
   const touched = new Map<PieceId, DerivedSheets>();
   const steady = wanted.filter((piece) => since?.settled.has(piece.id));
   const anew = wanted.filter((piece) => !since?.settled.has(piece.id));
-  const settle = (rect: Rect, pieces: readonly PieceRow[]) =>
+  const settle = (rect: Rect, stack: Stack, pieces: readonly PieceRow[]) =>
     settleArea(rect, stack, art, rough, new Set(pieces.map((piece) => piece.id)), touched);
-  for (const rect of areasOf(anew, stack, art.design)) settle(rect, anew);
+  if (anew.length > 0) {
+    const stack = stackOf(doc, viewId, art, rough, art.design);
+    for (const rect of areasOf(anew, stack, art.design)) settle(rect, stack, anew);
+  }
   if (since && steady.length > 0) {
     const rect = growRect(since.changed, 0, art.design);
     for (const { id } of steady) touched.set(id, roughWithin(rough.get(id) ?? NOTHING, since, id, rect, art));
-    if (rect.width > 0) settle(rect, steady);
+    if (rect.width > 0) settle(rect, stackOf(doc, viewId, art, rough, rect), steady);
   }
   return new Map(
     wanted.map((piece) => {
@@ -143,13 +145,26 @@ interface Stack {
   lines: ReadonlyMap<PieceId, PlacedBitmap>;
 }
 
-function stackOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, rough: ReadonlyMap<PieceId, DerivedSheets>): Stack {
+/** @param within all that is looked at: no more of a piece is put together */
+function stackOf(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  rough: ReadonlyMap<PieceId, DerivedSheets>,
+  within: Rect,
+): Stack {
   const images = new Map<PieceId, PlacedBitmap>();
   const lines = new Map<PieceId, PlacedBitmap>();
-  for (const [id, sheets] of rough) {
-    const image = composePiece({ ...sheets, face: art.pieces.get(id)?.face ?? null });
+  const cut = (sheet: PlacedBitmap | null): PlacedBitmap | null => {
+    const common = sheet && intersectRects(sheet, within);
+    if (!common || common.width === 0) return null;
+    return common.width === sheet.width && common.height === sheet.height ? sheet : cropPlaced(sheet, common);
+  };
+  for (const [id, { under, overlap, clean, line }] of rough) {
+    const image = mergeSheets([under, overlap, clean ?? art.pieces.get(id)?.face ?? null].map(cut));
     if (image) images.set(id, image);
-    if (sheets.line) lines.set(id, sheets.line);
+    const lineWithin = cut(line);
+    if (lineWithin) lines.set(id, lineWithin);
   }
   return { order: drawOrder(doc, viewId), steps: drawSteps(doc, viewId), images, lines };
 }

@@ -1,0 +1,50 @@
+import fc from 'fast-check';
+import { pieceImages } from '../document/view-art.js';
+import { createPlaced, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { compareBitmaps } from '../raster/compare.js';
+import { composite } from '../raster/composite.js';
+import { cutPart, rawCharacter } from '../testing/jointed.js';
+import { compareAtRest, uncutOf } from './rest-match.js';
+
+const SIDE = 12;
+const canvas = { x: 0, y: 0, width: SIDE, height: SIDE };
+const PIXELS = SIDE * SIDE;
+
+function painted(words: readonly number[]): PlacedBitmap {
+  const bitmap = createPlaced(canvas);
+  wordsOf(bitmap).set(words);
+  return bitmap;
+}
+
+/** A word that is opaque, half clear, or nothing. */
+const paint = fc.tuple(fc.nat(0xffffff), fc.constantFrom(0, 96, 255)).map(([rgb, a]) => (rgb | (a << 24)) >>> 0);
+const picture = fc.array(paint, { minLength: PIXELS, maxLength: PIXELS });
+/** 0 for what is uncut, else the piece that has the pixel. */
+const owners = fc.array(fc.nat(2), { minLength: PIXELS, maxLength: PIXELS });
+
+test('what is drawn at rest is compared with the design as if it lay on what is uncut', () => {
+  fc.assert(
+    fc.property(picture, owners, picture, fc.boolean(), (words, owner, hidden, strays) => {
+      fc.pre([1, 2].every((piece) => words.some((word, i) => word !== 0 && owner[i] === piece)));
+      const design = painted(words);
+      const cut = [1, 2].reduce((state, piece) => {
+        const data = Uint8Array.from(owner, (of) => (of === piece ? 255 : 0));
+        return cutPart(state, `n${piece}`, { ...canvas, data });
+      }, rawCharacter(design));
+      const art = { ...cut.art, pieces: new Map(cut.art.pieces) };
+      // Hidden paint that may reach past what its piece hides.
+      const last = art.pieces.get('n2');
+      if (strays && last) art.pieces.set('n2', { ...last, under: painted(hidden) });
+      const uncut = uncutOf(art);
+      const drawn = pieceImages(cut.doc, 'v', art).map(({ image }) => image);
+      const plain = compareBitmaps(composite(SIDE, SIDE, uncut ? [uncut, ...drawn] : drawn), design);
+      const { differing, largest, bounds } = compareAtRest(cut.doc, 'v', art);
+      expect({ differing, largest, bounds }).toEqual({
+        differing: plain.differing,
+        largest: plain.largest,
+        bounds: plain.bounds,
+      });
+    }),
+    { numRuns: 150 },
+  );
+});
