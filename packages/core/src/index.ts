@@ -263,7 +263,6 @@ export {
   mostRadius,
   otherSide,
   placeJoint,
-  putDrawnEndInFront,
   setInFront,
   unlinkJoint,
 } from './joints/joint-edits.js';

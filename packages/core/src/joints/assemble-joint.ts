@@ -7,6 +7,7 @@ import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import type { SweepPiece } from './bend-layers.js';
 import { bendHalf, type Assembly } from './bend-rig.js';
 import { cutBorder, limbHalf } from './cut-border.js';
+import { straightEnd } from './limb-axis.js';
 import { reachOf } from './piece-reach.js';
 import type { Disc } from './round-joint.js';
 
@@ -61,6 +62,10 @@ export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt):
     movingBehind: side(false),
     movingInFront: side(true),
     disc: reachingDisc(joint, front.face ?? front.image),
+    ...(limb &&
+      joint.rounded && {
+        straight: { child: straightEnd(limb[0], limb[1], joint), parent: straightEnd(limb[1], limb[0], joint) },
+      }),
     ...(limb && {
       limbHalf: limbHalf(limb, joint, 3 * joint.radius),
       border: cutBorder(limb[0], limb[1], art.design),

@@ -1,6 +1,7 @@
 import { createPlaced, cropPlaced, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { labDistance, toLab, type Rgb } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
+import { offSegment, type Vector } from './limb-axis.js';
 
 /** Channels of a layer, one byte each in a word: alpha, line, face alpha, face line. */
 const ALPHA = 0;
@@ -33,12 +34,38 @@ export interface LineColours {
   fillColour: Rgb;
 }
 
+/** A place about a joint where a piece counts as seen at rest though something hides it: its limb goes on there. */
+export interface GoesOn {
+  pivot: Vector;
+  /** From the pivot along the limb, px; nowhere for none. */
+  straight: Vector;
+  /** px; half the width of what goes on. */
+  radius: number;
+}
+
 /** The words of some pieces over `rect`, ready to turn. */
-export function movingLayer(pieces: readonly SweepPiece[], rect: Rect, colours: LineColours): MovingLayer {
+export function movingLayer(
+  pieces: readonly SweepPiece[],
+  rect: Rect,
+  colours: LineColours,
+  goesOn: GoesOn,
+): MovingLayer {
   // A clear pixel all round, so that a look-up next to the border needs no test.
   const roomy = { x: rect.x - 1, y: rect.y - 1, width: rect.width + 2, height: rect.height + 2 };
   const words = channelsOf(pieces, roomy, colours);
+  showMutable(words, roomy, goesOn);
   return { rect: roomy, words, even: evenCells(words, roomy.width) };
+}
+
+/** Marks the paint of a limb that goes on beneath as if it showed at rest. */
+export function showMutable(words: Uint32Array, rect: Rect, { pivot, straight, radius }: GoesOn): void {
+  if (straight.x === 0 && straight.y === 0) return;
+  for (let y = 0, i = 0; y < rect.height; y++)
+    for (let x = 0; x < rect.width; x++, i++) {
+      if ((words[i] & 255) < 128) continue;
+      const [dx, dy] = offSegment(rect.x + x + 0.5 - pivot.x, rect.y + y + 0.5 - pivot.y, straight);
+      if (dx * dx + dy * dy <= radius * radius) words[i] = (words[i] | (255 << FACE)) >>> 0;
+    }
 }
 
 function evenCells(words: Uint32Array, width: number): Uint8Array {

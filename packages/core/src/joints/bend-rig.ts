@@ -1,11 +1,20 @@
 import { intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
-import { FACE_LINE, channelsOf, movingLayer, turnLayer, type MovingLayer, type SweepPiece } from './bend-layers.js';
+import {
+  FACE_LINE,
+  channelsOf,
+  movingLayer,
+  showMutable,
+  turnLayer,
+  type MovingLayer,
+  type SweepPiece,
+} from './bend-layers.js';
 import { lookAtPixels, type BendPixels } from './bend-pixels.js';
 import { openSpans, quietPixels, type BendSquare } from './bend-spans.js';
 import { sharpestCorner } from './corner.js';
 import { tornMeasure, type CutPoint } from './cut-border.js';
+import { NOWHERE, type Vector } from './limb-axis.js';
 import type { Disc } from './round-joint.js';
 import { loosenessReach } from './round-joint.js';
 
@@ -21,6 +30,8 @@ export interface Assembly {
   disc: Disc & { fillColour: readonly [number, number, number] };
   /** Half the limb's width at the disc, px, where one limb was cut through there; less or nothing counts as the disc's. */
   limbHalf?: number;
+  /** How far each half of a limb that is drawn bent goes straight on to its disc, px from the pivot. */
+  straight?: { child: Vector; parent: Vector };
   /** The border along which the two are cut from one limb. */
   border?: readonly CutPoint[];
 }
@@ -77,7 +88,9 @@ export function prepareBend(assembly: Assembly): BendRig {
   };
   const { width, height } = window;
   const size = width * height;
+  const goesOn = (straight: Vector = NOWHERE) => ({ pivot: disc, straight, radius: disc.radius - 1 });
   const parent = channelsOf([assembly.parent], window, disc);
+  showMutable(parent, window, goesOn(assembly.straight?.parent));
   const base = channelsOf(assembly.parentLine ? [{ face: null, image: assembly.parentLine }] : [], window, disc);
   const layers = [assembly.movingBehind, assembly.movingInFront].map((pieces): MovingLayer | null => {
     if (pieces.length === 0) return null;
@@ -87,7 +100,7 @@ export function prepareBend(assembly: Assembly): BendRig {
     const bounds = pieces.map((piece) => uniteRects(piece.image, piece.face ?? piece.image)).reduce(uniteRects);
     const rect = intersectRects(around, bounds);
     if (rect.width <= 0 || rect.height <= 0) return null;
-    return movingLayer(pieces, rect, disc);
+    return movingLayer(pieces, rect, disc, goesOn(assembly.straight?.child));
   });
   const tornAt = tornMeasure(assembly.border ?? [], disc, {
     still: [assembly.parent.image],

@@ -51,9 +51,12 @@ function isOnePaint({ width, height, data }: PlacedBitmap, ax: number, ay: numbe
 
 /** Directions in which a limb's width is looked for. */
 const DIRECTIONS = 36;
+/** Share of a disc that a limb must cover to be as wide as it all round: its contour's pixels are half covered. */
+const COVERED = 0.97;
 
 /**
- * Half a limb's width at a joint, px: half the shortest way from contour to contour through the disc's centre.
+ * Half a limb's width at a joint, px: half the shortest way from contour to contour through the disc's centre. 0 where the
+ * two pieces do not cover a disc of that size: a neck is no wider for the shoulders below it.
  * @param faces the joint's two pieces
  * @param most px; a limb is not looked at farther out than this
  */
@@ -68,7 +71,20 @@ export function limbHalf(faces: readonly PlacedBitmap[], { x, y }: { x: number; 
     const [dx, dy] = [Math.cos((k / DIRECTIONS) * Math.PI), Math.sin((k / DIRECTIONS) * Math.PI)];
     least = Math.min(least, (reach(dx, dy) + reach(-dx, -dy)) / 2);
   }
-  return least;
+  return coveredShare(faces, { x, y }, least - 1) < COVERED ? 0 : least;
+}
+
+/** The share of a disc where one of the pieces has paint, 0 to 1; 1 for a disc without a pixel. */
+function coveredShare(faces: readonly PlacedBitmap[], { x, y }: { x: number; y: number }, radius: number): number {
+  let [covered, all] = [0, 0];
+  const reach = Math.ceil(radius);
+  for (let py = Math.floor(y) - reach; py <= y + reach; py++)
+    for (let px = Math.floor(x) - reach; px <= x + reach; px++) {
+      if (Math.hypot(px + 0.5 - x, py + 0.5 - y) > radius) continue;
+      all++;
+      if (anyPaint(faces, px + 0.5, py + 0.5)) covered++;
+    }
+  return all === 0 ? 1 : covered / all;
 }
 
 /** px beside a border at which is looked for paint. */

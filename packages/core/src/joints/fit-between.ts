@@ -86,11 +86,13 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const planned = plannedPart(doc, part)?.joint;
   const order = drawOrder(doc, pieceById(doc, childId).viewId).map((piece) => piece.id);
   const childInFront = order.indexOf(childId) > order.indexOf(parentId);
-  // A leg under a coat: the coat in front keeps its end, or a copy of the leg would stay behind as it swings. What is
+  // Of a root, the limb alone carries the disc: on the trunk it would stay behind as a lobe when the limb swings. What is
   // worn over something is drawn whole, and needs nothing of what lies beneath it.
-  const sideEnd = (): DiscOn => {
-    if (!childInFront) return 'child';
-    return knownPart(part)?.worn ? 'parent' : 'both';
+  const sideEnd = (): DiscOn => (childInFront && knownPart(part)?.worn ? 'parent' : 'child');
+  /** An end that is kept as drawn, such as a cuff, has to lie in front of the one that turns under it. */
+  const hingeEnd = (fit: JointFit): DiscOn => {
+    const kept = drawnEnd(child, parent, border, fit);
+    return kept === (childInFront ? 'child' : 'parent') ? 'both' : kept;
   };
   const laterThan = (id: PieceId) =>
     order.slice(order.indexOf(id) + 1).flatMap((other): PlacedBitmap[] => [art.pieces.get(other)?.face ?? []].flat());
@@ -157,7 +159,7 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
       return !anyPaint(later, x + ((x - fit.x) / far) * BEYOND, y + ((y - fit.y) / far) * BEYOND);
     });
     const kind = planned === 'swivel' || planned === 'one-sided' ? planned : 'hinge';
-    const discOn = kind === 'one-sided' ? sideEnd() : drawnEnd(child, parent, border, fit);
+    const discOn = kind === 'one-sided' ? sideEnd() : hingeEnd(fit);
     const fillColour = kind === 'one-sided' ? fillOf(child, fit) : fit.fillColour;
     const made: PairFit = { ...fit, fillColour, kind, discOn, confidence: Math.min(SUREST, fit.confidence) };
     if (!bent && isPushed(made))
@@ -171,7 +173,7 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     if (radius < NARROW * onLine.radius)
       return refuse('no-disc', 'No disc as wide as the limb lies inside it here.', middle);
     const whole = withLine({ ...onLine, radius }, silhouette, art.design);
-    return { ...whole, kind: 'hinge', discOn: drawnEnd(child, parent, border, whole) };
+    return { ...whole, kind: 'hinge', discOn: hingeEnd(whole) };
   };
   /** A disc that something in front has pushed along the limb, away from where the middle line crosses the border. */
   const isPushed = (fit: PairFit) => {

@@ -226,13 +226,6 @@ export function deleteJoint(doc: CharacterDoc, jointId: JointId): Diff {
   return diff.build();
 }
 
-/** An end that is kept as drawn, such as a cuff, lies in front of the one that turns under it. */
-export function putDrawnEndInFront(doc: CharacterDoc, jointId: JointId): Diff {
-  const { discOn } = jointById(doc, jointId);
-  if (discOn === 'both') return new DiffBuilder().build();
-  return setInFront(doc, jointId, discOn === 'child' ? 'parent' : 'child');
-}
-
 /**
  * Puts the joint's child (with what hangs from it) directly in front of the parent, or directly behind; an order that is
  * so already stays as it is.

@@ -12,6 +12,7 @@ import { overWord } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask, unionCoverage } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
+import { NOWHERE, offSegment, type Vector } from './limb-axis.js';
 import { alikeWords, colourOf, opaqueWord, withAlpha } from '../raster/words.js';
 
 /** A piece whose outline is drawn beneath all fills of its limb. */
@@ -29,8 +30,8 @@ export interface LineUnderInput {
   face: PlacedBitmap;
   /** The faces of all pieces of the limb: the outline runs round them together. */
   limb: readonly PlacedBitmap[];
-  /** The piece's joints whose line lies under all, px. */
-  discs: readonly { x: number; y: number; radius: number }[];
+  /** The piece's joints whose line lies under all, px, and how far from each its limb goes straight on. */
+  discs: readonly { x: number; y: number; radius: number; straight?: Vector }[];
   /** px; above 0. */
   lineWidth: number;
   lineColour: Rgb;
@@ -49,13 +50,15 @@ const LINE_LIKE = 9;
 export function lineUnder({ design, face, limb, discs, lineWidth, lineColour }: LineUnderInput): LineUnder {
   const margin = Math.ceil(lineWidth) + 4;
   let rect: Rect = grown(face, margin);
-  for (const { x, y, radius } of discs)
+  for (const { x, y, radius, straight = NOWHERE } of discs) {
+    const reach = radius + Math.hypot(straight.x, straight.y);
     rect = uniteRects(rect, {
-      x: Math.floor(x - radius) - 2,
-      y: Math.floor(y - radius) - 2,
-      width: Math.ceil(2 * radius) + 4,
-      height: Math.ceil(2 * radius) + 4,
+      x: Math.floor(x - reach) - 2,
+      y: Math.floor(y - reach) - 2,
+      width: Math.ceil(2 * reach) + 4,
+      height: Math.ceil(2 * reach) + 4,
     });
+  }
   const outside = createMask(rect.width, rect.height);
   const covered = unionCoverage(limb, rect);
   for (let i = 0; i < outside.data.length; i++) outside.data[i] = covered.data[i] < 128 ? 255 : 0;
@@ -87,10 +90,12 @@ export function lineUnder({ design, face, limb, discs, lineWidth, lineColour }: 
   }
   const beneath = reachOf(ring, BENEATH);
   for (let i = 0; i < lines.length; i++) if (lines[i] === 0 && beneath[i] && fills[i] >>> 24 === 255) lines[i] = solid;
-  for (const { x, y, radius } of discs) {
+  for (const { x, y, radius, straight = NOWHERE } of discs) {
     for (let i = 0; i < lines.length; i++) {
       if (lines[i] >>> 24 === 255 || art[i] >>> 24 !== 255) continue;
-      const far = Math.hypot(rect.x + (i % rect.width) + 0.5 - x, rect.y + Math.floor(i / rect.width) + 0.5 - y);
+      const px = rect.x + (i % rect.width) + 0.5 - x;
+      const py = rect.y + Math.floor(i / rect.width) + 0.5 - y;
+      const far = Math.hypot(...offSegment(px, py, straight));
       const alpha = Math.round(255 * Math.max(0, Math.min(1, radius - far + 0.5)));
       if (alpha > lines[i] >>> 24) lines[i] = withAlpha(solid, alpha);
     }

@@ -71,8 +71,8 @@ export function mendsFor(
 const TRIED = 10;
 
 /**
- * How a joint is best drawn: which piece carries the outline and the disc, with or without folds, its line under all. What
- * is tried is what `mendsFor` tries, less what would move the joint or the draw order.
+ * How a joint is best drawn: which piece carries the outline and the disc, with or without folds, or its line under all.
+ * Neither the joint nor the draw order is moved.
  * @param rounded the view's pictures with all its joints rounded
  * @returns what to change of a joint that falls short of its range; null where nothing is wanted or would help
  */
@@ -87,17 +87,38 @@ export function bestArrangement(
   const now = assembly && sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step: TRIED });
   if (!now || covers(now.cleanRange, joint)) return null;
   let best: { change: JointChange; range: [number, number] | null } | null = null;
-  for (const { change, diff } of candidates(doc, joint)) {
-    if (!change || !Object.keys(change).every((field) => ARRANGES.has(field))) continue;
-    const changed = applyDiff(doc, diff);
+  for (const change of arrangements(joint)) {
+    const changed = applyDiff(doc, changeJoint(doc, joint.id, change));
     const range = sweepWith(changed, jointById(changed, jointId), art, TRIED)?.cleanRange ?? null;
     if (width(range) > width(best ? best.range : now.cleanRange)) best = { change, range };
+    if (covers(range, joint)) break;
   }
   return best?.change ?? null;
 }
 
-/** What of a joint is its arrangement, and not its place or its size. */
-const ARRANGES = new Set(['rounded', 'outlineOn', 'discOn', 'foldsOut']);
+/**
+ * Every other way of drawing a joint, the plainest first: who carries the outline, or all of it beneath, and the disc, which
+ * a root never leaves on the trunk.
+ */
+function arrangements(joint: JointRow): JointChange[] {
+  const outlines = ['back', 'under', 'both', 'front'] as const;
+  const folds = joint.lineWidth > 0 ? [false, true] : [false];
+  const discs = joint.kind === 'one-sided' ? (['child'] as const) : (['both', 'child'] as const);
+  const ways = folds.flatMap((foldsOut) =>
+    discs.flatMap((discOn) =>
+      (joint.lineWidth > 0 ? outlines : [joint.outlineOn]).map((outlineOn) => ({
+        rounded: true,
+        outlineOn,
+        discOn,
+        foldsOut,
+      })),
+    ),
+  );
+  return ways.filter(
+    ({ outlineOn, discOn, foldsOut }) =>
+      outlineOn !== joint.outlineOn || discOn !== joint.discOn || foldsOut !== (joint.foldsOut ?? false),
+  );
+}
 
 interface Candidate {
   word: string;

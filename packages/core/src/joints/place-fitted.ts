@@ -11,10 +11,10 @@ import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import { withDerived } from './derive-sheets.js';
 import { bestArrangement } from './mend-joint.js';
-import { changeJoint, jointById, placeJoint, putDrawnEndInFront } from './joint-edits.js';
+import { changeJoint, deleteJoint, jointById, placeJoint } from './joint-edits.js';
 import { withUsualLine } from './usual-line.js';
 
-/** The edit that puts a fitted joint in its place: with a drawn end in front, and rounded if asked for. */
+/** The edit that puts a fitted joint in its place, rounded if asked for. */
 export function placeFitted(
   doc: CharacterDoc,
   id: JointId,
@@ -24,8 +24,7 @@ export function placeFitted(
   round: boolean,
 ): Diff {
   const placed = placeJoint(doc, id, childId, parentId, fit);
-  const ordered = joinDiffs(placed, putDrawnEndInFront(applyDiff(doc, placed), id));
-  return round ? joinDiffs(ordered, changeJoint(applyDiff(doc, ordered), id, { rounded: true })) : ordered;
+  return round ? joinDiffs(placed, changeJoint(applyDiff(doc, placed), id, { rounded: true })) : placed;
 }
 
 /** The disc that was placed by hand, with the line measured there. */
@@ -124,9 +123,20 @@ export function fitAllJoints(
     const twin = twinJoint(doc, child);
     if (!twin || fitOne(child, twin.radius) !== null) notes.push(`${pieceName(doc, child)} is left: ${why}`);
   }
-  for (const id of placed) {
+  for (const id of [...placed]) {
     const change = rootLikeTwin(doc, id, art);
     if (change) take(changeJoint(doc, id, change));
+    const why = narrowerThanTwin(doc, id);
+    if (!why) continue;
+    const { childId, parentId } = jointById(doc, id);
+    const wider = fitBetween(doc, childId, parentId, art, { half: why.half });
+    if (wider.ok && wider.confidence >= SURE_ENOUGH && wider.radius >= AS_WIDE * why.half)
+      take(changeJoint(doc, id, { x: wider.x, y: wider.y, radius: wider.radius }));
+    else {
+      take(deleteJoint(doc, id));
+      placed.splice(placed.indexOf(id), 1);
+      notes.push(`${pieceName(doc, pieceById(doc, childId))} is left: ${why.sentence}`);
+    }
   }
   const rounded = withDerived(doc, viewId, art);
   for (const [at, id] of placed.entries()) {
@@ -138,6 +148,22 @@ export function fitAllJoints(
   if (placed.length === 0)
     throw new LimberError('nothing-to-fit', notes[0] ?? 'Every part that moves with another has its joint already.');
   return { diff, made: placed.length, notes };
+}
+
+/** A disc is as wide as its limb from this share of it on. */
+const AS_WIDE = 0.8;
+
+/** Why a joint's disc cannot be as wide as its limb: the same joint on the other side has one that is much wider. */
+function narrowerThanTwin(doc: CharacterDoc, id: JointId): { half: number; sentence: string } | null {
+  const joint = jointById(doc, id);
+  const twin = twinJoint(doc, pieceById(doc, joint.childId));
+  if (!twin || joint.radius >= AS_WIDE * twin.radius) return null;
+  const [own, theirs] = [joint, twin].map(({ radius }) => Math.round(2 * radius));
+  const name = pieceName(doc, pieceById(doc, twin.childId));
+  return {
+    half: twin.radius,
+    sentence: `what shows of it is ${own} px wide, and ${name} is ${theirs}. Place it by hand beneath what hides it.`,
+  };
 }
 
 /**

@@ -46,7 +46,7 @@ export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
 /** The key of a joint's proof: its disc and range, and whatever is drawn near enough to be seen. */
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach } = joint;
-  return deriveKey('proof 4', [
+  return deriveKey('proof 5', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach],
     [joint.rangeLow, joint.rangeHigh, joint.discOn, joint.rounded, inFrontOf(doc, joint)],
     seenBy(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),

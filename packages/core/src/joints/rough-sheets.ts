@@ -2,6 +2,7 @@ import { mapOwners, type OwnerMap } from '../cut/owners.js';
 import { unmixEdges, type Unmixed } from '../cut/unmix-edge.js';
 import { mergeSheets, type DerivedSheets } from '../document/compose-piece.js';
 import { lineUnder, type LineUnder } from './line-under.js';
+import { NOWHERE, straightEnd } from './limb-axis.js';
 import { roundEnd, type RoundedEnd } from './round-joint.js';
 import {
   createPlaced,
@@ -63,7 +64,7 @@ export function roughSheets(
 export const roughKey = oncePerDoc((doc: CharacterDoc, piece: PieceRow): string => {
   const order = drawOrder(doc, piece.viewId);
   const at = order.findIndex((p) => p.id === piece.id);
-  return deriveKey('rough 1', [
+  return deriveKey('rough 2', [
     [piece.face, piece.own, piece.extra].map(placeOf),
     [piece.margin, piece.unmix],
     jointsInOrder(doc, piece).map((joint) => [
@@ -144,7 +145,12 @@ function lineApart(doc: CharacterDoc, piece: PieceRow, drawn: PlacedBitmap | nul
   const joint = drawn && lineJoint(doc, piece.id);
   if (!drawn || !joint) return null;
   const limb = [...limbUnderLine(doc, piece.id)].flatMap((id) => art.pieces.get(id)?.face ?? []);
-  const discs = doc.joints.filter((j) => hasLineUnder(j) && (j.childId === piece.id || j.parentId === piece.id));
+  const discs = doc.joints.flatMap((j) => {
+    if (!hasLineUnder(j) || (j.childId !== piece.id && j.parentId !== piece.id)) return [];
+    const face = art.pieces.get(piece.id)?.face;
+    const other = art.pieces.get(j.childId === piece.id ? j.parentId : j.childId)?.face;
+    return [{ x: j.x, y: j.y, radius: j.radius, straight: face && other ? straightEnd(face, other, j) : NOWHERE }];
+  });
   const { lineWidth, lineColour } = joint;
   return lineUnder({ design: art.design, face: drawn, limb, discs, lineWidth, lineColour });
 }
@@ -176,7 +182,7 @@ function hiddenSheets(
       const inFront = order.findIndex((p) => p.id === otherId) < at;
       const disc = reachingDisc(joint, inFront ? face : other);
       return memo(
-        deriveKey('end 1', endSources(doc, order, at, joint)),
+        deriveKey('end 2', endSources(doc, order, at, joint)),
         () => roundEnd({ design: art.design, face, other, inFront, later, disc }),
         bytesOfEnd,
       );

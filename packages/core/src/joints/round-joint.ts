@@ -10,10 +10,11 @@ import {
   type Rect,
 } from '../raster/bitmap.js';
 import { colourDistance, colourTest, type Rgb } from '../raster/colour.js';
-import { distanceField } from '../raster/distance-field.js';
 import { createMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
+import { LINE_LIKE, carryPaint } from './carry-paint.js';
+import { NOWHERE, limbAxis, offSegment, straightOn, type Vector } from './limb-axis.js';
 
 /** The disc that a piece and its parent share, with what is drawn on it. */
 export interface Disc {
@@ -81,14 +82,16 @@ function rimAt(disc: Disc, angleRad: number): number {
 /**
  * Rounds one piece's end to the joint's disc, without changing the picture at rest:
  * where the other piece's pixel shows, this one gets a copy of it (overlap); where a piece in front hides it,
- * the piece's own paint is carried on (under), from the nearest visible paint that is not line, or the
- * design's own pixels where they are of the same paint, so that shading and texture go on.
+ * the piece's own paint is carried on (under, see `carryPaint`), or the design's own pixels where they are of the same
+ * paint, so that shading and texture go on.
  *
  * The piece behind gets the full disc, with its outline if it carries one. The piece in front gets the disc
- * less the line width, so that no line of its own crosses the limb when it turns. Only fully opaque places
- * of the design are painted: on the rim, the soft contour stays as it is.
+ * less the line width, so that no line of its own crosses the limb when it turns; where the cut runs through one paint, it
+ * keeps a seam beside the disc as well, so that no hairline shows. Of a limb that is drawn bent, the two halves go on
+ * straight to their disc. Only fully opaque places of the design are painted: on the rim, the soft contour stays as it is.
  */
-export function roundEnd({ design, face, other, inFront, later, disc }: EndInput): RoundedEnd {
+export function roundEnd(input: EndInput): RoundedEnd {
+  const { design, face, other, inFront, later, disc } = input;
   const lined = disc.lineWidth > 0;
   const lineless = disc.outlineOn === 'under' || (inFront && (disc.outlineOn === 'back' || disc.outlineOn === 'none'));
   const shrink = lined && lineless ? disc.lineWidth : 0;
@@ -96,60 +99,71 @@ export function roundEnd({ design, face, other, inFront, later, disc }: EndInput
     lined && (inFront ? disc.outlineOn === 'both' : disc.outlineOn === 'back' || disc.outlineOn === 'both');
   const reach = disc.radius - shrink;
   // Only the end behind is drawn out: in front, it would stick out of the limb as it turns.
-  const stretch = (!inFront && disc.stretch) || { x: 0, y: 0 };
-  const length = stretch.x * stretch.x + stretch.y * stretch.y;
-  const rect = growRect(
-    {
-      x: Math.floor(disc.x - reach + Math.min(0, stretch.x)) - 1,
-      y: Math.floor(disc.y - reach + Math.min(0, stretch.y)) - 1,
-      width: Math.ceil(2 * reach + Math.abs(stretch.x)) + 3,
-      height: Math.ceil(2 * reach + Math.abs(stretch.y)) + 3,
-    },
-    0,
-    design,
-  );
+  const drawnOut = (!inFront && disc.stretch) || NOWHERE;
+  const axis = limbAxis(face, disc);
+  const straight = straightOn(axis, limbAxis(other, disc), disc.radius);
+  const rect = growRect(rectOf(disc, reach, [drawnOut, straight]), 0, design);
   if (rect.width === 0 || rect.height === 0) return { overlap: null, under: null };
   const hidden = opaqueCover(later, rect);
   const own = wordsOf(cropPlaced(face, rect));
   const art = wordsOf(cropPlaced(design, rect));
   const neighbour = wordsOf(cropPlaced(other, rect));
-  // Only what is hidden is carried on, which the end in front mostly has none of.
-  let carried: Uint32Array | null = null;
   const drawn = inFront && lined && disc.foldsOut ? linesIn(art, disc, rect) : null;
   const deep = disc.radius - 1.5 * disc.lineWidth + 2;
   const overlap = createPlaced(rect);
-  const under = createPlaced(rect);
   const overlapWords = wordsOf(overlap);
-  const underWords = wordsOf(under);
-  const line = opaqueWord(disc.lineColour);
-  for (let row = 0; row < rect.height; row++) {
-    for (let column = 0; column < rect.width; column++) {
-      const i = row * rect.width + column;
+  // Of what is hidden: coverage, and how far inside the rim it lies.
+  const coverage = new Uint8Array(own.length);
+  const inside = new Float32Array(own.length);
+  for (let row = 0, i = 0; row < rect.height; row++) {
+    for (let column = 0; column < rect.width; column++, i++) {
       if (own[i] >>> 24 !== 0 || art[i] >>> 24 !== 255) continue;
       const px = rect.x + column + 0.5 - disc.x;
       const py = rect.y + row + 0.5 - disc.y;
-      const along = length > 0 ? clamp01((px * stretch.x + py * stretch.y) / length) : 0;
-      const dx = px - along * stretch.x;
-      const dy = py - along * stretch.y;
-      const d = Math.hypot(dx, dy);
+      let [dx, dy] = offSegment(px, py, drawnOut);
+      // The other half of the limb is all that a half goes on through.
+      if (straight !== NOWHERE && neighbour[i] >>> 24 === 255) {
+        const [sx, sy] = offSegment(px, py, straight);
+        if (sx * sx + sy * sy < dx * dx + dy * dy) [dx, dy] = [sx, sy];
+      }
+      const d = Math.sqrt(dx * dx + dy * dy);
       if (d > reach + 0.5) continue;
       const rim = rimAt(disc, Math.atan2(dy, dx)) - shrink;
       const alpha = Math.round(255 * clamp01(rim - d + 0.5));
       if (alpha === 0) continue;
-      if (!hidden[i]) {
-        // What the copy leaves out shows through from the piece behind, at rest in its place.
-        if (neighbour[i] >>> 24 === 0 || (drawn?.[i] && d < deep)) continue;
-        overlapWords[i] = withAlpha(art[i], alpha);
+      if (hidden[i]) {
+        coverage[i] = alpha;
+        inside[i] = rim - d;
         continue;
       }
-      carried ??= carryPaint(face, disc, rect);
+      // What the copy leaves out shows through from the piece behind, at rest in its place.
+      if (neighbour[i] >>> 24 === 0 || (drawn?.[i] && d < deep)) continue;
+      overlapWords[i] = withAlpha(art[i], alpha);
+    }
+  }
+  const under = createPlaced(rect);
+  if (coverage.some((alpha) => alpha > 0)) {
+    const underWords = wordsOf(under);
+    const line = opaqueWord(disc.lineColour);
+    const carried = carryPaint(face, disc, rect, axis, coverage);
+    for (let i = 0; i < underWords.length; i++) {
+      if (coverage[i] === 0) continue;
       const near = carried[i];
       const fill = near !== 0 && colourDistance(colourOf(near), colourOf(art[i])) > SAME_PAINT ? near : art[i];
-      const onLine = carriesLine ? clamp01(d - (rim - disc.lineWidth) + 0.5) : 0;
-      underWords[i] = withAlpha(onLine === 0 ? fill : mix(fill, line, onLine), alpha);
+      const onLine = carriesLine ? clamp01(disc.lineWidth - inside[i] + 0.5) : 0;
+      underWords[i] = withAlpha(onLine === 0 ? fill : mix(fill, line, onLine), coverage[i]);
     }
   }
   return { overlap: trimToPaint(overlap), under: trimToPaint(under) };
+}
+
+/** A rectangle that holds the disc, drawn out to each of some ends. */
+function rectOf(disc: Disc, reach: number, ends: readonly Vector[]): Rect {
+  const left = Math.floor(disc.x - reach + Math.min(0, ...ends.map(({ x }) => x))) - 1;
+  const top = Math.floor(disc.y - reach + Math.min(0, ...ends.map(({ y }) => y))) - 1;
+  const right = Math.ceil(disc.x + reach + Math.max(0, ...ends.map(({ x }) => x))) + 2;
+  const bottom = Math.ceil(disc.y + reach + Math.max(0, ...ends.map(({ y }) => y))) + 2;
+  return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
 /** 255 where the design has line, and the blends beside it. */
@@ -174,53 +188,6 @@ function opaqueCover(faces: readonly PlacedBitmap[], rect: Rect): Uint8Array {
   }
   return cover;
 }
-
-/** For each pixel of `rect` the piece's nearest own paint that is not line, as an opaque word; 0 where there is none near. */
-function carryPaint(face: PlacedBitmap, disc: Disc, rect: Rect): Uint32Array {
-  const source = growRect(rect, Math.ceil(disc.radius * 0.5 + 2 * disc.lineWidth), {
-    x: rect.x - 10000,
-    y: rect.y - 10000,
-    width: 20000,
-    height: 20000,
-  });
-  const words = wordsOf(cropPlaced(face, source));
-  const paint = createMask(source.width, source.height);
-  const line = createMask(source.width, source.height);
-  const lined = disc.lineWidth > 0;
-  const isLine = colourTest(disc.lineColour, (distance) => distance < LINE_LIKE);
-  for (let i = 0; i < words.length; i++) {
-    if (words[i] >>> 24 !== 255) continue;
-    if (lined && isLine(words[i])) line.data[i] = 255;
-    else paint.data[i] = 255;
-  }
-  if (lined) {
-    // Pixels beside a line are blends with it: leave them out as well, unless nothing else is left.
-    const beside = reachOf(line, BESIDE);
-    let left = 0;
-    const clean = createMask(source.width, source.height);
-    for (let i = 0; i < words.length; i++) {
-      if (paint.data[i] === 0 || beside[i]) continue;
-      clean.data[i] = 255;
-      left++;
-    }
-    if (left > 0) paint.data = clean.data;
-  }
-  const nearest = new Int32Array(words.length);
-  distanceField(paint, { nearest });
-  const carried = new Uint32Array(rect.width * rect.height);
-  for (let y = 0; y < rect.height; y++) {
-    for (let x = 0; x < rect.width; x++) {
-      const from = nearest[(y + rect.y - source.y) * source.width + x + rect.x - source.x];
-      if (from >= 0) carried[y * rect.width + x] = words[from];
-    }
-  }
-  return carried;
-}
-
-/** How far from a line its blends lie, px: less than two pixels. */
-const BESIDE = 1.9;
-/** Pixels nearer than this to the line colour (OKLab × 100) are taken for line. */
-const LINE_LIKE = 9;
 
 function clamp01(v: number): number {
   return v < 0 ? 0 : v > 1 ? 1 : v;

@@ -8,7 +8,7 @@ import { applyDiff, invertDiff, isEmptyDiff, joinDiffs } from '../document/diff.
 import { cutPieces, deletePiece } from '../cut/cut-edits.js';
 import { renamePart } from '../names/rename-part.js';
 import { moveInOrder, setParent } from './stack-edits.js';
-import { changeJoint, placeJoint, putDrawnEndInFront, setInFront } from '../joints/joint-edits.js';
+import { changeJoint, placeJoint, setInFront } from '../joints/joint-edits.js';
 import { drawOrder, hangingFrom, inFrontOf, jointLabel, parentPiece, pieceName } from '../document/family.js';
 import type { CharacterDoc, Diff, SheetRef } from '../document/rows.js';
 
@@ -160,15 +160,6 @@ test('in front and behind move the whole limb, and keep its own order', () => {
     ).toEqual(before);
   }
   expect(jointLabel(doc, doc.joints[0])).toBe('shoulder A');
-});
-
-test('a drawn end, such as a cuff, goes in front; an ordinary joint keeps the order', () => {
-  const doc = armDoc();
-  const [hand, lower] = [named(doc, 'arm_A_hand').id, named(doc, 'arm_A_lower').id];
-  const cuff = applyDiff(doc, placeJoint(doc, 'j', hand, lower, { ...FIT, discOn: 'child' }));
-  expect(inFrontOf(applyDiff(cuff, putDrawnEndInFront(cuff, 'j')), cuff.joints[0])).toBe('parent');
-  const plainJoint = applyDiff(doc, placeJoint(doc, 'j', hand, lower, FIT));
-  expect(isEmptyDiff(putDrawnEndInFront(plainJoint, 'j'))).toBe(true);
 });
 
 test('refuses rings, taken names, ranges without rest and discs off the canvas', () => {

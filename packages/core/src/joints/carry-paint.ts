@@ -1,0 +1,124 @@
+import { cropPlaced, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { colourTest } from '../raster/colour.js';
+import { fillSmooth } from '../raster/fill-smooth.js';
+import { createMask } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
+import type { Direction } from './limb-axis.js';
+import type { Disc } from './round-joint.js';
+
+/** How far from a line its blends lie, px: less than two pixels. */
+const BESIDE = 1.9;
+/** px from a piece's edge within which its paint is mixed with what lies there. */
+const MIXED = 2.2;
+/** Pixels nearer than this to the line colour (OKLab × 100) are taken for line. */
+export const LINE_LIKE = 9;
+/** The most colours of flat art, and the share of its paint that they make up. */
+const FLAT_COLOURS = 8;
+const FLAT_SHARE = 0.9;
+
+/**
+ * What a piece's paint would be where something in front hides it, beside a joint. Along a limb it is what the limb shows,
+ * mirrored at where it ceases to be seen: shading and stripes go on straight. Where there is no limb to follow, the paint
+ * all round goes on smoothly; of flat art in its own colours.
+ *
+ * @param axis the limb's direction away from the joint, or null
+ * @param wanted by pixel of `rect`: above 0 where paint is asked for
+ * @returns opaque words, 0 where nothing is known
+ */
+export function carryPaint(
+  face: PlacedBitmap,
+  disc: Disc,
+  rect: Rect,
+  axis: Direction | null,
+  wanted: Uint8Array,
+): Uint32Array {
+  const room = Math.ceil(1.5 * disc.radius + 2 * disc.lineWidth);
+  const source = {
+    x: rect.x - room,
+    y: rect.y - room,
+    width: rect.width + 2 * room,
+    height: rect.height + 2 * room,
+  };
+  const seen = cropPlaced(face, source);
+  const words = wordsOf(seen);
+  const pure = purePaint(seen, disc);
+  const carried = new Uint32Array(rect.width * rect.height);
+  let smooth: Uint32Array | null = null;
+  for (let y = 0, i = 0; y < rect.height; y++)
+    for (let x = 0; x < rect.width; x++, i++) {
+      if (wanted[i] === 0) continue;
+      const from = axis ? mirrored(pure, source, x + room, y + room, axis) : -1;
+      if (from >= 0) carried[i] = words[from];
+      else {
+        smooth ??= inOwnColours(fillSmooth(seen, pure), words, pure);
+        carried[i] = smooth[(y + room) * source.width + x + room];
+      }
+    }
+  return carried;
+}
+
+/** By pixel: 255 where a piece shows paint of its own, free of line and of blends; with less left, with the blends. */
+function purePaint({ width, height, ...seen }: PlacedBitmap, disc: Disc): Uint8Array {
+  const words = wordsOf({ width, height, ...seen });
+  const paint = createMask(width, height);
+  const line = createMask(width, height);
+  const outside = createMask(width, height);
+  const isLine = colourTest(disc.lineColour, (distance) => distance < LINE_LIKE);
+  for (let i = 0; i < words.length; i++) {
+    if (words[i] >>> 24 !== 255) outside.data[i] = 255;
+    else if (disc.lineWidth > 0 && isLine(words[i])) line.data[i] = 255;
+    else paint.data[i] = 255;
+  }
+  const besideLine = reachOf(line, BESIDE);
+  const besideEdge = reachOf(outside, MIXED);
+  for (const blends of [[besideLine, besideEdge], [besideLine]]) {
+    const left = paint.data.map((value, i) => (blends.some((near) => near[i] > 0) ? 0 : value));
+    if (left.some((value) => value > 0)) return left;
+  }
+  return paint.data;
+}
+
+/** The pixel that a hidden one mirrors: as far behind the first seen one along the axis as that is away; or that first one. */
+function mirrored(pure: Uint8Array, { width, height }: Rect, x: number, y: number, axis: Direction): number {
+  const at = (t: number) => {
+    const px = Math.round(x + axis.x * t);
+    const py = Math.round(y + axis.y * t);
+    return px < 0 || py < 0 || px >= width || py >= height ? -1 : py * width + px;
+  };
+  for (let t = 1; ; t++) {
+    const first = at(t);
+    if (first < 0) return -1;
+    if (pure[first] === 0) continue;
+    const behind = at(2 * t);
+    return behind >= 0 && pure[behind] > 0 ? behind : first;
+  }
+}
+
+/** Flat art goes on in its own colours: each word becomes the nearest of them. What is not flat stays as it is. */
+function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint8Array): Uint32Array {
+  const counts = new Map<number, number>();
+  let all = 0;
+  for (let i = 0; i < words.length; i++) {
+    if (pure[i] === 0) continue;
+    all++;
+    counts.set(words[i], (counts.get(words[i]) ?? 0) + 1);
+  }
+  const flat = [...counts].sort((a, b) => b[1] - a[1]).slice(0, FLAT_COLOURS);
+  if (flat.reduce((sum, [, count]) => sum + count, 0) < FLAT_SHARE * all) return smooth;
+  const apart = (a: number, b: number) =>
+    ((a & 255) - (b & 255)) ** 2 +
+    (((a >>> 8) & 255) - ((b >>> 8) & 255)) ** 2 +
+    (((a >>> 16) & 255) - ((b >>> 16) & 255)) ** 2;
+  const nearest = new Map<number, number>();
+  return smooth.map((word) => {
+    let own = nearest.get(word);
+    if (own === undefined) {
+      own = flat.reduce(
+        (best, [colour]) => (apart(colour, word) < apart(best, word) ? colour : best),
+        flat[0]?.[0] ?? 0,
+      );
+      nearest.set(word, own);
+    }
+    return own;
+  });
+}
