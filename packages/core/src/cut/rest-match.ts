@@ -30,21 +30,20 @@ export function compareAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt): 
   return compareBitmaps(drawn, design);
 }
 
-/** Draws anew, on the design's own paint, what differs from it and is in no piece: most of a character is cut, and stays. */
+/** Draws anew, on the design's own paint, what is in no piece: most of a character is cut, and stays. */
 function drawOnUncutMutable(drawn: PlacedBitmap, images: readonly PlacedBitmap[], { design, pieces }: ViewArt): void {
   const to = wordsOf(drawn);
   const wanted = wordsOf(design);
-  let owner: Uint16Array | null = null;
+  const isTaken = takenTest(
+    [...pieces.values()].flatMap(({ face }) => face ?? []),
+    design,
+  );
   for (let i = 0; i < to.length; i++) {
-    if (to[i] === wanted[i]) continue;
-    // Who owns what is only looked for where something differs.
-    owner ??= mapOwners(
-      [...pieces.values()].map(({ face }) => face),
-      design,
-    ).owner;
-    if (owner[i] !== 0) continue;
-    if (to[i] >>> 24 === 0) to[i] = wanted[i];
-    else if (to[i] >>> 24 < 255) {
+    const word = to[i];
+    // What is drawn opaque covers what may be uncut below; where nothing is, nothing is drawn on it.
+    if (word >>> 24 === 255 || (word === wanted[i] && word >>> 24 === 0) || isTaken(i)) continue;
+    if (word >>> 24 === 0) to[i] = wanted[i];
+    else {
       const x = i % design.width;
       const y = (i - x) / design.width;
       to[i] = images.reduce((below, image) => overWord(wordAt(image, x, y), below), wanted[i]);
@@ -52,9 +51,29 @@ function drawOnUncutMutable(drawn: PlacedBitmap, images: readonly PlacedBitmap[]
   }
 }
 
+/** Pixels that are asked of one by one, before it is worth finding out about all of them. */
+const ASKED = 60_000;
+
+/** Has a piece taken a pixel of the design, by its index? */
+function takenTest(faces: readonly PlacedBitmap[], design: PlacedBitmap): (i: number) => boolean {
+  let owner: Uint16Array | null = null;
+  let asked = 0;
+  return (i) => {
+    if (++asked > ASKED) {
+      owner ??= mapOwners(faces, design).owner;
+      return owner[i] !== 0;
+    }
+    const x = i % design.width;
+    const y = (i - x) / design.width;
+    return faces.some((face) => wordAt(face, x, y) >>> 24 !== 0);
+  };
+}
+
 function wordAt(image: PlacedBitmap, x: number, y: number): number {
   const column = x - image.x;
   const row = y - image.y;
   if (column < 0 || row < 0 || column >= image.width || row >= image.height) return 0;
-  return wordsOf(image)[row * image.width + column];
+  const at = (row * image.width + column) * 4;
+  const { data } = image;
+  return (data[at] | (data[at + 1] << 8) | (data[at + 2] << 16) | (data[at + 3] << 24)) >>> 0;
 }

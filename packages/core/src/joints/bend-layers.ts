@@ -62,9 +62,11 @@ export function showMutable(words: Uint32Array, rect: Rect, { pivot, straight, r
   if (straight.x === 0 && straight.y === 0) return;
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++) {
-      if ((words[i] & 255) < 128) continue;
+      const alpha = words[i] & 255;
+      if (alpha <= ((words[i] >>> FACE) & 255)) continue;
       const [dx, dy] = offSegment(rect.x + x + 0.5 - pivot.x, rect.y + y + 0.5 - pivot.y, straight);
-      if (dx * dx + dy * dy <= radius * radius) words[i] = (words[i] | (255 << FACE)) >>> 0;
+      if (dx * dx + dy * dy > radius * radius) continue;
+      words[i] = ((words[i] & ~(255 << FACE)) | (alpha << FACE)) >>> 0;
     }
 }
 

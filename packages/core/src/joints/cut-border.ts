@@ -51,8 +51,10 @@ function isOnePaint({ width, height, data }: PlacedBitmap, ax: number, ay: numbe
 
 /** Directions in which a limb's width is looked for. */
 const DIRECTIONS = 36;
+/** px from one look for paint to the next. */
+const STEP = 0.5;
 /** Share of a disc that a limb must cover to be as wide as it all round: its contour's pixels are half covered. */
-const COVERED = 0.97;
+const COVERED = 0.985;
 
 /**
  * Half a limb's width at a joint, px: half the shortest way from contour to contour through the disc's centre. 0 where the
@@ -63,8 +65,8 @@ const COVERED = 0.97;
 export function limbHalf(faces: readonly PlacedBitmap[], { x, y }: { x: number; y: number }, most: number): number {
   const reach = (dx: number, dy: number) => {
     let d = 0;
-    while (d < most && anyPaint(faces, x + dx * d, y + dy * d)) d += 0.5;
-    return d;
+    while (d < most && anyPaint(faces, x + dx * d, y + dy * d)) d += STEP;
+    return d - STEP / 2;
   };
   let least = Infinity;
   for (let k = 0; k < DIRECTIONS; k++) {

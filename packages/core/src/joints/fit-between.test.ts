@@ -74,7 +74,11 @@ test('a cuff drawn across the limb keeps its end, and the other piece carries th
     for (let x = 0; x < design.width; x++)
       if (design.data[(y * design.width + x) * 4 + 3] === 255) design.data.set(INK, (y * design.width + x) * 4);
   }
-  expect(jointedLimb(cuffed).doc.joints[0].discOn).toBe('child');
+  const { doc, art } = jointedLimb(cuffed);
+  // Drawn behind, it could not cover what turns under it.
+  expect(doc.joints[0].discOn).toBe('both');
+  const inFront = applyDiff(doc, setInFront(doc, 'j', 'parent'));
+  expect(fitBetween(inFront, 'lower', 'upper', art)).toMatchObject({ discOn: 'child' });
   expect(jointedLimb(drawLimb({ width: 40, angle: 0, line: 4 })).doc.joints[0].discOn).toBe('both');
 });
 

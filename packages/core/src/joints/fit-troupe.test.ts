@@ -4,6 +4,10 @@ import { drawOrder, pieceName } from '../document/family.js';
 import type { JointRow } from '../document/rows.js';
 import { withRounding } from '../testing/jointed.js';
 import { TROUPE, onTheBench, trueJoints, type Member, type TrueJoint } from '../testing/troupe/index.js';
+import { connectedRegions, unionCoverage } from '../raster/mask.js';
+import { uniteRects, type Rect } from '../raster/bitmap.js';
+import type { SheetBitmaps } from '../document/compose-piece.js';
+import { anyPaint } from '../raster/sample.js';
 import { fitAllJoints } from './place-fitted.js';
 import { proveJoint, type BendProof } from './prove-joint.js';
 
@@ -20,7 +24,15 @@ interface Outcome {
   proof: BendProof | null;
 }
 
-function fitMember(member: Member): { outcomes: Outcome[]; differing: number; orderKept: boolean } {
+interface Fitted {
+  outcomes: Outcome[];
+  differing: number;
+  orderKept: boolean;
+  /** px of the largest group of hidden paint that nowhere touches its piece's face. */
+  free: number;
+}
+
+function fitMember(member: Member): Fitted {
   const { doc, art } = onTheBench(member);
   let made = 0;
   const { diff, notes } = fitAllJoints(doc, 'v', art, () => `joint ${made++}`);
@@ -45,7 +57,22 @@ function fitMember(member: Member): { outcomes: Outcome[]; differing: number; or
   });
   const order = (of: typeof doc) => drawOrder(of, 'v').map(({ id }) => id);
   const { differing } = compareAtRest(jointed, 'v', rounded);
-  return { outcomes, differing, orderKept: order(doc).join() === order(jointed).join() };
+  const free = Math.max(0, ...[...rounded.pieces.values()].map(largestFree));
+  return { outcomes, differing, orderKept: order(doc).join() === order(jointed).join(), free };
+}
+
+function largestFree({ face, overlap, under }: SheetBitmaps): number {
+  const hidden = [overlap, under].filter((sheet) => sheet !== null);
+  if (!face || hidden.length === 0) return 0;
+  const rect = hidden.reduce<Rect>(uniteRects, hidden[0]);
+  const { labels, regions } = connectedRegions(unionCoverage(hidden, rect), 0);
+  const held = new Set<number>();
+  for (let i = 0; i < labels.length; i++) {
+    const [x, y] = [rect.x + (i % rect.width), rect.y + Math.floor(i / rect.width)];
+    if (labels[i] > 0 && !held.has(labels[i]))
+      for (let k = 0; k < 9; k++) if (anyPaint([face], x + (k % 3) - 1, y + Math.floor(k / 3) - 1)) held.add(labels[i]);
+  }
+  return Math.max(0, ...regions.map(({ area }, index) => (held.has(index + 1) ? 0 : area)));
 }
 
 const members = TROUPE.map((make) => make());
@@ -62,12 +89,12 @@ test('the troupe is made of people and animals that nothing was fitted to', () =
 
 test('every joint is placed, or left with its reason', () => {
   expect(all.filter(({ row, reason }) => !row && !reason).map(({ who }) => who)).toEqual([]);
-  expect(placed.length / all.length).toBeGreaterThan(0.87);
+  expect(placed.length / all.length).toBeGreaterThan(0.9);
 });
 
 test('hinges lie where the limb truly bends', () => {
   const hinges = placed.filter(({ truth }) => truth.kind === 'hinge');
-  expect(share(hinges, ({ off }) => off <= 0.5)).toBeGreaterThan(0.9);
+  expect(share(hinges, ({ off }) => off <= 0.5)).toBeGreaterThan(0.92);
   expect(share(hinges, ({ off }) => off <= 1)).toBeGreaterThan(0.95);
   expect(share(hinges, ({ truth, row }) => Math.abs((row?.radius ?? 0) - truth.radius) <= 1)).toBeGreaterThan(0.95);
 });
@@ -79,6 +106,26 @@ test('roots lie on their limb, within 15 % of its width of where it truly turns'
 
 test('a disc is about as wide as its limb, whatever else lies near', () => {
   expect(share(placed, ({ row, truth }) => (row?.radius ?? 0) >= 0.8 * truth.radius)).toBeGreaterThan(0.98);
+});
+
+const isNarrow = ({ row, truth }: Outcome) => (row?.radius ?? 0) < 0.8 * truth.radius;
+
+test('no joint whose disc is narrower than its limb is called clean', () => {
+  expect(placed.filter((one) => isNarrow(one) && one.proof?.cleanRange).map(({ who }) => who)).toEqual([]);
+});
+
+test('most joints are clean through all of their range', () => {
+  const isWhole = ({ row, proof }: Outcome) =>
+    !!row && !!proof?.cleanRange && proof.cleanRange[0] <= row.rangeLow && proof.cleanRange[1] >= row.rangeHigh;
+  expect(share(placed, isWhole)).toBeGreaterThan(0.92);
+});
+
+test('fitting never changes what lies in front of what', () => {
+  expect(fitted.filter(({ orderKept }) => !orderKept)).toEqual([]);
+});
+
+test('no piece carries paint that floats free of it, but for a few pixels', () => {
+  expect(Math.max(...fitted.map(({ free }) => free))).toBeLessThan(20);
 });
 
 test('put back together, every member of the troupe is its design', () => {

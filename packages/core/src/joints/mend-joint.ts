@@ -1,6 +1,6 @@
 import { sweepJoint, type Sweep } from './sweep-joint.js';
 import { applyDiff } from '../document/diff.js';
-import { withDerived } from './derive-sheets.js';
+import { rememberAll, roughSheets, type Memo } from './rough-sheets.js';
 import { inFrontOf } from '../document/family.js';
 import { changeJoint, jointById, setInFront } from './joint-edits.js';
 import type { JointChange } from './joint-fields.js';
@@ -44,11 +44,12 @@ export function mendsFor(
 ): Mend[] {
   const joint = jointById(doc, jointId);
   const tries = candidates(doc, joint);
+  const memo = rememberAll();
   const mends: Mend[] = [];
   for (const [at, candidate] of tries.entries()) {
     if (onProgress?.(at / tries.length) === false) return mends;
     const changed = applyDiff(doc, candidate.diff);
-    const sweep = sweepWith(changed, jointById(changed, jointId), art, step);
+    const sweep = sweepWith(changed, jointById(changed, jointId), art, step, memo);
     if (!sweep || width(sweep.cleanRange) <= width(cleanNow) + step / 2) continue;
     const { word, change, inFront } = candidate;
     mends.push({ word, change, inFront, cleanRange: sweep.cleanRange, enough: covers(sweep.cleanRange, joint) });
@@ -74,6 +75,7 @@ const TRIED = 10;
  * How a joint is best drawn: which piece carries the outline and the disc, with or without folds, or its line under all.
  * Neither the joint nor the draw order is moved.
  * @param rounded the view's pictures with all its joints rounded
+ * @param memo what was worked out of other joints of the same pictures
  * @returns what to change of a joint that falls short of its range; null where nothing is wanted or would help
  */
 export function bestArrangement(
@@ -81,6 +83,7 @@ export function bestArrangement(
   jointId: JointId,
   art: ViewArt,
   rounded: ViewArt = art,
+  memo: Memo = rememberAll(),
 ): JointChange | null {
   const joint = jointById(doc, jointId);
   const assembly = assembleJoint(doc, joint, rounded);
@@ -89,7 +92,7 @@ export function bestArrangement(
   let best: { change: JointChange; range: [number, number] | null } | null = null;
   for (const change of arrangements(joint)) {
     const changed = applyDiff(doc, changeJoint(doc, joint.id, change));
-    const range = sweepWith(changed, jointById(changed, jointId), art, TRIED)?.cleanRange ?? null;
+    const range = sweepWith(changed, jointById(changed, jointId), art, TRIED, memo)?.cleanRange ?? null;
     if (width(range) > width(best ? best.range : now.cleanRange)) best = { change, range };
     if (covers(range, joint)) break;
   }
@@ -153,10 +156,14 @@ function candidates(doc: CharacterDoc, joint: JointRow): Candidate[] {
   return list;
 }
 
-/** The sweep of one joint with its two ends worked out anew. */
-function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: number): Sweep | null {
-  const rounded = withDerived(doc, joint.viewId, art, new Set([joint.childId, joint.parentId]));
-  const assembly = assembleJoint(doc, joint, rounded);
+/** The sweep of one joint with its two ends worked out anew; what settling would change of them is a pixel here and there. */
+function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: number, memo: Memo): Sweep | null {
+  const pieces = new Map(art.pieces);
+  for (const [id, sheets] of roughSheets(doc, joint.viewId, art, new Set([joint.childId, joint.parentId]), memo)) {
+    const given = pieces.get(id);
+    if (given) pieces.set(id, { ...given, ...sheets });
+  }
+  const assembly = assembleJoint(doc, joint, { ...art, pieces });
   return assembly && sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step });
 }
 

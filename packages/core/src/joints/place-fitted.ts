@@ -10,6 +10,7 @@ import { measureLine } from '../raster/measure-line.js';
 import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import { withDerived } from './derive-sheets.js';
+import { rememberAll } from './rough-sheets.js';
 import { bestArrangement } from './mend-joint.js';
 import { changeJoint, deleteJoint, jointById, placeJoint } from './joint-edits.js';
 import { withUsualLine } from './usual-line.js';
@@ -139,9 +140,10 @@ export function fitAllJoints(
     }
   }
   const rounded = withDerived(doc, viewId, art);
+  const memo = rememberAll();
   for (const [at, id] of placed.entries()) {
     onProgress?.(0.5 + at / placed.length / 2, 'Arrangement');
-    const change = bestArrangement(doc, id, art, rounded);
+    const change = bestArrangement(doc, id, art, rounded, memo);
     if (change) take(changeJoint(doc, id, change));
   }
   if (stay.length > 0) notes.push(`${stay.join(', ')} move with what they hang from, by the plan.`);

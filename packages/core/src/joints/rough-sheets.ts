@@ -2,6 +2,7 @@ import { mapOwners, type OwnerMap } from '../cut/owners.js';
 import { unmixEdges, type Unmixed } from '../cut/unmix-edge.js';
 import { mergeSheets, type DerivedSheets } from '../document/compose-piece.js';
 import { lineUnder, type LineUnder } from './line-under.js';
+import { withoutFreePaint } from './free-paint.js';
 import { NOWHERE, straightEnd } from './limb-axis.js';
 import { roundEnd, type RoundedEnd } from './round-joint.js';
 import {
@@ -33,6 +34,16 @@ export type Memo = <T extends object>(key: string, make: () => T, bytes: (made: 
 
 const forgetful: Memo = (_key, make) => make();
 
+/** Remembers all that it is asked for, as long as it is there itself: for tries of one thing after the other. */
+export function rememberAll(): Memo {
+  const known = new Map<string, object>();
+  return <T extends object>(key: string, make: () => T): T => {
+    const made = (known.get(key) as T | undefined) ?? make();
+    known.set(key, made);
+    return made;
+  };
+}
+
 /** The sheets as rounding, unmixing and lines under all give them, before they are settled against one another. */
 export function roughSheets(
   doc: CharacterDoc,
@@ -46,13 +57,18 @@ export function roughSheets(
   for (const [at, piece] of order.entries()) {
     if (!only.has(piece.id)) continue;
     const mixed = unmixPiece(doc, order, at, art, memo);
-    const { overlap, under } = hiddenSheets(doc, order, at, art, memo);
-    const { face = null, own = null } = art.pieces.get(piece.id) ?? {};
+    const hidden = hiddenSheets(doc, order, at, art, memo);
+    const { face = null, own = null, extra = null } = art.pieces.get(piece.id) ?? {};
     const clean = cleanFace(face, mixed, own, art.design);
+    const [overlap, under] = withoutFreePaint(
+      [hidden.overlap, mergeSheets([hidden.under, mixed?.under ?? null])],
+      clean ?? face,
+    );
     const apart = lineApart(doc, piece, clean ?? face, art);
     result.set(piece.id, {
-      overlap,
-      under: mergeSheets([under, mixed?.under ?? null]),
+      // What the artist copied stays, wherever it lies.
+      overlap: extra ? mergeSheets([overlap, opaqueDesign(extra, art.design)]) : overlap,
+      under,
       clean: apart ? apart.fill : clean,
       line: apart?.line ?? null,
     });
@@ -69,7 +85,6 @@ export const roughKey = oncePerDoc((doc: CharacterDoc, piece: PieceRow): string 
     [piece.margin, piece.unmix],
     jointsInOrder(doc, piece).map((joint) => [
       endSources(doc, order, at, joint),
-      joint.kind,
       joint.discOn,
       carriesDisc(joint, piece.id),
     ]),
@@ -83,11 +98,11 @@ function endSources(doc: CharacterDoc, order: readonly PieceRow[], at: number, j
   const piece = order[at];
   const otherId = joint.childId === piece.id ? joint.parentId : joint.childId;
   const other = order.findIndex((p) => p.id === otherId);
-  const { x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, foldsOut, outlineOn } = joint;
+  const { x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, foldsOut, outlineOn, kind } = joint;
   // Pieces drawn later may hide paint, where they reach into the disc.
   const cover = order.slice(at + 1).filter((p) => reachesDisc(p.face, joint));
   return [
-    [x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, foldsOut, outlineOn],
+    [x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, foldsOut, outlineOn, kind],
     [viewById(doc, joint.viewId).designBlob, placeOf(piece.face), placeOf(order[other]?.face ?? null), other < at],
     cover.map((p) => placeOf(p.face)),
   ];
@@ -160,7 +175,7 @@ function carriesDisc(joint: JointRow, pieceId: PieceId): boolean {
   return joint.discOn === 'both' || (joint.discOn === 'child') === (joint.childId === pieceId);
 }
 
-/** Overlap and under of one piece: from its rounded joints, its margin, and what it copied. */
+/** Overlap and under of one piece: from its rounded joints and its margin. */
 function hiddenSheets(
   doc: CharacterDoc,
   order: readonly PieceRow[],
@@ -183,14 +198,13 @@ function hiddenSheets(
       const disc = reachingDisc(joint, inFront ? face : other);
       return memo(
         deriveKey('end 2', endSources(doc, order, at, joint)),
-        () => roundEnd({ design: art.design, face, other, inFront, later, disc }),
+        () => roundEnd({ design: art.design, face, other, inFront, later, disc, seam: joint.kind === 'hinge' }),
         bytesOfEnd,
       );
     });
   return {
     overlap: mergeSheets([
       piece.margin > 0 ? marginSheet(face, piece.margin, art.design) : null,
-      sheets.extra ? opaqueDesign(sheets.extra, art.design) : null,
       ...ends.map((e) => e.overlap),
     ]),
     under: mergeSheets(ends.map((e) => e.under)),

@@ -13,6 +13,9 @@ import { colourDistance, colourTest, type Rgb } from '../raster/colour.js';
 import { createMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
+import { mergeSheets } from '../document/compose-piece.js';
+import { anyPaint } from '../raster/sample.js';
+import { cutBorder } from './cut-border.js';
 import { LINE_LIKE, carryPaint } from './carry-paint.js';
 import { NOWHERE, limbAxis, offSegment, straightOn, type Vector } from './limb-axis.js';
 
@@ -47,6 +50,8 @@ export interface EndInput {
   /** Faces of all pieces that are drawn later than this one. */
   later: readonly PlacedBitmap[];
   disc: Disc;
+  /** Is one limb cut in two here, so that the piece in front keeps a seam along the cut? */
+  seam?: boolean;
 }
 
 /** Paint that rounds one piece's end; each null where there is none to add. */
@@ -154,7 +159,37 @@ export function roundEnd(input: EndInput): RoundedEnd {
       underWords[i] = withAlpha(onLine === 0 ? fill : mix(fill, line, onLine), coverage[i]);
     }
   }
-  return { overlap: trimToPaint(overlap), under: trimToPaint(under) };
+  return {
+    overlap: mergeSheets([overlap, inFront && input.seam ? seamAlong(input) : null]),
+    under: trimToPaint(under),
+  };
+}
+
+/** px of the other piece that the one in front keeps along a cut through one paint. */
+const SEAM = 2;
+
+/**
+ * The other piece's pixels beside a cut through one paint: without them a hairline shows when the parts are turned by a
+ * hair. Lines within the limb are left out: they would turn away from their place.
+ */
+function seamAlong({ face, other, design, disc }: EndInput): PlacedBitmap | null {
+  const border = cutBorder(face, other, design);
+  if (border.length === 0) return null;
+  const rect = growRect(face, SEAM, design);
+  const sheet = createPlaced(rect);
+  const to = wordsOf(sheet);
+  const from = wordsOf(design);
+  const isLine = colourTest(disc.lineColour, (distance) => distance < LINE_LIKE);
+  const deep = disc.radius - 1.5 * disc.lineWidth;
+  for (const { x, y, nx, ny } of border)
+    for (let k = 0; k < SEAM; k++) {
+      const [px, py] = [Math.floor(x + nx * (k + 0.5)), Math.floor(y + ny * (k + 0.5))];
+      const word = from[py * design.width + px];
+      if (!anyPaint([other], px, py) || word >>> 24 !== 255) continue;
+      if (disc.lineWidth > 0 && isLine(word) && Math.hypot(px + 0.5 - disc.x, py + 0.5 - disc.y) < deep) continue;
+      to[(py - rect.y) * rect.width + px - rect.x] = word;
+    }
+  return trimToPaint(sheet);
 }
 
 /** A rectangle that holds the disc, drawn out to each of some ends. */
@@ -215,12 +250,13 @@ export function roundJoint(input: {
   front: PlacedBitmap;
   behind: PlacedBitmap;
   disc: Disc;
+  seam?: boolean;
   between?: readonly PlacedBitmap[];
   later?: readonly PlacedBitmap[];
 }): RoundedJoint {
-  const { design, front, behind, disc, between = [], later = [] } = input;
+  const { design, front, behind, disc, seam, between = [], later = [] } = input;
   return {
-    front: roundEnd({ design, face: front, other: behind, inFront: true, later, disc }),
+    front: roundEnd({ design, face: front, other: behind, inFront: true, later, disc, seam }),
     behind: roundEnd({
       design,
       face: behind,
