@@ -33,33 +33,40 @@ export function carryPaint(
   wanted: Uint8Array,
 ): Uint32Array {
   const room = Math.ceil(1.5 * disc.radius + 2 * disc.lineWidth);
-  const source = {
-    x: rect.x - room,
-    y: rect.y - room,
-    width: rect.width + 2 * room,
-    height: rect.height + 2 * room,
-  };
-  const seen = cropPlaced(face, source);
-  const words = wordsOf(seen);
-  const pure = purePaint(seen, disc);
+  const source = grown(rect, room);
+  const words = wordsOf(cropPlaced(face, source));
+  const pure = purePaint(words, source, disc);
   const carried = new Uint32Array(rect.width * rect.height);
-  let smooth: Uint32Array | null = null;
+  let isLeft = false;
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++) {
       if (wanted[i] === 0) continue;
       const from = axis ? mirrored(pure, source, x + room, y + room, axis) : -1;
       if (from >= 0) carried[i] = words[from];
-      else {
-        smooth ??= inOwnColours(fillSmooth(seen, pure), words, pure);
-        carried[i] = smooth[(y + room) * source.width + x + room];
-      }
+      else isLeft = true;
     }
+  if (isLeft) fillLeftMutable(carried, face, disc, rect, wanted);
   return carried;
 }
 
+/** Fills what no limb says from the paint all round: nearer by than along a limb, as what lies far off says little. */
+function fillLeftMutable(carried: Uint32Array, face: PlacedBitmap, disc: Disc, rect: Rect, wanted: Uint8Array): void {
+  const room = Math.ceil(0.5 * disc.radius + 2 * disc.lineWidth);
+  const source = grown(rect, room);
+  const seen = cropPlaced(face, source);
+  const pure = purePaint(wordsOf(seen), source, disc);
+  const smooth = inOwnColours(fillSmooth(seen, pure), wordsOf(seen), pure);
+  for (let y = 0, i = 0; y < rect.height; y++)
+    for (let x = 0; x < rect.width; x++, i++)
+      if (wanted[i] > 0 && carried[i] === 0) carried[i] = smooth[(y + room) * source.width + x + room];
+}
+
+function grown({ x, y, width, height }: Rect, by: number): Rect {
+  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
+}
+
 /** By pixel: 255 where a piece shows paint of its own, free of line and of blends; with less left, with the blends. */
-function purePaint({ width, height, ...seen }: PlacedBitmap, disc: Disc): Uint8Array {
-  const words = wordsOf({ width, height, ...seen });
+function purePaint(words: Uint32Array, { width, height }: Rect, disc: Disc): Uint8Array {
   const paint = createMask(width, height);
   const line = createMask(width, height);
   const outside = createMask(width, height);
@@ -69,13 +76,20 @@ function purePaint({ width, height, ...seen }: PlacedBitmap, disc: Disc): Uint8A
     else if (disc.lineWidth > 0 && isLine(words[i])) line.data[i] = 255;
     else paint.data[i] = 255;
   }
-  const besideLine = reachOf(line, BESIDE);
+  const besideLine = disc.lineWidth > 0 ? reachOf(line, BESIDE) : line.data;
   const besideEdge = reachOf(outside, MIXED);
-  for (const blends of [[besideLine, besideEdge], [besideLine]]) {
-    const left = paint.data.map((value, i) => (blends.some((near) => near[i] > 0) ? 0 : value));
-    if (left.some((value) => value > 0)) return left;
+  const pure = new Uint8Array(words.length);
+  const clean = new Uint8Array(words.length);
+  let [pureLeft, cleanLeft] = [0, 0];
+  for (let i = 0; i < words.length; i++) {
+    if (paint.data[i] === 0 || besideLine[i] > 0) continue;
+    clean[i] = 255;
+    cleanLeft++;
+    if (besideEdge[i] > 0) continue;
+    pure[i] = 255;
+    pureLeft++;
   }
-  return paint.data;
+  return pureLeft > 0 ? pure : cleanLeft > 0 ? clean : paint.data;
 }
 
 /** The pixel that a hidden one mirrors: as far behind the first seen one along the axis as that is away; or that first one. */

@@ -25,6 +25,32 @@ export function clearance(faces: readonly PlacedBitmap[], at: { x: number; y: nu
 
 /** The widest disc in a face's paint, px across. */
 export function thickness(face: PlacedBitmap): number {
+  let deepest = 0;
+  for (const depth of depthsOf(face)) if (depth > deepest && Number.isFinite(depth)) deepest = depth;
+  return 2 * deepest;
+}
+
+/** The place within `reach` px of another around which a face's paint reaches farthest; null where it has none there. */
+export function deepestNear(
+  face: PlacedBitmap,
+  near: { x: number; y: number },
+  reach: number,
+): { x: number; y: number; radius: number } | null {
+  const depths = depthsOf(face);
+  const stride = face.width + 2;
+  let best: { x: number; y: number; radius: number } | null = null;
+  for (let i = 0; i < depths.length; i++) {
+    // A pixel's middle lies half a pixel inside its edge.
+    const radius = depths[i] - 0.5;
+    if (radius <= (best?.radius ?? 0)) continue;
+    const [x, y] = [face.x + (i % stride) - 0.5, face.y + Math.floor(i / stride) - 0.5];
+    if (Math.hypot(x - near.x, y - near.y) <= reach) best = { x, y, radius: Math.min(radius, reach) };
+  }
+  return best;
+}
+
+/** By pixel, with a clear one all round: px from the nearest pixel outside a face's paint. */
+function depthsOf(face: PlacedBitmap): Float32Array {
   const { width, height } = face;
   const outside = createMask(width + 2, height + 2);
   const { data } = coverageOf(face);
@@ -33,7 +59,5 @@ export function thickness(face: PlacedBitmap): number {
       const on = x > 0 && y > 0 && x <= width && y <= height && data[(y - 1) * width + x - 1] > INSIDE;
       if (!on) outside.data[y * (width + 2) + x] = 255;
     }
-  let deepest = 0;
-  for (const depth of distanceField(outside)) if (depth > deepest && Number.isFinite(depth)) deepest = depth;
-  return 2 * deepest;
+  return distanceField(outside);
 }

@@ -4,11 +4,10 @@ import type { DiscOn } from '../document/row-types.js';
 import type { CharacterDoc, JointRow, PieceId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { refuse, type Result } from '../errors.js';
-import { knownPart } from '../plan/known-parts.js';
 import { plannedPart } from '../plan/plan.js';
 import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourDistance, type Rgb } from '../raster/colour.js';
-import { clearance, thickness } from './clearance.js';
+import { clearance, deepestNear, thickness } from './clearance.js';
 import { drawnEnd } from './drawn-end.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
 import { fitRoot } from './fit-root.js';
@@ -86,9 +85,6 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const planned = plannedPart(doc, part)?.joint;
   const order = drawOrder(doc, pieceById(doc, childId).viewId).map((piece) => piece.id);
   const childInFront = order.indexOf(childId) > order.indexOf(parentId);
-  // Of a root, the limb alone carries the disc: on the trunk it would stay behind as a lobe when the limb swings. What is
-  // worn over something is drawn whole, and needs nothing of what lies beneath it.
-  const sideEnd = (): DiscOn => (childInFront && knownPart(part)?.worn ? 'parent' : 'child');
   /** An end that is kept as drawn, such as a cuff, has to lie in front of the one that turns under it. */
   const hingeEnd = (fit: JointFit): DiscOn => {
     const kept = drawnEnd(child, parent, border, fit);
@@ -135,7 +131,7 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     const fit = fitRoot({ design: art.design, limb, body, inFront, later, stretch, mirrored: twin.root });
     if (!fit.ok) return fit;
     const kind = planned === 'swivel' ? 'swivel' : 'one-sided';
-    return { ...fit, fillColour: fillOf(child, fit), kind, discOn: sideEnd() };
+    return { ...fit, fillColour: fillOf(child, fit), kind, discOn: ROOT_END };
   };
   const hinge = (): Result<PairFit> => {
     const bent = bentHinge(childStretch, parentStretch, middle, border.length);
@@ -159,7 +155,7 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
       return !anyPaint(later, x + ((x - fit.x) / far) * BEYOND, y + ((y - fit.y) / far) * BEYOND);
     });
     const kind = planned === 'swivel' || planned === 'one-sided' ? planned : 'hinge';
-    const discOn = kind === 'one-sided' ? sideEnd() : hingeEnd(fit);
+    const discOn = kind === 'one-sided' ? ROOT_END : hingeEnd(fit);
     const fillColour = kind === 'one-sided' ? fillOf(child, fit) : fit.fillColour;
     const made: PairFit = { ...fit, fillColour, kind, discOn, confidence: Math.min(SUREST, fit.confidence) };
     if (!bent && isPushed(made))
@@ -185,14 +181,16 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const ways = isOneLimb(childStretch, parentStretch, middle)
     ? [...(oneSide ? [] : [hinge]), straight, root]
     : [root, hinge, straight];
-  /** What is no limb, as hair or a cap, turns about the middle of what it sits on. */
+  /** What is no limb, as hair or a cap, turns about the middle of what it sits on; in front, all in its own paint. */
   const seat = (): Result<PairFit> => {
-    const solid = [child, parent, ...later];
-    const radius = clearance(solid, middle, border.length / 2);
+    const { x, y, radius } = (childInFront && deepestNear(child, middle, border.length / 2)) || {
+      ...middle,
+      radius: clearance([child, parent, ...later], middle, border.length / 2),
+    };
     if (radius < 3) return refuse('no-disc', 'The two pieces touch along too short a border for a joint.', middle);
-    const disc = { ...middle, radius, axis: 0, confidence: SEAT, contacts: contactsAt(middle, 1, 0, radius) };
+    const disc = { x, y, radius, axis: 0, confidence: SEAT, contacts: contactsAt({ x, y }, 1, 0, radius) };
     const fit = withLine(disc, silhouette, art.design);
-    return { ...fit, confidence: SEAT, fillColour: fillOf(child, fit), kind: 'one-sided', discOn: sideEnd() };
+    return { ...fit, confidence: SEAT, fillColour: fillOf(child, fit), kind: 'one-sided', discOn: ROOT_END };
   };
   if (planned !== 'one-sided' && planned !== 'swivel') return surest(ways, Math.min(...halves));
   return SEATED.has(part.group) ? surest([hinge, seat], 0) : surest([root, hinge], Math.min(...halves));
@@ -236,6 +234,9 @@ function coversNear(faces: readonly PlacedBitmap[], { x, y, radius }: Disc): boo
       if (Math.hypot(dx, dy) <= reach && anyPaint(faces, x + dx, y + dy)) return true;
   return false;
 }
+
+/** Of a root, the limb alone carries the disc: on the trunk it would stay behind as a lobe when the limb swings. */
+const ROOT_END: DiscOn = 'child';
 
 /** Groups whose pieces sit on another as a whole and have no middle line. */
 const SEATED = new Set(['hair', 'cap', 'hood', 'beard', 'ear', 'scarf', 'satchel', 'coat', 'wing']);

@@ -3,6 +3,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import type { JointFit } from './fit-joint.js';
 import { clearance } from './clearance.js';
+import { cutBorder } from './cut-border.js';
 import { NARROW, axisOf, contactsAt, lineAt } from './limb-discs.js';
 import { anyPaint } from '../raster/sample.js';
 import { fromMiddleLine, halfAt, placeAt, type Stretch } from './limb-stretch.js';
@@ -64,6 +65,7 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
   if (half(edge) < 2)
     return refuse('not-on-limb', 'The limb comes to a point before it meets what it hangs from.', placeAt(stretch, 0));
   let along: number;
+  let solid: readonly PlacedBitmap[] = [limb, body, ...later];
   const section = sectionAt(limb, stretch, edge + 0.2 * half(edge));
   const ending = !isOn(later, edge);
   const isRound = section < ROUND_END * 2 * half(edge) || !isOn([body], edge - 1);
@@ -79,8 +81,12 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
   }
   if (mirrored && fromMiddleLine(stretch, mirrored) < 0.5 * stretch.half)
     along = (mirrored.x - stretch.x) * stretch.ux + (mirrored.y - stretch.y) * stretch.uy;
-  const solid = [limb, body, ...later];
   const roomAt = (at: number) => clearance(solid, placeAt(stretch, at), half(at));
+  if (inFront && cutBorder(limb, body, design).length < CUT_OFF * half(along)) {
+    // An end that is drawn whole, and not cut off, holds its disc: it needs no copy of what lies beside it.
+    const own = wholeWithin(limb, stretch, along);
+    if (own !== null) [along, solid] = [own, [limb]];
+  }
   // Where the end is cut aslant, the disc lies a little farther along the limb, where it fits in.
   for (let t = along; t < along + FARTHER * half(along); t += 2)
     if (roomAt(t) > ROOMY * half(t)) {
@@ -103,6 +109,20 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
     ...lineAt(disc, limbSilhouette([limb, body], design), design),
     confidence: 0.8 * shape * near,
   };
+}
+
+/** How far along a limb a disc that is nearly as wide as the limb may lie to be all in its paint, in half widths. */
+const WITHIN = 2;
+const NEARLY = 0.83;
+/** A border through one paint that is longer than this, in half widths, is where the limb was cut off. */
+const CUT_OFF = 0.5;
+
+/** The first place, from another on along the limb, at which a disc nearly as wide lies all in the limb's own paint; null for none. */
+function wholeWithin(limb: PlacedBitmap, stretch: Stretch, from: number): number | null {
+  const half = halfAt(stretch, from);
+  for (let at = from; at <= from + WITHIN * half; at += 1)
+    if (clearance([limb], placeAt(stretch, at), half) >= NEARLY * half) return at;
+  return null;
 }
 
 /** How wide a limb's paint is across its middle line, px. */

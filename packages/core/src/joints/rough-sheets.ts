@@ -131,7 +131,7 @@ function lineSources(doc: CharacterDoc, piece: PieceRow): unknown {
       .filter((p) => limb.has(p.id))
       .map((p) => placeOf(p.face))
       .sort(),
-    discs.map((j) => [j.x, j.y, j.radius].join()).sort(),
+    discs.map((j) => [j.x, j.y, j.radius, j.kind, carriesDisc(j, piece.id)].join()).sort(),
   ];
 }
 
@@ -161,10 +161,11 @@ function lineApart(doc: CharacterDoc, piece: PieceRow, drawn: PlacedBitmap | nul
   if (!drawn || !joint) return null;
   const limb = [...limbUnderLine(doc, piece.id)].flatMap((id) => art.pieces.get(id)?.face ?? []);
   const discs = doc.joints.flatMap((j) => {
-    if (!hasLineUnder(j) || (j.childId !== piece.id && j.parentId !== piece.id)) return [];
+    if (!hasLineUnder(j) || (j.childId !== piece.id && j.parentId !== piece.id) || !carriesDisc(j, piece.id)) return [];
     const face = art.pieces.get(piece.id)?.face;
     const other = art.pieces.get(j.childId === piece.id ? j.parentId : j.childId)?.face;
-    return [{ x: j.x, y: j.y, radius: j.radius, straight: face && other ? straightEnd(face, other, j) : NOWHERE }];
+    const goesOn = face && other && j.kind === 'hinge';
+    return [{ x: j.x, y: j.y, radius: j.radius, straight: goesOn ? straightEnd(face, other, j) : NOWHERE }];
   });
   const { lineWidth, lineColour } = joint;
   return lineUnder({ design: art.design, face: drawn, limb, discs, lineWidth, lineColour });

@@ -50,7 +50,7 @@ export interface EndInput {
   /** Faces of all pieces that are drawn later than this one. */
   later: readonly PlacedBitmap[];
   disc: Disc;
-  /** Is one limb cut in two here, so that the piece in front keeps a seam along the cut? */
+  /** Is one limb cut in two here, so that both go straight on to the disc and the one in front keeps a seam along the cut? */
   seam?: boolean;
 }
 
@@ -106,7 +106,7 @@ export function roundEnd(input: EndInput): RoundedEnd {
   // Only the end behind is drawn out: in front, it would stick out of the limb as it turns.
   const drawnOut = (!inFront && disc.stretch) || NOWHERE;
   const axis = limbAxis(face, disc);
-  const straight = straightOn(axis, limbAxis(other, disc), disc.radius);
+  const straight = input.seam ? straightOn(axis, limbAxis(other, disc), disc.radius) : NOWHERE;
   const rect = growRect(rectOf(disc, reach, [drawnOut, straight]), 0, design);
   if (rect.width === 0 || rect.height === 0) return { overlap: null, under: null };
   const hidden = opaqueCover(later, rect);
@@ -154,7 +154,9 @@ export function roundEnd(input: EndInput): RoundedEnd {
     for (let i = 0; i < underWords.length; i++) {
       if (coverage[i] === 0) continue;
       const near = carried[i];
-      const fill = near !== 0 && colourDistance(colourOf(near), colourOf(art[i])) > SAME_PAINT ? near : art[i];
+      // The limb's other half may show the very paint; whatever else lies in front does not.
+      const isOwn = neighbour[i] >>> 24 !== 0 && colourDistance(colourOf(near), colourOf(art[i])) <= SAME_PAINT;
+      const fill = near === 0 || isOwn ? art[i] : near;
       const onLine = carriesLine ? clamp01(disc.lineWidth - inside[i] + 0.5) : 0;
       underWords[i] = withAlpha(onLine === 0 ? fill : mix(fill, line, onLine), coverage[i]);
     }
