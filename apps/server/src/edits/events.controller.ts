@@ -13,7 +13,7 @@ export class EventsController {
   constructor(private readonly events: EventService) {}
 
   @Sse()
-  @ApiOperation({ summary: 'Server-sent events: new revisions and job progress' })
+  @ApiOperation({ summary: 'Server-sent events: new revisions, jobs, and the progress of edits under way' })
   async stream(@Param() { id }: IdParam): Promise<Observable<MessageEvent>> {
     if ((await Character.count({ where: { id } })) === 0)
       throw new LimberError('not-found', 'There is no such character.', 'Go back to the cast.');

@@ -10,14 +10,18 @@ import { CONFIG } from '../http/tokens.js';
 /** Something that open benches want to hear of. */
 export interface BenchEvent {
   characterId: string;
-  kind: 'revision' | 'job';
-  /** The new revision, or the job's id. */
+  kind: 'revision' | 'job' | 'progress';
+  /** The new revision, the job's id, or how much of an edit under way is done, 0 to 1. */
   value: number | string;
+  /** What an edit under way is at. */
+  doing?: string;
   actor?: string;
 }
 
 const CHANNEL = 'bench';
 const AGAIN_MS = 1000;
+/** ms from one word of progress to the next. */
+const PROGRESS_MS = 150;
 
 /** Tells open benches what changed, also those of other servers on the same database. */
 @Injectable()
@@ -64,6 +68,18 @@ export class EventService implements OnModuleInit, OnModuleDestroy {
 
   async send(event: BenchEvent): Promise<void> {
     await this.sequelize.query('SELECT pg_notify($1, $2)', { bind: [CHANNEL, JSON.stringify(event)] });
+  }
+
+  /** Tells the benches of an edit under way how far it is, every now and then. */
+  tellProgress(characterId: string, actor: string): (progress: { share: number; doing: string }) => void {
+    let last = 0;
+    return ({ share, doing }) => {
+      if (Date.now() - last < PROGRESS_MS) return;
+      last = Date.now();
+      this.send({ characterId, kind: 'progress', value: share, doing, actor }).catch((error: unknown) =>
+        this.logger.warn(error as Error, 'events'),
+      );
+    };
   }
 
   of(characterId: string): Observable<BenchEvent> {

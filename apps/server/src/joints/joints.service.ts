@@ -23,7 +23,9 @@ import {
   type Row,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
+import { MessageChannel } from 'node:worker_threads';
 import { characterOf } from '../data/document-store.js';
+import { EventService } from '../edits/events.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
@@ -36,6 +38,7 @@ export class JointsService {
   constructor(
     private readonly edits: EditService,
     private readonly threads: Threads,
+    private readonly events: EventService,
   ) {}
 
   /** Puts a joint between two pieces, fitted to the contour or where the artist placed it. */
@@ -60,13 +63,18 @@ export class JointsService {
 
   /** Fits and rounds every joint that the family asks for and that is not there yet, as one edit; tells what it left and why. */
   async fitAll(viewId: string, context: EditContext): Promise<CharacterState> {
-    return this.edits.run(await characterOf('view', viewId), context, async (doc) => {
-      const { diff, made, notes } = await this.threads.run(
-        tasks,
-        'fitAll',
-        { doc, viewId },
-        { signal: context.signal, seconds: LONG },
-      );
+    const characterId = await characterOf('view', viewId);
+    return this.edits.run(characterId, context, async (doc) => {
+      const { port1, port2 } = new MessageChannel();
+      port1.on('message', this.events.tellProgress(characterId, context.actor));
+      const { diff, made, notes } = await this.threads
+        .run(
+          tasks,
+          'fitAll',
+          { doc, viewId, port: port2 },
+          { signal: context.signal, seconds: LONG, transfer: [port2] },
+        )
+        .finally(() => port1.close());
       return { kind: 'fit-all', summary: `Fit and round ${made} ${made === 1 ? 'joint' : 'joints'}`, diff, notes };
     });
   }

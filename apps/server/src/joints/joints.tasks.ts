@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { MessagePort } from 'node:worker_threads';
 import {
   chainJoints,
   fitAllJoints,
@@ -45,8 +46,11 @@ export const fit = task(
 );
 
 /** Fits and rounds every joint that is missing. */
-export const fitAll = task(async ({ doc, viewId }: { doc: CharacterDoc; viewId: ViewId }): Promise<MadeJoints> =>
-  fitAllJoints(doc, viewId, await readArt(doc, viewId), randomUUID),
+export const fitAll = task(
+  async ({ doc, viewId, port }: { doc: CharacterDoc; viewId: ViewId; port: MessagePort }): Promise<MadeJoints> => {
+    const art = await readArt(doc, viewId);
+    return fitAllJoints(doc, viewId, art, randomUUID, (share, doing) => port.postMessage({ share, doing }));
+  },
 );
 
 /** Fits and rounds a joint between each of some pieces and the next. */

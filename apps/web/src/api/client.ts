@@ -63,12 +63,14 @@ const client = createClient<paths>({ baseUrl: '/' });
 /**
  * Asks the API for an operation.
  * @param id what stands for `{id}` in its path; empty where it has none
- * @throws ApiError with a sentence for the user
+ * @param signal stops it; the server stops as well
+ * @throws ApiError with a sentence for the user; AbortError where it was stopped
  */
 export async function call<O extends Operation>(
   operation: O,
   id: string,
   body?: BodyOf<O> | FormData,
+  signal?: AbortSignal,
 ): Promise<AnswerOf<O>> {
   const [method, path] = OPERATIONS[operation];
   const form = body instanceof FormData;
@@ -76,6 +78,7 @@ export async function call<O extends Operation>(
     params: { path: { id } },
     headers: { 'x-actor': actorMark() },
     body,
+    signal,
     ...(form ? { bodySerializer: (data: FormData) => data } : {}),
   };
   // The types of one operation at a time stand above; here any of them goes the same way.
@@ -83,7 +86,8 @@ export async function call<O extends Operation>(
   let told: Told;
   try {
     told = await send(method.toLowerCase(), path, asked);
-  } catch {
+  } catch (failure) {
+    if (signal?.aborted) throw failure;
     throw new ApiError(
       0,
       'offline',

@@ -3,10 +3,17 @@ import { toast } from 'sonner';
 import { ApiError, actorMark, call, eventsUrl, type BodyOf, type EditOperation } from './client';
 import type { CharacterState } from './types';
 import { useAnswer } from './useAnswer';
+import { noteProgress } from './work';
 import { mutateHandOffs } from './useHandOffs';
 
 /** ms; jobs are asked about no more often, however often they are told of. */
 const JOB_MS = 1000;
+
+interface Progress {
+  value: number;
+  doing: string;
+  actor?: string;
+}
 
 /** Shows an error in the words it came with. */
 export function tellError(error: unknown): void {
@@ -29,6 +36,10 @@ export function useCharacter(id: string) {
       if (actor && actor !== actorMark())
         toast('Somebody else changed this character. The bench shows it as it is now.');
     });
+    events.addEventListener('progress', (event) => {
+      const { value, doing, actor } = JSON.parse((event as MessageEvent<string>).data) as Progress;
+      if (actor === actorMark()) noteProgress(value, doing);
+    });
     // Also of a job that another bench has started; events come faster than answers would.
     let soon: number | undefined;
     events.addEventListener('job', () => {
@@ -45,13 +56,19 @@ export function useCharacter(id: string) {
 
   /** Makes an edit; answers with the new state, or null where it was refused (and said so). */
   const edit = useCallback(
-    async <O extends EditOperation>(operation: O, about: string, body?: BodyOf<O>): Promise<CharacterState | null> => {
+    async <O extends EditOperation>(
+      operation: O,
+      about: string,
+      body?: BodyOf<O>,
+      signal?: AbortSignal,
+    ): Promise<CharacterState | null> => {
       try {
-        const state = (await call(operation, about, body ?? ({} as BodyOf<O>))) as CharacterState;
+        const state = (await call(operation, about, body ?? ({} as BodyOf<O>), signal)) as CharacterState;
         await mutate((old) => (old && old.revision > state.revision ? old : state), { revalidate: false });
         return state;
       } catch (failure) {
-        tellError(failure);
+        if (signal?.aborted) toast('Stopped. Nothing was changed.');
+        else tellError(failure);
         if (failure instanceof ApiError && failure.status === 409) void mutate();
         return null;
       }

@@ -82,17 +82,17 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
   if (mirrored && fromMiddleLine(stretch, mirrored) < 0.5 * stretch.half)
     along = (mirrored.x - stretch.x) * stretch.ux + (mirrored.y - stretch.y) * stretch.uy;
   const roomAt = (at: number) => clearance(solid, placeAt(stretch, at), half(at));
-  if (inFront && cutBorder(limb, body, design).length < CUT_OFF * half(along)) {
-    // An end that is drawn whole, and not cut off, holds its disc: it needs no copy of what lies beside it.
-    const own = wholeWithin(limb, stretch, along);
-    if (own !== null) [along, solid] = [own, [limb]];
-  }
   // Where the end is cut aslant, the disc lies a little farther along the limb, where it fits in.
   for (let t = along; t < along + FARTHER * half(along); t += 2)
     if (roomAt(t) > ROOMY * half(t)) {
       along = t;
       break;
     }
+  if (inFront && cutBorder(limb, body, design).length < CUT_OFF * half(along)) {
+    // An end that is drawn whole, and not cut off, holds its disc: it needs no copy of what lies beside it.
+    const own = wholeWithin(limb, stretch, along);
+    if (own !== null) [along, solid] = [own, [limb]];
+  }
   const { x, y } = placeAt(stretch, along);
   const wanted = half(along);
   const radius = roomAt(along);
@@ -112,7 +112,7 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
 }
 
 /** How far along a limb a disc that is nearly as wide as the limb may lie to be all in its paint, in half widths. */
-const WITHIN = 2;
+const WITHIN = 0.4;
 const NEARLY = 0.83;
 /** A border through one paint that is longer than this, in half widths, is where the limb was cut off. */
 const CUT_OFF = 0.5;

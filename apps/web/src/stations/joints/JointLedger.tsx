@@ -10,12 +10,15 @@ import {
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { asWork, useWork } from '../../api/work';
 import { useOnBench } from '../../bench/context';
+import { WorkUnderWay } from '../../bench/WorkUnderWay';
 import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { foulStretches, isShortOfRange, worstAngle } from './joint-words';
 import { ContactSheet } from './ContactSheet';
 import { PickedJoint } from './PickedJoint';
+import { leftBecause, useLeftJoints } from './left-joints';
 import { knownSweep, useJoints } from './joint-store';
 import { placeHand, usePlacing } from './place-hand';
 
@@ -23,9 +26,17 @@ import { placeHand, usePlacing } from './place-hand';
 export function JointLedger() {
   const { doc, view, edit } = useOnBench();
   const fitAll = async () => {
-    const state = await edit('joints.fitAll', view.id);
-    if (state?.summary) toast(state.summary, { description: state.notes?.join(' ') });
+    const state = await asWork('Fit and round all', (signal) => edit('joints.fitAll', view.id, {}, signal));
+    if (!state) return;
+    const pieces = drawOrder(doc, view.id).map((piece) => ({ id: piece.id, name: pieceName(doc, piece) }));
+    const because = leftBecause(state.notes ?? [], pieces);
+    useLeftJoints.setState({ because });
+    const left = Object.keys(because).length;
+    const others = (state.notes ?? []).filter((note) => !note.includes(' is left: '));
+    const words = left === 0 ? [] : [`${left} ${left === 1 ? 'is' : 'are'} left; each says why.`];
+    if (state.summary) toast(state.summary, { description: [...words, ...others].join(' ') });
   };
+  const working = useWork((s) => s.work !== null);
   const sweeps = useJoints((s) => s.sweeps);
   const pickedJoint = useBench((s) => s.pickedJoint);
   const joints = jointsOutwards(doc, view.id);
@@ -49,6 +60,7 @@ export function JointLedger() {
           ? 'No joint yet. Fit one where two pieces touch.'
           : `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'} · ${known - open} clean through their range${open > 0 ? ` · ${open} open` : ''}${known < joints.length ? ' · sweeping' : ''}`}
       </LedgerHead>
+      <WorkUnderWay />
       {joints.length > 0 && (
         <div className={`mb-3 ${pickedJoint ? 'max-h-[214px] overflow-y-auto border-b border-rule' : ''}`}>
           <table className="w-full text-[13px]">
@@ -81,7 +93,7 @@ export function JointLedger() {
             <Unjointed key={piece.id} piece={piece} />
           ))}
           {bare.length > 1 && (
-            <Action tone="go" className="mt-2" onClick={() => void fitAll()}>
+            <Action tone="go" className="mt-2" disabled={working} onClick={() => void fitAll()}>
               Fit and round all
             </Action>
           )}
@@ -157,6 +169,7 @@ function Unjointed({ piece }: { piece: PieceRow }) {
   const bench = useOnBench();
   const { doc } = bench;
   const { place, lookAhead } = placeHand(bench);
+  const because = useLeftJoints((s) => s.because[piece.id]);
   const parent = parentPiece(doc, piece);
   if (!parent) return null;
   return (
@@ -169,6 +182,7 @@ function Unjointed({ piece }: { piece: PieceRow }) {
         {pieceName(doc, piece)}
         <br />
         <span className="text-soft">on {pieceName(doc, parent)}</span>
+        {because && <span className="block font-sans text-[12.5px] text-madder">Left: {because}</span>}
       </span>
       <Action onClick={() => void place({ pieceId: piece.id, otherId: parent.id })}>Fit and round</Action>
     </div>
