@@ -73,7 +73,51 @@ test('fit all takes the plan at its word: what only moves along is left, and sai
   const { view } = await arms();
   const all = await ask('POST', `/views/${view}/joints/fit-all`);
   expect(all.doc.joints).toHaveLength(4);
-  expect(all.notes?.join(' ')).toMatch(/eyes move with what they hang from, by the plan/);
+  expect(all.notes?.join(' ')).toMatch(/eyes moves with what it hangs from, by the plan/);
+});
+
+/** Events of a character until one of a kind has come. */
+async function eventOf(id: string, kind: string, signal: AbortSignal): Promise<Record<string, unknown>> {
+  const answer = await fetch(`${server.address}/api/characters/${id}/events`, { signal });
+  const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  for (;;) {
+    const { value, done } = (await reader?.read()) ?? { value: undefined, done: true };
+    if (done) throw new Error('the events ended');
+    text += value ?? '';
+    const found = new RegExp(`event: ${kind}\\n(?:id: .*\\n)?data: (.*)\\n`).exec(text);
+    if (found) return JSON.parse(found[1]) as Record<string, unknown>;
+  }
+}
+
+test('fit all tells how far it is while it is under way', async () => {
+  const { id, view } = await arms();
+  const over = new AbortController();
+  const told = eventOf(id, 'progress', over.signal);
+  await ask('POST', `/views/${view}/joints/fit-all`);
+  expect(await told).toMatchObject({
+    characterId: id,
+    actor: 'tester',
+    value: expect.any(Number) as number,
+    doing: expect.stringMatching(/arm|head|eyes/) as string,
+  });
+  over.abort();
+});
+
+test('fit all that is stopped changes nothing', async () => {
+  const { id, view } = await arms();
+  const stop = new AbortController();
+  const asked = fetch(`${server.address}/api/views/${view}/joints/fit-all`, {
+    method: 'POST',
+    headers: { 'x-actor': 'tester', 'content-type': 'application/json' },
+    body: '{}',
+    signal: stop.signal,
+  });
+  stop.abort();
+  await expect(asked).rejects.toThrow();
+  const { doc, undo } = await ask('GET', `/characters/${id}`);
+  expect(doc.joints).toEqual([]);
+  expect(undo).not.toMatch(/Fit and round/);
 });
 
 test('a stroke over a limb gives a chain of joints, as one edit', async () => {
@@ -181,7 +225,13 @@ test('a line under all lies beneath the fills in the package too; made thicker i
   const arm = drawOrder.filter((name) => /^arm_A_(upper|lower)/.test(name));
   expect(arm.slice(0, 2).sort()).toEqual(['arm_A_lower_line_under', 'arm_A_upper_line_under']);
   const line = pieces.find((p) => p.name === 'arm_A_lower_line_under');
-  expect(line).toMatchObject({ parent: 'arm_A_lower', joint: null, image: 'front/arm_A_lower_line_under.png' });
+  expect(pieces.find((p) => p.name === 'arm_A_lower')?.joint).toMatchObject({ outlineOn: 'none', looseness: 0 });
+  expect(line).toMatchObject({
+    kind: 'line-under',
+    parent: 'arm_A_lower',
+    joint: null,
+    image: 'front/arm_A_lower_line_under.png',
+  });
   expect(new Set(pieces.map((p) => p.id)).size).toBe(pieces.length);
   // Drawn over one another the images are the design, and the layered file has the same layers in the same order.
   const images = pieces.map((p) => ({ ...decodePng(files.get(p.image) ?? new Uint8Array()), ...p.bounds }));

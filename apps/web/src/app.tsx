@@ -41,8 +41,9 @@ export function App() {
         </StationsContext>
       </Mishap>
       <Toaster
-        position="top-center"
-        offset={{ top: 60 }}
+        position="bottom-center"
+        // Above the sheaf, over the foot of the light table: never over tools.
+        offset={{ bottom: 144 }}
         theme={night ? 'dark' : 'light'}
         toastOptions={{ style: { fontFamily: 'var(--font-sans)', fontSize: 13 } }}
       />

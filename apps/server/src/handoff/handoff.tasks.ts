@@ -172,7 +172,15 @@ function withFiles(entry: RigEntry, view: ViewRow, sha256: string): RigPiece {
  */
 function linePiece(of: RigPiece, view: ViewRow): RigPiece {
   const name = `${of.name}_line_under`;
-  return { ...of, id: v5('line under', of.id), name, parent: of.name, image: `${view.key}/${name}.png`, joint: null };
+  return {
+    ...of,
+    id: v5('line under', of.id),
+    name,
+    parent: of.name,
+    image: `${view.key}/${name}.png`,
+    joint: null,
+    kind: 'line-under',
+  };
 }
 
 /** Shade and line of the pieces that keep them apart. */

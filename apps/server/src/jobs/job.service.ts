@@ -116,8 +116,12 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
   /** Stops a job; what it has made so far is thrown away. */
   async cancel(id: string): Promise<JobState> {
     const job = await this.find(id);
-    if (job.state === 'waiting' || job.state === 'running') {
-      await job.update({ state: 'cancelled', doing: 'Stopped' });
+    const [stopped] = await Job.update(
+      { state: 'cancelled', doing: 'Stopped' },
+      { where: { id, state: ['waiting', 'running'] } },
+    );
+    if (stopped > 0) {
+      await job.reload();
       this.running.get(id)?.abort();
       void this.tellBenches({ characterId: job.characterId, kind: 'job', value: id });
     }
@@ -164,7 +168,12 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
       if (count === 0) controller.abort();
       else void this.tellBenches({ characterId: job.characterId, kind: 'job', value: id });
     };
-    await job.update({ state: 'running', beatAt: new Date() });
+    // Whoever stopped it meanwhile is heard: only what still waits is taken up.
+    const [taken] = await Job.update({ state: 'running', beatAt: new Date() }, { where: { id, state: 'waiting' } });
+    if (taken === 0) {
+      this.running.delete(id);
+      return;
+    }
     const timer = setInterval(() => void beat().catch(() => undefined), BEAT_MS);
     let told = 0;
     try {

@@ -7,7 +7,7 @@ export function WorkUnderWay() {
   if (!work) return null;
   const { name, share, doing, stop } = work;
   return (
-    <div className="mb-3 rounded-lg border border-rule bg-paper p-3" role="status">
+    <div className="my-3 rounded-lg border border-rule bg-paper p-3" role="status">
       <div className="flex items-center justify-between gap-2 text-[13px]">
         <span className="min-w-0 truncate font-medium">{name}</span>
         <Action onClick={stop}>Stop</Action>

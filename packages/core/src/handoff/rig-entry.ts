@@ -1,6 +1,7 @@
 import { inFrontOf, parentPiece, partOf, pieceName } from '../document/family.js';
 import type { NameTokens } from '../document/naming.js';
 import type { CharacterDoc, JointRow, PieceRow } from '../document/rows.js';
+import { loosenessReach } from '../joints/round-joint.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import type { Rect } from '../raster/bitmap.js';
 
@@ -12,8 +13,13 @@ export interface RigEntry extends NameTokens {
   parent: string | null;
   bounds: Rect;
   pivot: { x: number; y: number } | null;
+  kind: 'face' | 'uncut';
   joint:
-    | (Pick<JointRow, 'kind' | 'discOn' | 'radius' | 'outlineOn' | 'lineWidth' | 'looseness'> & {
+    | (Pick<JointRow, 'kind' | 'discOn' | 'radius' | 'lineWidth'> & {
+        /** `none` where the outline lies beneath both, as pieces of its own. */
+        outlineOn: Exclude<JointRow['outlineOn'], 'under'>;
+        /** px. */
+        looseness: number;
         range: [number, number];
         inFront: 'child' | 'parent';
         cleanRange: [number, number] | null;
@@ -51,12 +57,13 @@ export function rigEntry(
           radius: joint.radius,
           range: [joint.rangeLow, joint.rangeHigh],
           inFront: inFrontOf(doc, joint),
-          outlineOn: joint.outlineOn,
+          outlineOn: joint.outlineOn === 'under' ? 'none' : joint.outlineOn,
           lineWidth: joint.lineWidth,
-          looseness: joint.looseness,
+          looseness: Math.round(loosenessReach(joint) * 100) / 100,
           cleanRange: proofs.find((p) => p.jointId === joint.id)?.cleanRange ?? null,
         }
       : null,
+    kind: 'face',
   };
 }
 
@@ -64,5 +71,5 @@ export function rigEntry(
 export function uncutEntry(viewId: string, { x, y, width, height }: Rect): RigEntry {
   const tokens = { group: UNCUT, part: null, side: null, index: null };
   const bounds = { x, y, width, height };
-  return { id: viewId, name: UNCUT, ...tokens, parent: null, bounds, pivot: null, joint: null };
+  return { id: viewId, name: UNCUT, ...tokens, parent: null, bounds, pivot: null, joint: null, kind: 'uncut' };
 }

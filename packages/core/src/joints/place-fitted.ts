@@ -146,7 +146,8 @@ export function fitAllJoints(
     const change = bestArrangement(doc, id, art, rounded, memo);
     if (change) take(changeJoint(doc, id, change));
   }
-  if (stay.length > 0) notes.push(`${stay.join(', ')} move with what they hang from, by the plan.`);
+  if (stay.length === 1) notes.push(`${stay[0]} moves with what it hangs from, by the plan.`);
+  if (stay.length > 1) notes.push(`${stay.join(', ')} move with what they hang from, by the plan.`);
   if (placed.length === 0)
     throw new LimberError('nothing-to-fit', notes[0] ?? 'Every part that moves with another has its joint already.');
   return { diff, made: placed.length, notes };

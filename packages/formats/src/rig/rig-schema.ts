@@ -27,6 +27,21 @@ const angles = {
 const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 const sheetImage = { role: { enum: ['line', 'shade'] }, image: { type: 'string' }, sha256, bounds };
 
+/** Every check that a package may tell of, also those of stations to come. */
+const CHECK_IDS = [
+  'rest-match',
+  'offcuts',
+  'inside-canvas',
+  'names',
+  'family',
+  'pivots',
+  'joints-clean',
+  'hidden-paint',
+  'swap-seats',
+  'flat-layers',
+  'size',
+];
+
 const joint = {
   type: 'object',
   required: ['kind', 'discOn', 'radius', 'range', 'inFront', 'outlineOn', 'lineWidth', 'looseness', 'cleanRange'],
@@ -37,9 +52,9 @@ const joint = {
     radius: { type: 'number', exclusiveMinimum: 0 },
     range: angles,
     inFront: { enum: ['child', 'parent'] },
-    outlineOn: { enum: ['back', 'front', 'both', 'none', 'under'] },
+    outlineOn: { enum: ['back', 'front', 'both', 'none'] },
     lineWidth: { type: 'number', minimum: 0 },
-    looseness: { type: 'number', minimum: 0, maximum: 1 },
+    looseness: { type: 'number', minimum: 0 },
     cleanRange: orNull(angles),
   },
 };
@@ -58,6 +73,7 @@ const piece = {
     'sha256',
     'bounds',
     'pivot',
+    'kind',
     'joint',
     'atlas',
     'sheets',
@@ -65,6 +81,7 @@ const piece = {
   ],
   additionalProperties: false,
   properties: {
+    kind: { enum: ['face', 'line-under', 'shadow', 'rim', 'uncut'] },
     id: { type: 'string', format: 'uuid' },
     name,
     group: { type: 'string' },
@@ -165,7 +182,7 @@ export const RIG_SCHEMA = {
         required: ['id', 'view', 'ok', 'figure', 'unit'],
         additionalProperties: false,
         properties: {
-          id: { type: 'string' },
+          id: { enum: CHECK_IDS },
           view: { type: 'string' },
           ok: { type: 'boolean' },
           figure: { type: 'number' },

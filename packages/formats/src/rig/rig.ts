@@ -15,8 +15,10 @@ export interface RigJoint {
   radius: number;
   range: [number, number];
   inFront: 'child' | 'parent';
-  outlineOn: 'back' | 'front' | 'both' | 'none' | 'under';
+  /** Which piece's disc carries the outline; `none` where it lies beneath both, as pieces of its own. */
+  outlineOn: 'back' | 'front' | 'both' | 'none';
   lineWidth: number;
+  /** px by which the rounded outline wobbles inwards at most. */
   looseness: number;
   cleanRange: [number, number] | null;
 }
@@ -35,6 +37,8 @@ export interface RigPiece {
   bounds: RigBounds;
   pivot: { x: number; y: number } | null;
   joint: RigJoint | null;
+  /** The design's own paint, the outline beneath a limb's fills, or what no piece has taken. */
+  kind: 'face' | 'line-under' | 'uncut';
   atlas: RigBounds | null;
   sheets: { role: 'line' | 'shade'; image: string; sha256: string; bounds: RigBounds }[];
   swapSet: string | null;

@@ -728,7 +728,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Server-sent events: new revisions and job progress */
+    /** Server-sent events: new revisions, jobs, and the progress of edits under way */
     get: operations['events.stream'];
     put?: never;
     post?: never;

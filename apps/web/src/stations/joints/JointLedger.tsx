@@ -33,7 +33,8 @@ export function JointLedger() {
     useLeftJoints.setState({ because });
     const left = Object.keys(because).length;
     const others = (state.notes ?? []).filter((note) => !note.includes(' is left: '));
-    const words = left === 0 ? [] : [`${left} ${left === 1 ? 'is' : 'are'} left; each says why.`];
+    const words =
+      left === 0 ? [] : [left === 1 ? '1 is left; its row says why.' : `${left} are left; each row says why.`];
     if (state.summary) toast(state.summary, { description: [...words, ...others].join(' ') });
   };
   const working = useWork((s) => s.work !== null);
@@ -60,7 +61,6 @@ export function JointLedger() {
           ? 'No joint yet. Fit one where two pieces touch.'
           : `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'} · ${known - open} clean through their range${open > 0 ? ` · ${open} open` : ''}${known < joints.length ? ' · sweeping' : ''}`}
       </LedgerHead>
-      <WorkUnderWay />
       {joints.length > 0 && (
         <div className={`mb-3 ${pickedJoint ? 'max-h-[214px] overflow-y-auto border-b border-rule' : ''}`}>
           <table className="w-full text-[13px]">
@@ -92,11 +92,14 @@ export function JointLedger() {
           {bare.map((piece) => (
             <Unjointed key={piece.id} piece={piece} />
           ))}
-          {bare.length > 1 && (
-            <Action tone="go" className="mt-2" disabled={working} onClick={() => void fitAll()}>
-              Fit and round all
-            </Action>
-          )}
+          {bare.length > 1 &&
+            (working ? (
+              <WorkUnderWay />
+            ) : (
+              <Action tone="go" className="mt-2" onClick={() => void fitAll()}>
+                Fit and round all
+              </Action>
+            ))}
         </section>
       )}
     </>
