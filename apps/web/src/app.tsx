@@ -42,8 +42,8 @@ export function App() {
       </Mishap>
       <Toaster
         position="bottom-center"
-        // Above the sheaf, over the foot of the light table: never over tools.
-        offset={{ bottom: 144 }}
+        // Above the sheaf and the bend bar: never over tools.
+        offset={{ bottom: 208 }}
         theme={night ? 'dark' : 'light'}
         toastOptions={{ style: { fontFamily: 'var(--font-sans)', fontSize: 13 } }}
       />

@@ -147,7 +147,15 @@ function normalAt(
   out[3] = bn;
 }
 
-/** The nearest steady colour of a piece along a direction; where none is steady (a thin line), the one farthest from the blend. 0 for none. */
+/** Colours nearer than this (RGB) are one. */
+const STEADY = 7;
+/** A step that is a smaller share than this of the way so far is shading, and no longer the edge. */
+const SHADING = 0.45;
+
+/**
+ * The pure colour of a piece along a direction from a blend: colours go away from the blend until they are steady, or turn
+ * back, as behind a thin line, which is a colour of its own. 0 for none.
+ */
 function pureAlong(
   owner: Uint16Array,
   art: Uint32Array,
@@ -161,8 +169,7 @@ function pureAlong(
   blend: number,
 ): number {
   let before = 0;
-  let farthest = 0;
-  let most = -1;
+  let own = 0;
   for (let t = 1; t <= REACH + 1; t++) {
     const px = x + Math.round(nx * t);
     const py = y + Math.round(ny * t);
@@ -172,15 +179,37 @@ function pureAlong(
       if (before !== 0) break;
       continue;
     }
-    if (before !== 0 && rgbDistance(before, art[i]) < 7) return before;
-    before = art[i];
-    const d = rgbDistance(art[i], blend);
-    if (d > most && t <= REACH) {
-      most = d;
-      farthest = art[i];
+    if (before !== 0) {
+      const step = rgbDistance(before, art[i]);
+      if (step < STEADY || turnsBack(blend, before, art[i])) return before;
+      // Shading goes on in small steps; where an edge goes on for long it is soft, and its steps are large.
+      if (own > 1 && step < SHADING * rgbDistance(blend, before)) return shadedBack(before, art[i], t - 1);
     }
+    own++;
+    before = art[i];
   }
-  return farthest;
+  return before;
+}
+
+/** What a colour was some px earlier, where it goes on to another in one. */
+function shadedBack(colour: number, next: number, px: number): number {
+  const at = channels(colour);
+  const after = channels(next);
+  return pack(
+    at.map((value, k) => byte(value - (after[k] - value) * px)),
+    255,
+  );
+}
+
+/** Does the way from one colour over a second to a third turn back at the second, or only begin there? */
+function turnsBack(from: number, over: number, to: number): boolean {
+  if (rgbDistance(from, over) < STEADY) return true;
+  let dot = 0;
+  for (const shift of [0, 8, 16]) {
+    const at = (over >>> shift) & 255;
+    dot += (at - ((from >>> shift) & 255)) * (((to >>> shift) & 255) - at);
+  }
+  return dot < 0;
 }
 
 function rgbDistance(a: number, b: number): number {
@@ -207,7 +236,8 @@ function solve(blend: number, f: number, b: number): { alpha: number; front: num
   if (alpha === 0) return { alpha, front: 0, behind: blend };
   const a = alpha / 255;
   // What rounding and residual leave over goes into the front colour, and what that cannot hold into the one behind.
-  const front = fc.map((_, i) => byte((c[i] - (1 - a) * bc[i]) / a));
+  // Neither leaves the way between the two pure colours far: a faint front would turn into any colour at all.
+  const front = fc.map((_, i) => within((c[i] - (1 - a) * bc[i]) / a, fc[i], bc[i]));
   const behind = alpha === 255 ? bc : bc.map((_, i) => byte((c[i] - a * front[i]) / (1 - a)));
   for (let i = 0; i < 3; i++) if (Math.abs(a * front[i] + (1 - a) * behind[i] - c[i]) > 1) return null;
   return { alpha, front: pack(front, alpha), behind: pack(behind, 255) };
@@ -215,6 +245,13 @@ function solve(blend: number, f: number, b: number): { alpha: number; front: num
 
 function channels(word: number): number[] {
   return [word & 255, (word >>> 8) & 255, (word >>> 16) & 255];
+}
+
+/** How far past the two pure colours a channel may go. */
+const PAST = 10;
+
+function within(value: number, one: number, other: number): number {
+  return byte(Math.max(Math.min(one, other) - PAST, Math.min(Math.max(one, other) + PAST, value)));
 }
 
 function byte(v: number): number {

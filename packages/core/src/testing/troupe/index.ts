@@ -9,3 +9,4 @@ export const TROUPE = [...PEOPLE, ...BEASTS];
 
 export { drawMember, drawWhole, trueJoints, type Member, type TrueJoint } from './member.js';
 export { onTheBench } from './on-the-bench.js';
+export { edgeErrors } from './edge-error.js';
