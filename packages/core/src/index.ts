@@ -48,7 +48,7 @@ export { makeSmaller } from './raster/smaller.js';
 
 // Cut
 export { crossCut, type CutSides } from './cut/cross-cut.js';
-export { findOffcuts, offcutMask, uncutPaint, type Offcut, type OffcutReport } from './cut/offcuts.js';
+export { findOffcuts, offcutsMask, uncutPaint, type Offcut, type OffcutReport } from './cut/offcuts.js';
 export { mapOwners, type OwnerMap } from './cut/owners.js';
 export { faceMask, findSharedPixels, giveBackPixels, takePixels, type Faces, type Taken } from './cut/take.js';
 

@@ -10,7 +10,7 @@ import { growMask, holesOf, islandsOf, shrinkMask } from '../raster/morphology.j
 import { fillLoop, isTangled } from '../raster/polygon.js';
 import { fromRuns, type MaskRuns } from '../raster/runs.js';
 import { crossCut } from './cross-cut.js';
-import { findOffcuts, offcutMask } from './offcuts.js';
+import { findOffcuts, offcutsMask } from './offcuts.js';
 import { uncutOf } from './rest-match.js';
 import { splitOwn } from './split-own.js';
 import { faceMask, giveBackPixels, takePixels } from './take.js';
@@ -309,23 +309,26 @@ function sweepUp(
   const changed = new Map<string, PlacedBitmap>();
   const faces: Faces = new Map(order.map((p) => [p.id, art.pieces.get(p.id)?.face ?? null]));
   let area = 0;
-  let left = 0;
+  // A piece takes all that belongs to it in one go: a raw design has a thousand crumbs.
+  const belonging = new Map<number, number[]>();
   for (const index of wanted) {
     const owner = report.offcuts[index].belongsTo;
-    if (owner === null) {
-      left++;
-      continue;
-    }
-    const id = order[owner].id;
-    const taken = takePixels(art.design, faces, id, offcutMask(report, index, width), () => id);
+    if (owner !== null) belonging.set(owner, [...(belonging.get(owner) ?? []), index]);
+  }
+  let swept = 0;
+  for (const [owner, indices] of belonging) {
+    const { id } = order[owner];
+    const taken = takePixels(art.design, faces, id, offcutsMask(report, indices, width), () => id);
     if (!taken.ok) continue;
     area += taken.area;
+    swept += indices.length;
     for (const [changedId, face] of taken.changed) {
       changed.set(changedId, face);
       faces.set(changedId, face);
     }
   }
+  const left = wanted.filter((index) => report.offcuts[index].belongsTo === null).length;
   if (changed.size === 0)
     return refuse('nothing-there', 'No offcut touches a piece. Trace them into a part.', place ?? undefined);
-  return { ...outcome(art, changed, area), swept: wanted.length - left, left };
+  return { ...outcome(art, changed, area), swept, left };
 }

@@ -6,7 +6,7 @@ import { createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { fillLoop } from '../raster/polygon.js';
 import { drawLimb } from '../testing/limbs.js';
 import { crossCut } from './cross-cut.js';
-import { findOffcuts, offcutMask, uncutPaint } from './offcuts.js';
+import { findOffcuts, offcutsMask, uncutPaint } from './offcuts.js';
 import { giveBackPixels, takePixels, type Faces } from './take.js';
 
 const nameOf = (id: string) => id;
@@ -135,5 +135,5 @@ test('offcuts are told with their area, and the piece they share the longest bor
     [100, 1],
     [60, 0],
   ]);
-  expect(area(offcutMask(report, 1, 40))).toBe(60);
+  expect(area(offcutsMask(report, [1], 40))).toBe(60);
 });

@@ -1,4 +1,4 @@
-import { intersectRects, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { intersectRects, trimToPaint, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { connectedRegions, createMask, type PlacedMask } from '../raster/mask.js';
 import { mapOwners } from './owners.js';
 
@@ -88,14 +88,14 @@ export function uncutPaint(design: PlacedBitmap, faces: readonly (PlacedBitmap |
   return trimToPaint(left);
 }
 
-/** The pixels of one offcut as a mask over its bounds. */
-export function offcutMask(report: OffcutReport, index: number, canvasWidth: number): PlacedMask {
-  const { bounds } = report.offcuts[index];
+/** The pixels of some offcuts as one mask over the bounds of them all. */
+export function offcutsMask(report: OffcutReport, indices: readonly number[], canvasWidth: number): PlacedMask {
+  const bounds = indices.map((index) => report.offcuts[index].bounds).reduce(uniteRects);
+  const isWanted = new Uint8Array(report.offcuts.length + 1);
+  for (const index of indices) isWanted[index + 1] = 1;
   const data = new Uint8Array(bounds.width * bounds.height);
-  for (let y = 0; y < bounds.height; y++) {
-    for (let x = 0; x < bounds.width; x++) {
-      if (report.labels[(bounds.y + y) * canvasWidth + bounds.x + x] === index + 1) data[y * bounds.width + x] = 255;
-    }
-  }
+  for (let y = 0, i = 0; y < bounds.height; y++)
+    for (let x = 0; x < bounds.width; x++, i++)
+      if (isWanted[report.labels[(bounds.y + y) * canvasWidth + bounds.x + x]]) data[i] = 255;
   return { ...bounds, data };
 }

@@ -162,6 +162,22 @@ test('in front and behind move the whole limb, and keep its own order', () => {
   expect(jointLabel(doc, doc.joints[0])).toBe('shoulder A');
 });
 
+test("joints of animals are called by an animal's words", () => {
+  const word = (group: string, part: string | null, side: 'A' | 'B' | null) => {
+    const doc = armDoc();
+    const lower = named(doc, 'arm_A_lower');
+    const placed = applyDiff(doc, placeJoint(doc, 'j', lower.id, named(doc, 'arm_A_upper').id, FIT));
+    const parts = placed.parts.map((row) => (row.id === lower.partId ? { ...row, group, part, side } : row));
+    return jointLabel({ ...placed, parts }, placed.joints[0]);
+  };
+  expect(word('hindleg', 'lower', 'B')).toBe('stifle B');
+  expect(word('hindleg', 'paw', 'A')).toBe('hock A');
+  expect(word('foreleg', 'hoof', 'A')).toBe('fore fetlock A');
+  expect(word('wing', 'tip', 'B')).toBe('wing wrist B');
+  expect(word('leg', 'lower', 'A')).toBe('knee A');
+  expect(word('lantern', 'chain', null)).toBe('lantern_chain');
+});
+
 test('refuses rings, taken names, ranges without rest and discs off the canvas', () => {
   let doc = armDoc();
   const upper = named(doc, 'arm_A_upper');

@@ -51,7 +51,7 @@ export function CutWaiting() {
             Cut off {proposalName(proposal.tokens)}
           </Action>
           <Action hotkey="O" onClick={swapSides}>
-            Other side
+            Other half
           </Action>
           <Action hotkey="Esc" onClick={() => stepBack(bench)}>
             Drop

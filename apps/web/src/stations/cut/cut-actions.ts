@@ -49,7 +49,7 @@ export async function takeWaiting(bench: BenchValue): Promise<void> {
   await takeShape(bench, shape.preview.mask, 'Mirror');
 }
 
-/** The other side of a proposed cut gets the name. */
+/** The other half of a proposed cut gets the name. */
 export function swapSides(): void {
   usePenStore.setState(({ proposal }) => ({
     proposal: proposal && { ...proposal, take: proposal.take === 'left' ? 'right' : 'left' },
@@ -101,7 +101,7 @@ export const CUT_ACTIONS: readonly BenchAction[] = [
   },
   {
     id: 'swap',
-    word: 'The other side gets the name',
+    word: 'The other half of the cut gets the name',
     key: 'o',
     shown: false,
     when: () => usePenStore.getState().proposal !== null,
