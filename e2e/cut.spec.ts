@@ -55,6 +55,36 @@ test('a patch is soaked up for the picked part; peek, X-ray and a mirrored cut a
   await expect.poll(foot).toBeUndefined();
 });
 
+test('the nib adds to the picked part, with Alt it takes away, and each stroke is one undo', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Brindle', 'cut');
+  const before = await bench.doc(id);
+  const area = async () => {
+    const known = new Set(before.pieces.map((piece) => piece.id));
+    return (await bench.doc(id)).pieces.find((piece) => !known.has(piece.id))?.face.area ?? 0;
+  };
+  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'foot' }).first().click();
+  await page.keyboard.press('n');
+  await expect(page.getByRole('button', { name: 'Nib N' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/Draw over what .*foot.* gets/)).toBeVisible();
+  await bench.draw(CANVAS, [800, 2740, 880, 2740]);
+  await expect.poll(area, { timeout: 20_000 }).toBeGreaterThan(1500);
+  const drawn = await area();
+  await bench.settled();
+  await page.keyboard.down('Alt');
+  await bench.draw(CANVAS, [840, 2720, 840, 2760]);
+  await page.keyboard.up('Alt');
+  await expect.poll(area, { timeout: 20_000 }).toBeLessThan(drawn - 300);
+  await page.keyboard.press('Control+z');
+  await expect.poll(area).toBe(drawn);
+  await page.keyboard.press('Control+z');
+  await expect.poll(area).toBe(0);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Nib N' })).not.toHaveAttribute('aria-pressed', 'true');
+});
+
 test('adjusting what was soaked up changes that soak alone, and one undo takes it all back', async ({
   bench,
   page,

@@ -44,6 +44,7 @@ export function describeApi(app: INestApplication): OpenAPIObject {
       conditionalValidation: () => ({ nullable: true }),
       saw: () => ({ type: 'object', additionalProperties: { type: 'integer' } }),
       points: () => ({ type: 'array', items: { type: 'number' } }),
+      stroke: () => ({ type: 'array', items: { type: 'number' } }),
     },
   }) as Record<string, Schema>;
   const answers = JSON.parse(readFileSync(ANSWERS, 'utf8')) as {

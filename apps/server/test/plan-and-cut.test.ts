@@ -119,6 +119,33 @@ test('pieces grow, shrink, merge, copy and take a margin; each is one edit, and 
   expect(checks.body.checks.filter((c) => !c.ok)).toEqual([]);
 });
 
+test('a round nib adds to a piece and takes away from it, each stroke one edit; what it cannot do it says', async () => {
+  const { view, id, state } = await threeParts();
+  const [piece] = state.doc.pieces;
+  const { x, y, width, height } = piece.face;
+  const areaOf = ({ doc }: State) => doc.pieces.find((p) => p.id === piece.id)?.face.area ?? 0;
+  const nib = (body: object) => ask('POST', `/views/${view}/cut/nib`, body);
+  const middle = [x + width / 2, y + height / 2, 4];
+  const away = await nib({ pieceId: piece.id, stroke: middle, away: true });
+  // A disc of 4 px radius.
+  expect(areaOf(state) - areaOf(away)).toBeGreaterThan(44);
+  expect(areaOf(state) - areaOf(away)).toBeLessThan(57);
+  expect(away.undo).toMatch(/^Take away from /);
+  const back = await nib({ pieceId: piece.id, stroke: [...middle.slice(0, 2), 6] });
+  expect(areaOf(back)).toBe(areaOf(state));
+  expect(areaOf(await ask('POST', `/characters/${id}/undo`))).toBe(areaOf(away));
+  const { checks } = (await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${view}/checks`))
+    .body;
+  expect(checks.find((check) => check.id === 'rest-match')?.figure).toBe(0);
+  for (const stroke of [[], [1, 2], [5, 5, 0], [5, 5, 1001], [5, 5, null], [1e9, 5, 4]])
+    expect((await nib({ pieceId: piece.id, stroke })).code).toBe('bad-request');
+  expect((await nib({ pieceId: piece.id, stroke: [-500, -500, 3] })).code).toBe('nothing-there');
+  expect((await nib({ tokens: tokens('tail'), stroke: middle, away: true })).sentence).toMatch(/no tail yet/);
+  expect((await nib({ pieceId: piece.id, stroke: [x + width / 2, y + height / 2, 1000], away: true })).code).toBe(
+    'would-empty',
+  );
+});
+
 test('islands become a piece of their own, and holes are filled', async () => {
   const { doc } = await bringIn(limbPng());
   const view = doc.views[0].id;

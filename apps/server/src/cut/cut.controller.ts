@@ -6,6 +6,7 @@ import {
   CopyBody,
   CrossCutBody,
   GiveBackBody,
+  NibBody,
   MergeBody,
   NamedBody,
   ReplaceBody,
@@ -32,6 +33,13 @@ export class CutController {
   @ApiOperation({ summary: 'Give the pixels inside a loop to a part' })
   trace(@Param() { id }: IdParam, @Body() { saw, pieceId, tokens, loop }: TraceBody, @Who() caller: Caller) {
     return this.cut.trace(id, { ...caller, saw }, { pieceId, tokens }, loop);
+  }
+
+  @Post('views/:id/cut/nib')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Add what a round nib goes over to a part, or take it away from a piece' })
+  nib(@Param() { id }: IdParam, @Body() { saw, pieceId, tokens, stroke, away }: NibBody, @Who() caller: Caller) {
+    return this.cut.nib(id, { ...caller, saw }, { pieceId, tokens }, stroke, away ?? false);
   }
 
   @Post('views/:id/cut/take-rest')

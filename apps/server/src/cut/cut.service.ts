@@ -44,6 +44,23 @@ export class CutService {
     return this.give(viewId, context, target, (pieceId) => ({ op: 'trace', pieceId, loop }), 'Trace');
   }
 
+  /** Adds what a round nib goes over to a part, or takes it away from a piece. */
+  async nib(
+    viewId: string,
+    context: EditContext,
+    target: { pieceId?: string; tokens?: NameTokens },
+    stroke: number[],
+    away: boolean,
+  ): Promise<CharacterState> {
+    if (!away) return this.give(viewId, context, target, (pieceId) => ({ op: 'nib', pieceId, stroke, away }), 'Nib');
+    return this.edits.run(await characterOf('view', viewId), context, async (doc) => {
+      const { piece, tokens } = this.targetOf(doc, viewId, target);
+      if (!piece) throw new LimberError('nothing-there', `There is no ${labelFor(tokens)} yet to take away from.`);
+      const order: CutOrder = { op: 'nib', pieceId: piece.id, stroke, away };
+      return this.plan(doc, viewId, order, context, { kind: 'nib', summary: `Take away from ${labelFor(tokens)}` });
+    });
+  }
+
   /** Gives all that is still uncut to a part. */
   async takeRest(
     viewId: string,

@@ -1,4 +1,4 @@
-import { drawOrder, pieceName } from '../document/family.js';
+import { pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { mergeSheets } from '../document/compose-piece.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
@@ -10,7 +10,9 @@ import { growMask, holesOf, islandsOf, shrinkMask } from '../raster/morphology.j
 import { fillLoop, isTangled } from '../raster/polygon.js';
 import { fromRuns, type MaskRuns } from '../raster/runs.js';
 import { crossCut } from './cross-cut.js';
-import { findOffcuts, offcutsMask } from './offcuts.js';
+import { findOffcuts } from './offcuts.js';
+import { sweepUp } from './sweep-up.js';
+import { strokeMask } from '../raster/stroke-mask.js';
 import { uncutOf } from './rest-match.js';
 import { splitOwn } from './split-own.js';
 import { faceMask, giveBackPixels, takePixels } from './take.js';
@@ -21,6 +23,8 @@ export type CutOrder =
   | { op: 'copy'; pieceId: string; mask: MaskRuns }
   | { op: 'trace'; pieceId: string | null; loop: number[] }
   | { op: 'give-back'; pieceId: string | null; loop: number[] }
+  /** A round nib's stroke, x, y and radius by threes: adds to a piece, or takes away from it. */
+  | { op: 'nib'; pieceId: string | null; stroke: number[]; away: boolean }
   | { op: 'cross'; pieceId: string | null; line: number[]; take: 'left' | 'right' }
   | { op: 'take-rest'; pieceId: string | null }
   | { op: 'sweep-up'; place: { x: number; y: number } | null }
@@ -64,12 +68,12 @@ export function cutByOrder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, orde
     const taken = takePixels(art.design, faces, target, mask, nameOf);
     return taken.ok ? done(taken.changed, taken.area) : taken;
   };
-  const drawn = 'loop' in order ? order.loop : 'line' in order ? order.line : [];
+  const drawn = drawnLine(order);
   if (isTangled(drawn, art.design))
     return refuse('too-tangled', 'The line is too long and tangled to be followed. Draw it more simply.');
   switch (order.op) {
     case 'sweep-up':
-      return sweepUp(doc, viewId, art, order.place);
+      return swept(art, sweepUp(doc, viewId, art, order.place));
     case 'take-rest': {
       const rest = uncutOf(art);
       if (!rest) return refuse('nothing-there', 'Everything is cut already: nothing is left over.');
@@ -96,6 +100,13 @@ export function cutByOrder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, orde
     }
     case 'merge':
       return merge(art, order);
+    case 'nib': {
+      const mask = strokeMask(order.stroke, art.design);
+      if (mask.width === 0) return refuse('nothing-there', 'The nib did not touch the canvas.');
+      if (!order.away) return give(order.pieceId ?? `${FRESH}0`, mask);
+      const taken = giveBackPixels(art.design, faces, order.pieceId, mask, nameOf);
+      return taken.ok ? done(taken.changed, taken.area) : taken;
+    }
     default: {
       const mask = fillLoop(order.loop, art.design);
       if (mask.width === 0 || mask.height === 0)
@@ -105,6 +116,13 @@ export function cutByOrder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, orde
       return taken.ok ? done(taken.changed, taken.area) : taken;
     }
   }
+}
+
+/** The way of the hand, x, y pairs, where an order has one. */
+function drawnLine(order: CutOrder): number[] {
+  if ('loop' in order) return order.loop;
+  if ('line' in order) return order.line;
+  return 'stroke' in order ? order.stroke.filter((_, i) => i % 3 < 2) : [];
 }
 
 /** Encodes the changed faces, and shares out the paint that came with the pieces' own layers. */
@@ -290,45 +308,6 @@ function untaken(art: ViewArt, faces: (PlacedBitmap | null)[]): PlacedMask {
   return { x: 0, y: 0, width: art.design.width, height: art.design.height, data };
 }
 
-/** Gives offcuts to the piece each belongs to: all of them, or the one at a place. */
-function sweepUp(
-  doc: CharacterDoc,
-  viewId: string,
-  art: ViewArt,
-  place: { x: number; y: number } | null,
-): CutOutcome | Refusal {
-  const order = drawOrder(doc, viewId);
-  const { width } = art.design;
-  const report = findOffcuts(
-    art.design,
-    order.map((p) => art.pieces.get(p.id)?.face ?? null),
-  );
-  const at = place ? report.labels[Math.floor(place.y) * width + Math.floor(place.x)] - 1 : -1;
-  if (place && at < 0) return refuse('nothing-there', 'That offcut has been taken already.', place);
-  const wanted = report.offcuts.map((_, index) => index).filter((index) => !place || index === at);
-  const changed = new Map<string, PlacedBitmap>();
-  const faces: Faces = new Map(order.map((p) => [p.id, art.pieces.get(p.id)?.face ?? null]));
-  let area = 0;
-  // A piece takes all that belongs to it in one go: a raw design has a thousand crumbs.
-  const belonging = new Map<number, number[]>();
-  for (const index of wanted) {
-    const owner = report.offcuts[index].belongsTo;
-    if (owner !== null) belonging.set(owner, [...(belonging.get(owner) ?? []), index]);
-  }
-  let swept = 0;
-  for (const [owner, indices] of belonging) {
-    const { id } = order[owner];
-    const taken = takePixels(art.design, faces, id, offcutsMask(report, indices, width), () => id);
-    if (!taken.ok) continue;
-    area += taken.area;
-    swept += indices.length;
-    for (const [changedId, face] of taken.changed) {
-      changed.set(changedId, face);
-      faces.set(changedId, face);
-    }
-  }
-  const left = wanted.filter((index) => report.offcuts[index].belongsTo === null).length;
-  if (changed.size === 0)
-    return refuse('nothing-there', 'No offcut touches a piece. Trace them into a part.', place ?? undefined);
-  return { ...outcome(art, changed, area), swept, left };
+function swept(art: ViewArt, made: ReturnType<typeof sweepUp>): CutOutcome | Refusal {
+  return made.ok ? { ...outcome(art, made.changed, made.area), swept: made.swept, left: made.left } : made;
 }

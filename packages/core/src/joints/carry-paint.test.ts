@@ -4,9 +4,8 @@ import { box, draw } from '../testing/drawing.js';
 import { INK, drawLimb } from '../testing/limbs.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { carryPaint } from './carry-paint.js';
-import type { Disc } from './round-joint.js';
 
-const DISC: Disc = { x: 50, y: 60, radius: 20, lineWidth: 0, lineColour: INK, outlineOn: 'none', looseness: 0 };
+const DISC = { radius: 20, lineWidth: 0, lineColour: INK };
 /** The half of the disc's square that lies above the limb. */
 const RECT = { x: 30, y: 40, width: 40, height: 20 };
 const ALL = new Uint8Array(RECT.width * RECT.height).fill(255);
@@ -85,7 +84,7 @@ test('where there is no limb to follow, flat art goes on in its own colours and 
     { shape: box(0, 60, 200, 200), colour: [120, 150, 90] },
     { shape: box(120, 60, 200, 200), colour: [230, 210, 120] },
   ]);
-  const flat = carryPaint(two, { ...DISC, x: 118 }, { ...RECT, x: 98 }, null, ALL);
+  const flat = carryPaint(two, DISC, { ...RECT, x: 98 }, null, ALL);
   const colours = new Set(flat);
   expect(colours.size).toBeLessThanOrEqual(2);
   const slope = limb((x, y) => [80 + 2 * x, 60 + y, 140]);

@@ -1,10 +1,18 @@
 import { cropPlaced, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import { colourTest } from '../raster/colour.js';
+import { colourTest, type Rgb } from '../raster/colour.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import { createMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import type { Direction } from './limb-axis.js';
-import type { Disc } from './round-joint.js';
+
+/** What of a joint's disc says how far paint is looked for, and which paint is line. */
+interface Disc {
+  /** px. */
+  radius: number;
+  /** px; 0 for art without outline. */
+  lineWidth: number;
+  lineColour: Rgb;
+}
 
 /** How far from a line its blends lie, px: less than two pixels. */
 const BESIDE = 1.9;

@@ -15,6 +15,7 @@ export const OPERATIONS = {
   'cast.undo': ['POST', '/api/characters/{id}/undo'],
   'cast.redo': ['POST', '/api/characters/{id}/redo'],
   'cut.trace': ['POST', '/api/views/{id}/cut/trace'],
+  'cut.nib': ['POST', '/api/views/{id}/cut/nib'],
   'cut.takeRest': ['POST', '/api/views/{id}/cut/take-rest'],
   'cut.giveBack': ['POST', '/api/views/{id}/cut/give-back'],
   'cut.cross': ['POST', '/api/views/{id}/cut/cross'],

@@ -157,6 +157,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/cut/nib': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Add what a round nib goes over to a part, or take it away from a piece */
+    post: operations['cut.nib'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/cut/take-rest': {
     parameters: {
       query?: never;
@@ -826,6 +843,16 @@ export interface components {
     };
     TraceBody: {
       loop: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      pieceId?: string | null;
+      tokens?: components['schemas']['Tokens'];
+    };
+    NibBody: {
+      stroke: number[];
+      away?: boolean | null;
       saw?: {
         [key: string]: number;
       } | null;
@@ -1888,6 +1915,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['TraceBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.nib': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NibBody'];
       };
     };
     responses: {

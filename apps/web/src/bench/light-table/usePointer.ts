@@ -70,7 +70,9 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
   );
 
   const send = (kind: TableEvent['kind'], event: PointerEvents, dragged = drag.current?.dragged ?? false): boolean => {
-    const told = { kind, ...onCanvas(event), free: event.evt.altKey, dragged, pressed: drag.current !== null };
+    const { altKey: free, pointerType } = event.evt;
+    const pressure = pointerType === 'pen' ? event.evt.pressure : 1;
+    const told = { kind, ...onCanvas(event), free, pressure, dragged, pressed: drag.current !== null };
     return hand?.send(told, bench, table) ?? false;
   };
 

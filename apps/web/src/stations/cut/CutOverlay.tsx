@@ -8,6 +8,7 @@ import { usePenStore } from './pen-store';
 import { proposalName } from './pen-hand';
 import { useCut } from './cut-store';
 import { useOffcuts } from './useOffcuts';
+import { NibOverlay } from './NibOverlay';
 import { ProposalOverlay } from './ProposalOverlay';
 
 /** What Cut draws on the art: offcuts ringed, the loop or line in hand, the two sides of a cut with their names. */
@@ -63,6 +64,7 @@ export function CutOverlay({ palette }: { palette: Palette }) {
           />
         </>
       )}
+      <NibOverlay palette={palette} />
       {pen.kind === 'between' &&
         Array.from({ length: pen.points.length / 2 }, (_, i) => (
           <Circle

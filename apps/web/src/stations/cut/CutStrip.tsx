@@ -29,6 +29,11 @@ export function CutStrip() {
           </Toggle>
         </span>
       )}
+      {tool === 'nib' && (
+        <span className="pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1">
+          <Range label="Nib" unit="px" value={settings.nib} low={1} high={400} onChange={(nib) => setCut({ nib })} />
+        </span>
+      )}
       {(tool === 'soak' || tool === 'trace') && (
         <span className="pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1">
           {tool === 'trace' && (

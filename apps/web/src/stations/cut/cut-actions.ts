@@ -2,6 +2,7 @@ import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { useCut, type CutTool } from './cut-store';
+import { nibBack } from './nib-hand';
 import { penHand } from './pen-hand';
 import { NO_PEN, usePenStore } from './pen-store';
 import { dropProposal, propose, proposalStore } from './proposals';
@@ -61,6 +62,7 @@ export function stepBack(bench: BenchValue): void {
   const inHand = useCut.getState().tool;
   if (usePenStore.getState().proposal || mirrored()) usePenStore.setState(NO_PEN);
   else if (inHand === null && proposalStore.getState().picture) dropProposal();
+  else if (inHand === 'nib') nibBack(bench);
   else pen(bench).send({ kind: 'back' });
 }
 
@@ -69,6 +71,7 @@ export const CUT_ACTIONS: readonly BenchAction[] = [
   tool('cross', 'Cross-cut', 'c'),
   tool('soak', 'Soak', 's'),
   tool('trace', 'Trace', 't'),
+  tool('nib', 'Nib', 'n'),
   tool('give', 'Give back', 'g'),
   {
     id: 'propose',

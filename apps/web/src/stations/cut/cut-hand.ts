@@ -1,5 +1,6 @@
 import type { Hand } from '../../bench/station';
 import { useCut } from './cut-store';
+import { sendNib } from './nib-hand';
 import { penHand } from './pen-hand';
 import { usePenStore } from './pen-store';
 import { clickShape, hoverShape } from './proposal-hand';
@@ -14,6 +15,10 @@ export const cutHand: Hand = {
     const { tool } = useCut.getState();
     const { proposal } = usePenStore.getState();
     const { x, y, kind } = event;
+    if (tool === 'nib') {
+      sendNib(event, bench);
+      return true;
+    }
     if (tool !== null && tool !== 'soak' && !proposal) {
       const { send } = penHand(bench, table);
       if (kind === 'press' || kind === 'move') send({ kind, x, y });

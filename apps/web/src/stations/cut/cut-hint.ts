@@ -28,6 +28,8 @@ export function useCutHint(): string | null {
       return settings.hug
         ? `Click along the edge of ${part}: the line follows it. Enter closes.`
         : `Draw round ${part}, or click point to point; Enter closes.`;
+    case 'nib':
+      return `Draw over what ${part} gets; hold Alt to take away from it.`;
     case 'give':
       return 'Draw round what goes back to the design.';
   }

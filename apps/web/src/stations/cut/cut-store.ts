@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 
-export type CutTool = 'cross' | 'soak' | 'trace' | 'give';
+export type CutTool = 'cross' | 'soak' | 'trace' | 'nib' | 'give';
 
 /** How pixels are found and taken; kept while the bench is open. */
 export interface CutSettings {
@@ -11,6 +11,8 @@ export interface CutSettings {
   takeOutline: boolean;
   /** Does a traced loop follow the drawn edge? */
   hug: boolean;
+  /** px; how wide the nib is. */
+  nib: number;
   /** Move pixels out of the piece beneath, or copy them and leave them there. */
   copy: boolean;
 }
@@ -23,7 +25,7 @@ interface CutState {
 /** The tool in hand at Cut, and its numbers. */
 export const useCut = create<CutState>(() => ({
   tool: null,
-  settings: { tolerance: 8, gap: 6, takeOutline: true, hug: false, copy: false },
+  settings: { tolerance: 8, gap: 6, takeOutline: true, hug: false, nib: 24, copy: false },
 }));
 
 /** Changes the numbers of the tools. */
