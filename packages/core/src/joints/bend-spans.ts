@@ -26,7 +26,7 @@ export function openSpans({ width, height, fromPivot }: BendSquare, most: number
     }
     if (from >= 0) spans.push(y, from, width);
   }
-  return Int32Array.from(spans);
+  return new Int32Array(spans);
 }
 
 /**

@@ -29,7 +29,7 @@ function findSpans(src: PlacedBitmap): Int32Array {
       }
     }
   }
-  const found = Int32Array.from(spans);
+  const found = new Int32Array(spans);
   spansOf.set(src.data, found);
   return found;
 }
