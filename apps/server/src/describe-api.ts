@@ -20,6 +20,8 @@ interface Operation {
 const asComponents = <T>(value: T): T =>
   JSON.parse(JSON.stringify(value).replaceAll('#/definitions/', '#/components/schemas/')) as T;
 
+const numbers = () => ({ type: 'array' as const, items: { type: 'number' as const } });
+
 /** A definition's name as a key of OpenAPI's components. */
 const isPlain = (name: string) => /^[\w.-]+$/.test(name);
 
@@ -43,8 +45,8 @@ export function describeApi(app: INestApplication): OpenAPIObject {
       // What may be left out may mostly be null as well.
       conditionalValidation: () => ({ nullable: true }),
       saw: () => ({ type: 'object', additionalProperties: { type: 'integer' } }),
-      points: () => ({ type: 'array', items: { type: 'number' } }),
-      stroke: () => ({ type: 'array', items: { type: 'number' } }),
+      points: numbers,
+      stroke: numbers,
     },
   }) as Record<string, Schema>;
   const answers = JSON.parse(readFileSync(ANSWERS, 'utf8')) as {

@@ -1,4 +1,5 @@
 import { createPlaced, growRect, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { colourOf } from '../raster/words.js';
 import type { OwnerMap } from './owners.js';
 
 /** A border pixel taken apart: the piece in front at partial alpha over the piece behind at full alpha. */
@@ -193,8 +194,8 @@ function pureAlong(
 
 /** What a colour was some px earlier, where it goes on to another in one. */
 function shadedBack(colour: number, next: number, px: number): number {
-  const at = channels(colour);
-  const after = channels(next);
+  const at = colourOf(colour);
+  const after = colourOf(next);
   return pack(
     at.map((value, k) => byte(value - (after[k] - value) * px)),
     255,
@@ -222,9 +223,9 @@ function rgbDistance(a: number, b: number): number {
 
 /** Coverage and both colours of a blend; null where it is none of these two colours. */
 function solve(blend: number, f: number, b: number): { alpha: number; front: number; behind: number } | null {
-  const c = channels(blend);
-  const fc = channels(f);
-  const bc = channels(b);
+  const c = colourOf(blend);
+  const fc = colourOf(f);
+  const bc = colourOf(b);
   const d = [fc[0] - bc[0], fc[1] - bc[1], fc[2] - bc[2]];
   const square = d[0] * d[0] + d[1] * d[1] + d[2] * d[2];
   if (square < LEAST_CONTRAST * LEAST_CONTRAST) return null;
@@ -241,10 +242,6 @@ function solve(blend: number, f: number, b: number): { alpha: number; front: num
   const behind = alpha === 255 ? bc : bc.map((_, i) => byte((c[i] - a * front[i]) / (1 - a)));
   for (let i = 0; i < 3; i++) if (Math.abs(a * front[i] + (1 - a) * behind[i] - c[i]) > 1) return null;
   return { alpha, front: pack(front, alpha), behind: pack(behind, 255) };
-}
-
-function channels(word: number): number[] {
-  return [word & 255, (word >>> 8) & 255, (word >>> 16) & 255];
 }
 
 /** How far past the two pure colours a channel may go. */

@@ -1,4 +1,4 @@
-import { createPlaced, cropPlaced, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { createPlaced, cropPlaced, outsetRect, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { labDistance, toLab, type Rgb } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
 import { offSegment, type Vector } from './limb-axis.js';
@@ -51,7 +51,7 @@ export function movingLayer(
   goesOn: GoesOn,
 ): MovingLayer {
   // A clear pixel all round, so that a look-up next to the border needs no test.
-  const roomy = { x: rect.x - 1, y: rect.y - 1, width: rect.width + 2, height: rect.height + 2 };
+  const roomy = outsetRect(rect, 1);
   const words = channelsOf(pieces, roomy, colours);
   showMutable(words, roomy, goesOn);
   return { rect: roomy, words, even: evenCells(words, roomy.width) };

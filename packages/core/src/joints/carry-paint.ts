@@ -1,4 +1,4 @@
-import { cropPlaced, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { cropPlaced, outsetRect, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { colourTest, type Rgb } from '../raster/colour.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import { createMask } from '../raster/mask.js';
@@ -41,7 +41,7 @@ export function carryPaint(
   wanted: Uint8Array,
 ): Uint32Array {
   const room = Math.ceil(1.5 * disc.radius + 2 * disc.lineWidth);
-  const source = grown(rect, room);
+  const source = outsetRect(rect, room);
   const words = wordsOf(cropPlaced(face, source));
   const pure = purePaint(words, source, disc);
   const carried = new Uint32Array(rect.width * rect.height);
@@ -60,17 +60,13 @@ export function carryPaint(
 /** Fills what no limb says from the paint all round: nearer by than along a limb, as what lies far off says little. */
 function fillLeftMutable(carried: Uint32Array, face: PlacedBitmap, disc: Disc, rect: Rect, wanted: Uint8Array): void {
   const room = Math.ceil(0.5 * disc.radius + 2 * disc.lineWidth);
-  const source = grown(rect, room);
+  const source = outsetRect(rect, room);
   const seen = cropPlaced(face, source);
   const pure = purePaint(wordsOf(seen), source, disc);
   const smooth = inOwnColours(fillSmooth(seen, pure), wordsOf(seen), pure);
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++)
       if (wanted[i] > 0 && carried[i] === 0) carried[i] = smooth[(y + room) * source.width + x + room];
-}
-
-function grown({ x, y, width, height }: Rect, by: number): Rect {
-  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
 }
 
 /** By pixel: 255 where a piece shows paint of its own, free of line and of blends; with less left, with the blends. */

@@ -74,7 +74,7 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
   else {
     along = edge - USUAL * half(edge);
     for (let t = edge; t > edge - DEEPEST * half(edge); t -= 0.5)
-      if (isFreeAhead([limb, body, ...later], stretch, t)) {
+      if (isFreeAhead(solid, stretch, t)) {
         along = t;
         break;
       }

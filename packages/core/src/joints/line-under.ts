@@ -1,6 +1,7 @@
 import {
   createPlaced,
   cropPlaced,
+  outsetRect,
   trimToPaint,
   uniteRects,
   wordsOf,
@@ -49,7 +50,7 @@ const LINE_LIKE = 9;
  */
 export function lineUnder({ design, face, limb, discs, lineWidth, lineColour }: LineUnderInput): LineUnder {
   const margin = Math.ceil(lineWidth) + 4;
-  let rect: Rect = grown(face, margin);
+  let rect: Rect = outsetRect(face, margin);
   for (const { x, y, radius, straight = NOWHERE } of discs) {
     const reach = radius + Math.hypot(straight.x, straight.y);
     rect = uniteRects(rect, {
@@ -109,7 +110,7 @@ export function lineUnder({ design, face, limb, discs, lineWidth, lineColour }: 
  */
 export function thickenLine(line: PlacedBitmap, by: number, lineColour: Rgb): PlacedBitmap | null {
   if (by === 0) return line;
-  const rect = grown(line, Math.ceil(Math.max(0, by)) + 2);
+  const rect = outsetRect(line, Math.ceil(Math.max(0, by)) + 2);
   const source = cropPlaced(line, rect);
   const words = wordsOf(source);
   const inside = createMask(rect.width, rect.height);
@@ -127,10 +128,6 @@ export function thickenLine(line: PlacedBitmap, by: number, lineColour: Rgb): Pl
         : withAlpha(words[i] >>> 24 < 255 ? solid : words[i], Math.max(words[i] >>> 24, alpha));
   }
   return trimToPaint(source);
-}
-
-function grown({ x, y, width, height }: Rect, by: number): Rect {
-  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
 }
 
 /** For each pixel the nearest paint that is not line, away from blends with it, as an opaque word; 0 where there is none. */

@@ -10,6 +10,7 @@ import {
   cropPlaced,
   growRect,
   intersectRects,
+  outsetRect,
   trimToPaint,
   uniteRects,
   wordsOf,
@@ -136,7 +137,7 @@ function lineSources(doc: CharacterDoc, piece: PieceRow): unknown {
 }
 
 function touches(a: Rect, b: Rect): boolean {
-  const common = intersectRects({ x: a.x - 5, y: a.y - 5, width: a.width + 10, height: a.height + 10 }, b);
+  const common = intersectRects(outsetRect(a, 5), b);
   return common.width > 0 && common.height > 0;
 }
 
@@ -274,7 +275,7 @@ function unmixPiece(doc: CharacterDoc, order: readonly PieceRow[], at: number, a
   const withinDisc = sharedDiscs(doc, order[at].id);
   const face = art.pieces.get(order[at].id)?.face;
   if (!face || !order[at].unmix) return null;
-  const rect = { x: face.x - 4, y: face.y - 4, width: face.width + 8, height: face.height + 8 };
+  const rect = outsetRect(face, 4);
   const borders = memo(
     // The two of a pair are told by their places in the order.
     deriveKey('borders 1', [borderSources(doc, order, at), order.map((p) => placeOf(p.face))]),

@@ -57,12 +57,14 @@ export function uniteRects(a: Rect, b: Rect): Rect {
   };
 }
 
+/** A rectangle with `margin` px more on every side. */
+export function outsetRect({ x, y, width, height }: Rect, margin: number): Rect {
+  return { x: x - margin, y: y - margin, width: width + 2 * margin, height: height + 2 * margin };
+}
+
 /** `rect` grown by `margin` px on every side and kept inside `within`. */
 export function growRect(rect: Rect, margin: number, within: Rect): Rect {
-  return intersectRects(
-    { x: rect.x - margin, y: rect.y - margin, width: rect.width + 2 * margin, height: rect.height + 2 * margin },
-    within,
-  );
+  return intersectRects(outsetRect(rect, margin), within);
 }
 
 /**

@@ -1,12 +1,13 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
 import type { BenchValue } from '../../bench/context';
-import { nextPart, pieceOfTokens } from '../../bench/parts';
+import { pieceOfTokens } from '../../bench/parts';
 import type { TableEvent } from '../../bench/station';
 import { pickPiece, useBench } from '../../bench/store';
 import { useCut } from './cut-store';
 import { NIB_IDLE, nibRadius, nibStep, type NibEvent, type NibState } from './nib';
 import { usePenStore } from './pen-store';
+import { pickedTarget } from './take-shape';
 
 interface NibStore {
   nib: NibState;
@@ -40,19 +41,17 @@ function step(event: NibEvent, bench: BenchValue): void {
 }
 
 /** Adds a stroke to the picked part, or takes it away from the picked piece. */
-async function draw({ doc, view, edit }: BenchValue, stroke: number[], away: boolean): Promise<void> {
-  const { pickedPiece, pickedPart } = useBench.getState();
-  const tokens = pickedPart ?? nextPart(doc, view.id, null);
+async function draw(bench: BenchValue, stroke: number[], away: boolean): Promise<void> {
+  const { view, edit } = bench;
+  const { pickedPiece } = useBench.getState();
   if (away && !pickedPiece) {
     toast.error('Pick a piece first: the nib takes away from it.');
     return;
   }
-  if (!pickedPiece && !tokens) {
-    toast.error('Every part of the plan is cut already.', { description: 'Pick one in the ledger, or name another.' });
-    return;
-  }
+  const picked = pickedTarget(bench);
+  if (!picked) return;
+  const { target, tokens } = picked;
   usePenStore.setState({ busy: true });
-  const target = pickedPiece ? { pieceId: pickedPiece } : { tokens: tokens ?? undefined };
   const state = await edit('cut.nib', view.id, { ...target, stroke, away });
   usePenStore.setState({ busy: false });
   const piece = state && tokens && !pickedPiece && pieceOfTokens(state.doc, view.id, tokens);

@@ -6,20 +6,27 @@ import { useCut } from './cut-store';
 import { nextPart, pieceOfTokens } from '../../bench/parts';
 import { usePenStore } from './pen-store';
 
+/** Who gets what is taken next: the picked piece, or the part that is picked or comes next in the plan; null, and said, where there is none. */
+export function pickedTarget({ doc, view }: Pick<BenchValue, 'doc' | 'view'>) {
+  const { pickedPiece, pickedPart } = useBench.getState();
+  const tokens = pickedPart ?? nextPart(doc, view.id, null);
+  if (pickedPiece) return { target: { pieceId: pickedPiece }, tokens };
+  if (tokens) return { target: { tokens }, tokens };
+  toast.error('Every part of the plan is cut already.', {
+    description: 'Pick one in the ledger, or name another.',
+  });
+  return null;
+}
+
 /** Gives pixels to the picked part: out of what is beneath, or as a copy that leaves them there. */
 export async function takeShape(bench: BenchValue, mask: MaskRuns, word: 'Soak up' | 'Trace' | 'Mirror') {
-  const { doc, view, edit } = bench;
-  const { pickedPiece, pickedPart } = useBench.getState();
+  const { view, edit } = bench;
+  const { pickedPiece } = useBench.getState();
   const { settings } = useCut.getState();
-  const tokens = pickedPart ?? nextPart(doc, view.id, null);
-  if (!pickedPiece && !tokens) {
-    toast.error('Every part of the plan is cut already.', {
-      description: 'Pick one in the ledger, or name another.',
-    });
-    return null;
-  }
+  const picked = pickedTarget(bench);
+  if (!picked) return null;
+  const { target, tokens } = picked;
   usePenStore.setState({ busy: true });
-  const target = pickedPiece ? { pieceId: pickedPiece } : { tokens: tokens ?? undefined };
   if (settings.copy && !pickedPiece) {
     usePenStore.setState({ busy: false });
     toast.error('Copies need a piece that is cut already.', {
