@@ -6,14 +6,18 @@ const threads = new Threads();
 const tasks = taskFile(new URL('./threads.tasks.mjs', import.meta.url));
 const ends = {};
 async function end(name, options) {
-  const ended = await threads.run(tasks, name, 0, options).then(
+  ends[name] = [await ending(name, options), await threads.run(tasks, 'twice', 21)];
+}
+const ending = (name, options) =>
+  threads.run(tasks, name, 0, options).then(
     () => 'answered',
     (error) => error.code ?? error.name,
   );
-  ends[name] = [ended, await threads.run(tasks, 'twice', 21)];
-}
 await end('endless', { seconds: 0.5 });
+const beside = ending('patient');
 await end('greedy');
+await end('patient');
+ends.beside = await beside;
 await end('refuses');
 await end('breaks');
 const gone = new AbortController();

@@ -15,4 +15,8 @@ export const refuses = task(() => {
 export const breaks = task(() => {
   throw new TypeError('a fault of ours');
 });
+/** Runs while a stopped neighbour's memory is being given back. */
+export const patient = task(() => {
+  Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 500);
+});
 export const twice = task((n) => n * 2);

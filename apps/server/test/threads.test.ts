@@ -1,17 +1,19 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 
-test('a task that takes too long, too much memory, or breaks, ends alone; a client that goes stops its own', () => {
+test('a task that takes too long, too much memory, or breaks, ends alone, and its memory is held against nobody; a client that goes stops its own', () => {
   const run = spawnSync(process.execPath, [join(__dirname, 'threads.mjs')], { encoding: 'utf8', timeout: 60_000 });
   expect(run.status).toBe(0);
   const { ends, stopped, all } = JSON.parse(run.stdout.trim().split('\n').at(-1) as string) as {
-    ends: Record<string, [string, number]>;
+    ends: Record<string, [string, number] | string>;
     stopped: string;
     all: number[];
   };
   expect(ends).toEqual({
     endless: ['too-long', 42],
     greedy: ['too-large', 42],
+    patient: ['answered', 42],
+    beside: 'answered',
     refuses: ['no-border', 42],
     breaks: ['TypeError', 42],
   });

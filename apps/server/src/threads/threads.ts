@@ -3,6 +3,7 @@ import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Piscina } from 'piscina';
 import type { MessagePort } from 'node:worker_threads';
 import { MOST_MEMORY, THREADS } from './room.js';
+import { ShortMemory } from './short-memory.js';
 import type { Answer, Order, TaskFile, TaskInput, TaskOutput } from './task.js';
 
 /** How a task may be run. */
@@ -42,6 +43,7 @@ export class Threads implements OnModuleDestroy {
   });
   private readonly logger = new Logger(Threads.name);
   private readonly running = new Set<Running>();
+  private readonly memory = new ShortMemory();
   private readonly guard = setInterval(() => this.look(), LOOK_MS).unref();
 
   /**
@@ -107,11 +109,14 @@ export class Threads implements OnModuleDestroy {
       const seconds = entry.seen ? entry.seconds : Math.max(WAITS, entry.seconds);
       if (!entry.why && now - entry.since > seconds * 1000) this.stop(entry, entry.seen ? 'time' : 'busy');
     }
-    if (this.running.size === 0 || process.memoryUsage.rss() < MOST_MEMORY) return;
+    if (this.running.size === 0) return;
+    const bytes = process.memoryUsage.rss();
+    if (!this.memory.isShort(bytes, now)) return;
     const newest = [...this.running].findLast((entry) => entry.why === null);
     if (!newest) return;
-    const mib = (bytes: number) => Math.round(bytes / 1024 / 1024);
-    this.logger.warn(`Memory is short: ${mib(process.memoryUsage.rss())} MiB of ${mib(MOST_MEMORY)}.`);
+    this.memory.stopped(bytes, now);
+    const mib = (many: number) => Math.round(many / 1024 / 1024);
+    this.logger.warn(`Memory is short: ${mib(bytes)} MiB of ${mib(MOST_MEMORY)}.`);
     this.stop(newest, 'memory');
   }
 
