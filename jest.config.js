@@ -13,12 +13,12 @@ const swc = [
 const shared = {
   transform: { '^.+\\.[tj]sx?$': swc },
   // Shipped as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|d3-color)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|d3-[a-z-]+|react-hotkeys-hook)/)'],
   testEnvironment: 'node',
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
-    // Its package leads to an .mjs file, which is never transformed.
-    '^d3-color$': '<rootDir>/node_modules/d3-color/dist/d3-color.js',
+    // Their packages lead to .mjs files, which are never transformed.
+    '^(d3-[a-z-]+)$': '<rootDir>/node_modules/$1/dist/$1.js',
     '^@limber-sheaf/core$': '<rootDir>/packages/core/src/index.ts',
     '^@limber-sheaf/formats$': '<rootDir>/packages/formats/src/index.ts',
   },
@@ -32,7 +32,8 @@ export default {
     {
       ...shared,
       displayName: 'unit',
-      testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/web/**/*.test.ts'],
+      setupFiles: ['<rootDir>/apps/web/src/testing/browser.ts'],
+      testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/web/**/*.test.ts', '<rootDir>/apps/web/**/*.test.tsx'],
     },
     { ...shared, displayName: 'api', testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'] },
   ],

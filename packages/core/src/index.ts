@@ -1,4 +1,5 @@
 export { LimberError, orRefuse, refuse, type Place, type Refusal, type Result } from './errors.js';
+export { counted } from './counted.js';
 export { withDefaults } from './options.js';
 
 // Pictures

@@ -18,6 +18,7 @@ import {
   type NameTokens,
   type PieceRow,
   type ViewRow,
+  counted,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { Semaphore } from 'async-mutex';
@@ -144,7 +145,7 @@ export class BringInService {
       }
       return {
         kind: 'sort-layers',
-        summary: `Sort ${layers.length} layers into ${outcome.parts.length} parts`,
+        summary: `Sort ${counted(layers.length, 'layer')} into ${counted(outcome.parts.length, 'part')}`,
         diff,
         notes: outcome.unseen.map((tokens) => `${labelFor(tokens)} is not seen at rest: it got no piece.`),
       };

@@ -10,6 +10,7 @@ import {
   type CutOrder,
   type MaskRuns,
   type NameTokens,
+  counted,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
@@ -128,7 +129,7 @@ export class CutService {
       const order: CutOrder = { op: 'sweep-up', place: place ?? null };
       const made = await this.plan(doc, viewId, order, context, { kind: 'sweep-up', summary: '' });
       const left = made.left ? `, left ${made.left} that touch no piece` : '';
-      const summary = `Sweep up ${made.swept} ${made.swept === 1 ? 'offcut' : 'offcuts'}${left}`;
+      const summary = `Sweep up ${counted(made.swept, 'offcut')}${left}`;
       return { ...made, summary };
     });
   }

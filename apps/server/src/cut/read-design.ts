@@ -14,6 +14,7 @@ import {
   type PlacedBitmap,
   type Rect,
   type SheetRef,
+  counted,
 } from '@limber-sheaf/core';
 import {
   LAYER_LIMITS,
@@ -276,8 +277,8 @@ async function takeApart(
     );
   const hidden = flattened.layers.filter((layer) => !layer.visible).length;
   const empty = flattened.layers.filter((layer) => !layer.paint).length;
-  if (hidden > 0) all.push(`${hidden} hidden ${hidden === 1 ? 'layer is' : 'layers are'} left out.`);
-  if (empty > 0) all.push(`${empty} empty ${empty === 1 ? 'layer is' : 'layers are'} left out.`);
+  if (hidden > 0) all.push(`${counted(hidden, 'hidden layer is', 'hidden layers are')} left out.`);
+  if (empty > 0) all.push(`${counted(empty, 'empty layer is', 'empty layers are')} left out.`);
   if (flattened.layers.filter((layer) => layer.paint).length < 2) return finish(design, all, null, null);
   const guesses = guessLayers(flattened.layers, bodyFrame(coverageOf(design)), canvas.width * canvas.height);
   const layers: ImportedDesign['layers'] = [];

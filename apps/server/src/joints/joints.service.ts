@@ -21,6 +21,7 @@ import {
   type JointChange,
   type JointRow,
   type Row,
+  counted,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { MessageChannel } from 'node:worker_threads';
@@ -75,7 +76,7 @@ export class JointsService {
           { signal: context.signal, seconds: LONG, transfer: [port2] },
         )
         .finally(() => port1.close());
-      return { kind: 'fit-all', summary: `Fit and round ${made} ${made === 1 ? 'joint' : 'joints'}`, diff, notes };
+      return { kind: 'fit-all', summary: `Fit and round ${counted(made, 'joint')}`, diff, notes };
     });
   }
 
@@ -161,7 +162,7 @@ export class JointsService {
         { doc, viewId, pieceIds: [...pieceIds] },
         { signal: context.signal, seconds: LONG },
       );
-      return { kind: 'chain', summary: `Fit and round a chain of ${made} ${made === 1 ? 'joint' : 'joints'}`, diff };
+      return { kind: 'chain', summary: `Fit and round a chain of ${counted(made, 'joint')}`, diff };
     });
   }
 

@@ -1,5 +1,6 @@
 import type { NameTokens } from '@limber-sheaf/core';
 import { create } from 'zustand';
+import { tokensOf } from './parts';
 
 /** Where the light table looks: canvas px times scale, plus offset, is screen px. */
 export interface Viewport {
@@ -59,7 +60,7 @@ export function resetBench(): void {
 
 /** Picks a piece, or nothing; the part that gets paint follows. */
 export function pickPiece(pieceId: string | null, part: NameTokens | null): void {
-  useBench.setState({ pickedPiece: pieceId, pickedPart: part });
+  useBench.setState({ pickedPiece: pieceId, pickedPart: part && tokensOf(part) });
 }
 
 export function pickJoint(jointId: string | null): void {

@@ -1,3 +1,4 @@
+import { counted } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
@@ -74,7 +75,7 @@ export function Cast() {
                 {production
                   ? living.length === 0
                     ? 'Nobody here yet. Drop a finished design anywhere on this page: PNG, JPEG, WebP, OpenRaster, PSD or SVG.'
-                    : `${living.length} ${living.length === 1 ? 'character' : 'characters'}. Drop a finished design to add one.`
+                    : `${counted(living.length, 'character')}. Drop a finished design to add one.`
                   : 'Start a production to bring in its characters.'}
               </p>
             </div>
@@ -129,7 +130,7 @@ function whatIsLeft(card: CastCard): string {
   const left: string[] = [];
   const share = Math.floor((1000 * card.untaken) / Math.max(1, card.designArea)) / 10;
   if (card.untaken > 0) left.push(`${share} % still uncut`);
-  if (card.joints > card.rounded) left.push(`${card.joints - card.rounded} joints to round`);
+  if (card.joints > card.rounded) left.push(`${counted(card.joints - card.rounded, 'joint')} to round`);
   return left.length > 0 ? left.join(' · ') : 'Nothing left over.';
 }
 
@@ -188,7 +189,7 @@ function CharacterCard({ card, cast }: { card: CastCard; cast: ReturnType<typeof
             <div className="h-1 rounded bg-sap" style={{ width: `${share * 100}%` }} />
           </div>
           <p className="figures mt-1.5 text-[12px] text-soft">
-            {card.pieces} pieces · {card.joints} joints
+            {counted(card.pieces, 'piece')} · {counted(card.joints, 'joint')}
             {card.handOffs > 0 ? ` · v${String(card.handOffs).padStart(3, '0')}` : ''}
           </p>
         </div>

@@ -9,13 +9,16 @@ interface Props {
   onCommit: (value: number) => void;
 }
 
+/** The number that a text stands for, with a point or a comma; NaN for none. */
+const read = (text: string) => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+
 /** A figure that can be typed over: Enter or leaving it commits, Esc puts it back, arrow keys step. */
 export function NumberField({ label, value, unit, step = 1, digits = 1, onCommit }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const commit = (text: string) => {
     setDraft(null);
-    const next = Number(text.replace(',', '.'));
-    if (text.trim() !== '' && Number.isFinite(next) && Math.abs(next - value) > 1e-9) onCommit(next);
+    const next = read(text);
+    if (Number.isFinite(next) && Math.abs(next - value) > 1e-9) onCommit(next);
   };
   return (
     <span className="inline-flex items-center gap-1">
@@ -32,8 +35,8 @@ export function NumberField({ label, value, unit, step = 1, digits = 1, onCommit
           if (event.key === 'Escape') setDraft(null);
           if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
             event.preventDefault();
-            const from = Number(event.currentTarget.value) || value;
-            setDraft((from + (event.key === 'ArrowUp' ? step : -step)).toFixed(digits));
+            const from = read(event.currentTarget.value);
+            setDraft(((Number.isFinite(from) ? from : value) + (event.key === 'ArrowUp' ? step : -step)).toFixed(digits));
           }
         }}
         className="figures h-7 w-[4.6rem] rounded-md border border-transparent bg-transparent px-1.5 text-right text-[12.5px] hover:border-rule focus:border-woad focus:bg-paper"

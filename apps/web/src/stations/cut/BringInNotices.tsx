@@ -1,3 +1,4 @@
+import { counted } from '@limber-sheaf/core';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace } from '../../bench/store';
@@ -70,11 +71,12 @@ export function BringInNotices() {
               className="cursor-pointer font-semibold underline"
               onClick={() => lookAtPlace(here.specks[0].x, here.specks[0].y, 60)}
             >
-              {here.specks.length} {here.specks.length === 1 ? 'speck' : 'specks'}
+              {counted(here.specks.length, 'speck')}
             </button>
           )}
           {here.specks.length > 0 && here.haze > 0 && ' and '}
-          {here.haze > 0 && <strong>{here.haze.toLocaleString('en')} px of haze</strong>} lie apart from the figure.
+          {here.haze > 0 && <strong>{here.haze.toLocaleString('en')} px of haze</strong>}{' '}
+          {here.specks.length === 1 && here.haze === 0 ? 'lies' : 'lie'} apart from the figure.
           <Action className="mt-2" onClick={() => void edit('bringIn.specks', view.id, { largest: LARGEST_SPECK })}>
             Sweep them away
           </Action>

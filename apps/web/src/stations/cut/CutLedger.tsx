@@ -34,7 +34,9 @@ export function CutLedger() {
           value={report ? (pieces.length === 0 ? '–' : report.offcuts.length) : '…'}
           wrong={pieces.length > 0 && (report?.offcuts.length ?? 0) > 0}
         >
-          {report && pieces.length > 0 ? `offcuts, ${report.untakenArea.toLocaleString('en')} px` : 'offcuts'}
+          {report && pieces.length > 0
+            ? `${report.offcuts.length === 1 ? 'offcut' : 'offcuts'}, ${report.untakenArea.toLocaleString('en')} px`
+            : 'offcuts'}
         </Figure>
       </div>
       <BringInNotices />

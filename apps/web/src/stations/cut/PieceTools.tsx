@@ -6,6 +6,7 @@ import {
   type CharacterDoc,
   type NameTokens,
   type PieceRow,
+  counted,
 } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -122,7 +123,7 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
             title={`${shape.islandArea.toLocaleString('en')} px that do not hang together with the rest`}
             onClick={() => void splitOff()}
           >
-            Split off {shape.islands} {shape.islands === 1 ? 'island' : 'islands'}
+            Split off {counted(shape.islands, 'island')}
           </Action>
         )}
         {piece.extra && (

@@ -1,4 +1,4 @@
-import { labelFor, type NameTokens } from '@limber-sheaf/core';
+import { counted, labelFor, type NameTokens } from '@limber-sheaf/core';
 import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
@@ -31,7 +31,7 @@ export function ProposalStrip({ className }: { className: string }) {
     if (only) void propose({ ...bench, doc: state.doc, sheets: state.sheets, revision: state.revision });
     else {
       dropProposal();
-      toast(`${targets.length} parts are cut.`, {
+      toast(`${counted(targets.length, 'part is', 'parts are')} cut.`, {
         description:
           unknown > 0 ? `${unknown} shapes without a part were left: sweep them up, or soak them.` : undefined,
       });
@@ -40,7 +40,8 @@ export function ProposalStrip({ className }: { className: string }) {
   return (
     <span className={className}>
       <span className="px-1 text-[13px] text-soft">
-        {guessed.size} parts{unknown > 0 ? `, ${unknown} shapes unnamed` : ''}. Pick a part, click what is its.
+        {counted(guessed.size, 'part')}
+        {unknown > 0 ? `, ${counted(unknown, 'shape')} unnamed` : ''}. Pick a part, click what is its.
       </span>
       <Action tone="go" disabled={busy || guessed.size === 0} onClick={() => void accept(null)}>
         Accept all

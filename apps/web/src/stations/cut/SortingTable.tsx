@@ -1,4 +1,12 @@
-import { labelFor, parseName, planOf, type BroughtLayer, type LayerRole, type NameTokens } from '@limber-sheaf/core';
+import {
+  labelFor,
+  parseName,
+  planOf,
+  type BroughtLayer,
+  type LayerRole,
+  type NameTokens,
+  counted,
+} from '@limber-sheaf/core';
 import * as Dialog from '@radix-ui/react-dialog';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -65,7 +73,7 @@ export function SortingTable({ layers, onClose }: { layers: readonly BroughtLaye
           {view.brought && view.brought.notes.length > 0 && (
             <details className="mb-2 rounded-lg border border-rule px-3 py-1.5 text-[12.5px]">
               <summary className="cursor-pointer">
-                {view.brought.notes.length} {view.brought.notes.length === 1 ? 'thing was' : 'things were'} worked in
+                {counted(view.brought.notes.length, 'thing was', 'things were')} worked in
                 {view.brought.differs !== null &&
                   view.brought.differs === 0 &&
                   '; the layers give the file’s merged picture'}
@@ -162,7 +170,7 @@ export function SortingTable({ layers, onClose }: { layers: readonly BroughtLaye
             <span className="flex-1" />
             <Action onClick={onClose}>Later</Action>
             <Action tone="go" disabled={busy || parts.size === 0} onClick={() => void take()}>
-              {busy ? 'Sorting…' : `Make ${parts.size} parts`}
+              {busy ? 'Sorting…' : `Make ${counted(parts.size, 'part')}`}
             </Action>
           </div>
         </Dialog.Content>

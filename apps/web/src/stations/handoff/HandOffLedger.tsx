@@ -32,7 +32,7 @@ export function HandOffLedger() {
               ? 'Checking again…'
               : failed === 0
                 ? `All ${proof.checks.length} checks hold`
-                : `${failed} of ${proof.checks.length} checks stand in the way`}
+                : `${failed} of ${proof.checks.length} checks ${failed === 1 ? 'stands' : 'stand'} in the way`}
       </LedgerHead>
       <ul className={fresh ? '' : 'opacity-60'}>
         {proof?.checks.map((check) => (

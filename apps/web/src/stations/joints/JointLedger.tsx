@@ -6,6 +6,7 @@ import {
   pieceName,
   type JointRow,
   type PieceRow,
+  counted,
 } from '@limber-sheaf/core';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -59,7 +60,7 @@ export function JointLedger() {
       <LedgerHead title="Joints">
         {joints.length === 0
           ? 'No joint yet. Fit one where two pieces touch.'
-          : `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'} · ${known - open} clean through their range${open > 0 ? ` · ${open} open` : ''}${known < joints.length ? ' · sweeping' : ''}`}
+          : `${counted(joints.length, 'joint')} · ${known - open} clean through their range${open > 0 ? ` · ${open} open` : ''}${known < joints.length ? ' · sweeping' : ''}`}
       </LedgerHead>
       {joints.length > 0 && (
         <div className={`mb-3 ${pickedJoint ? 'max-h-[214px] overflow-y-auto border-b border-rule' : ''}`}>

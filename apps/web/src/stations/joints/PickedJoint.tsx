@@ -200,7 +200,7 @@ function JointFigures({ joint }: { joint: JointRow }) {
           value={joint.reach}
           unit="px"
           step={5}
-          onCommit={(reach) => change({ reach: Math.max(0, reach) })}
+          onCommit={(reach) => change({ reach })}
         />
       </LedgerRow>
       <LedgerRow name="Folds of the other">

@@ -11,6 +11,7 @@ import {
   switchPart,
   type KnownPart,
   type PlannedPart,
+  counted,
 } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -34,7 +35,7 @@ export function PlanLedger() {
     <>
       <LedgerHead title="Plan">
         {doc.character.plan
-          ? `${plan.parts.length} parts, ${visible} of them to be cut`
+          ? `${counted(plan.parts.length, 'part')}, ${visible} of them to be cut`
           : 'What will move? Choose a breakdown; change it part by part.'}
       </LedgerHead>
       <label className="mb-1 block text-[13px] font-medium" htmlFor="template">

@@ -7,6 +7,7 @@ import {
   partOf,
   pieceName,
   type PieceRow,
+  counted,
 } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
@@ -23,8 +24,10 @@ export function StackLedger() {
         {order.length === 0
           ? 'No piece yet. Cut one from the design first.'
           : roots.length > 1
-            ? `${order.length} pieces · ${roots.length - 1} move with nothing`
-            : `${order.length} pieces, all in one family`}
+            ? `${counted(order.length, 'piece')} · ${roots.length - 1} ${roots.length === 2 ? 'moves' : 'move'} with nothing`
+            : order.length === 1
+              ? '1 piece'
+              : `${order.length} pieces, all in one family`}
       </LedgerHead>
       <ul>
         {order.map((piece) => (

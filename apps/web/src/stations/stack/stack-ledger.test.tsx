@@ -1,0 +1,96 @@
+/** @jest-environment jsdom */
+import { act, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { BenchValue } from '../../bench/context';
+import { pickPiece, useBench } from '../../bench/store';
+import { character, named } from '../../testing/character';
+import { onBench } from '../../testing/on-bench';
+import { stack } from '.';
+import { StackLedger } from './StackLedger';
+import { station } from './station';
+
+const hangs = { head: 'torso', 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };
+const doc = character({ pieces: ['torso', 'arm A upper', 'arm A lower', 'head'], hangs });
+
+test('pieces stand front at the top, and a click picks one', async () => {
+  onBench(<StackLedger />, doc);
+  const rows = screen.getAllByRole('listitem').map((row) => within(row).getByRole('button').textContent);
+  expect(rows).toEqual(['· head', '· · lower arm A', '· upper arm A', 'torso']);
+  await userEvent.click(screen.getByRole('button', { name: 'upper arm A' }));
+  expect(useBench.getState()).toMatchObject({ pickedPiece: 'arm A upper', pickedPart: named('arm A upper') });
+});
+
+test('what a part moves with is changed; its own followers are not offered', async () => {
+  const { edits } = onBench(<StackLedger />, doc);
+  const choice = screen.getByLabelText('upper arm A moves with');
+  const words = within(choice)
+    .getAllByRole('option')
+    .map((option) => option.textContent);
+  expect(words).toEqual(['nothing', 'torso', 'head']);
+  await userEvent.selectOptions(choice, 'head');
+  await userEvent.selectOptions(choice, 'nothing');
+  const saw = { 'part arm A upper': 1 };
+  expect(edits).toEqual([
+    ['stack.parent', 'part arm A upper', { parentId: 'part head', saw }],
+    ['stack.parent', 'part arm A upper', { parentId: null, saw }],
+  ]);
+});
+
+test.each([
+  [{ pieces: [] }, 'No piece yet. Cut one from the design first.'],
+  [{ pieces: ['torso'] }, '1 piece'],
+  [{ pieces: ['torso', 'head'] }, '2 pieces · 1 moves with nothing'],
+  [{ pieces: ['torso', 'head', 'tail'] }, '3 pieces · 2 move with nothing'],
+  [{ pieces: ['torso', 'head'], hangs: { head: 'torso' } }, '2 pieces, all in one family'],
+])('the heading counts the family: %j', (made, words) => {
+  onBench(<StackLedger />, character(made));
+  expect(screen.getByText(words)).toBeTruthy();
+});
+
+describe('the picked piece changes its place by words', () => {
+  const moved = (id: string, pick: string): unknown[] | 'cannot' => {
+    const { edits, bench } = onBench(<StackLedger />, doc);
+    act(() => pickPiece(pick, named(pick)));
+    const action = station.actions.find((one) => one.id === id);
+    if (!action?.when?.(bench)) return 'cannot';
+    action.run(bench);
+    return edits[0];
+  };
+  test.each([
+    ['back', 'arm A lower', ['stack.order', 'arm A lower', { inFrontOf: 'torso' }]],
+    ['back', 'arm A upper', ['stack.order', 'arm A upper', { inFrontOf: null }]],
+    ['forward', 'arm A upper', ['stack.order', 'arm A upper', { inFrontOf: 'arm A lower' }]],
+    ['very-back', 'head', ['stack.order', 'head', { inFrontOf: null }]],
+    ['very-front', 'torso', ['stack.order', 'torso', { inFrontOf: 'head' }]],
+    ['back', 'torso', 'cannot'],
+    ['forward', 'head', 'cannot'],
+    ['very-front', 'head', 'cannot'],
+    ['very-back', 'nothing', 'cannot'],
+  ])('%s of %s', (id, pick, edit) => expect(moved(id, pick)).toEqual(edit));
+});
+
+test('the run counts what moves with nothing; a card tells of a name that is there twice', () => {
+  const figures: unknown[] = [];
+  const marks: ReadonlyMap<string, string>[] = [];
+  function Probe() {
+    figures.push(stack.useFigure());
+    marks.push(stack.useMarks?.() ?? new Map());
+    return null;
+  }
+  const { turnTo } = onBench(<Probe />, character({ pieces: ['torso', 'head'] }));
+  expect(figures.at(-1)).toEqual({ word: '1 loose', share: 0.5, open: true });
+  turnTo(doc);
+  expect(figures.at(-1)).toEqual({ word: '4', share: 1, open: false });
+  expect(marks.at(-1)?.size).toBe(0);
+  const twice = character({ pieces: ['torso', 'head'] });
+  twice.parts = twice.parts.map((part) => ({ ...part, ...named('head') }));
+  turnTo(twice);
+  expect([...(marks.at(-1)?.values() ?? [])].join()).toMatch(/Two pieces are named head/);
+  turnTo(character({}));
+  expect(figures.at(-1)).toEqual({ word: '–', share: 0, open: false });
+});
+
+test('nothing moves where no piece is picked', () => {
+  const { bench } = onBench(<StackLedger />, doc);
+  for (const { when } of station.actions) expect(when?.(bench as BenchValue)).toBe(false);
+});
