@@ -63,9 +63,14 @@ export default ts.config(
     },
   },
   {
+    // Tests run in Node.js.
+    files: ['apps/web/src/testing/**'],
+    rules: { 'no-restricted-imports': 'off' },
+  },
+  {
     // With types: nothing that may fail is left to itself.
     files: ['packages/*/src/**/*.{ts,tsx}', 'apps/*/src/**/*.{ts,tsx}'],
-    ignores: ['**/*.test.ts', '**/testing/**'],
+    ignores: ['**/*.test.{ts,tsx}', '**/testing/**'],
     languageOptions: {
       parserOptions: {
         project: [

@@ -37,7 +37,7 @@ test('a patch is soaked up for the picked part; peek, X-ray and a mirrored cut a
 }) => {
   const id = await bench.open('Brindle', 'cut');
   const ledger = page.getByRole('complementary', { name: 'Ledger' });
-  await ledger.getByRole('button', { name: 'foot' }).first().click();
+  await ledger.getByRole('button', { name: 'foot A' }).click();
   await expect(page.getByRole('button', { name: 'Soak S' })).toHaveAttribute('aria-pressed', 'true');
   await bench.settled();
   await bench.click(CANVAS, [840, 2740]);
@@ -65,7 +65,7 @@ test('the nib adds to the picked part, with Alt it takes away, and each stroke i
     const known = new Set(before.pieces.map((piece) => piece.id));
     return (await bench.doc(id)).pieces.find((piece) => !known.has(piece.id))?.face.area ?? 0;
   };
-  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'foot' }).first().click();
+  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'foot A' }).click();
   await page.keyboard.press('n');
   await expect(page.getByRole('button', { name: 'Nib N' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText(/Draw over what .*foot.* gets/)).toBeVisible();
@@ -91,7 +91,7 @@ test('adjusting what was soaked up changes that soak alone, and one undo takes i
 }) => {
   const id = await bench.open('Brindle', 'cut');
   const before = await bench.doc(id);
-  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'foot' }).first().click();
+  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'foot A' }).click();
   await bench.click(CANVAS, [840, 2740]);
   const soaked = async () => {
     const known = new Set(before.pieces.map((piece) => piece.id));

@@ -2,7 +2,6 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ApiError } from '../api/client';
-import { stack } from '../stations/stack';
 import { character, named } from '../testing/character';
 import { onBench } from '../testing/on-bench';
 import { answer, asked, resetServer } from '../testing/server';
@@ -43,6 +42,18 @@ const station = defineStation({
   useFigure: () => ({ word: '2 left', share: 0.25, open: true }),
   useMarks: () => new Map([['head', 'It stays behind.']]),
   load: () => Promise.resolve({ station: trial }),
+});
+const stack = defineStation({
+  ...station,
+  key: 'stack',
+  number: 5,
+  word: 'Stack',
+  hotkey: '5',
+  useMarks: undefined,
+  load: () => {
+    const actions = [{ id: 'front', word: 'To the very front', run: () => done.push('front') }];
+    return Promise.resolve({ station: { ...trial, actions } });
+  },
 });
 const stations = [station, stack];
 const hangs = { head: 'torso', 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };
@@ -196,7 +207,7 @@ describe('the top strip', () => {
     answer('bringIn.addView', (body) => {
       const form = body as unknown as FormData;
       if (form.get('key') === 'back') throw new ApiError(422, 'unreadable', 'This is no picture.');
-      return { notes: ['16 bits became 8.'] } as never;
+      return { notes: ['16 bits became 8.'] };
     });
     const { address } = onBench(<TopStrip undo={null} redo={null} />, two, { stations, station: 'trial' });
     await userEvent.click(screen.getByRole('button', { name: 'Side' }));

@@ -15,6 +15,7 @@ if (typeof document !== 'undefined') {
     setPointerCapture: () => undefined,
     releasePointerCapture: () => undefined,
   });
+  HTMLCanvasElement.prototype.getContext = () => null;
   Object.assign(URL, { createObjectURL: () => 'blob:made', revokeObjectURL: () => undefined });
   // Answers of workers and the server arrive when they arrive; tests wait for what they show.
   const tell = console.error;

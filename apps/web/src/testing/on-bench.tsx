@@ -1,13 +1,14 @@
 import type { CharacterDoc } from '@limber-sheaf/core';
 import { act, render, type RenderResult } from '@testing-library/react';
 import type { ReactElement } from 'react';
-import { MemoryRouter, useLocation } from 'react-router';
+import { MemoryRouter } from 'react-router';
 import { SWRConfig } from 'swr';
 import type { CharacterState } from '../api/types';
 import { BenchContext, type BenchValue } from '../bench/context';
 import type { StationEntry } from '../bench/station';
 import { StationsContext } from '../bench/stations';
 import { resetBench } from '../bench/store';
+import { Address, whereIs } from './address';
 
 interface OnBench extends RenderResult {
   /** The edits that were asked for: operation, what it is about, its body. */
@@ -24,13 +25,6 @@ interface Options {
   stations?: readonly StationEntry[];
   /** What an edit answers with; null where it is refused. */
   answers?: Partial<CharacterState> | null;
-}
-
-let address = '';
-function Address() {
-  const { pathname, search } = useLocation();
-  address = pathname + search;
-  return null;
 }
 
 /** Shows a part of the interface with a character on the bench. */
@@ -72,7 +66,7 @@ export function onBench(
     ...shown,
     edits,
     bench,
-    address: () => went.at(-1) ?? address,
+    address: () => went.at(-1) ?? whereIs(),
     turnTo: (next) => shown.rerender(page({ ...bench, doc: next, view: next.views[0], revision: 2 })),
   };
 }

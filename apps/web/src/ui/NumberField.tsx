@@ -36,7 +36,9 @@ export function NumberField({ label, value, unit, step = 1, digits = 1, onCommit
           if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
             event.preventDefault();
             const from = read(event.currentTarget.value);
-            setDraft(((Number.isFinite(from) ? from : value) + (event.key === 'ArrowUp' ? step : -step)).toFixed(digits));
+            setDraft(
+              ((Number.isFinite(from) ? from : value) + (event.key === 'ArrowUp' ? step : -step)).toFixed(digits),
+            );
           }
         }}
         className="figures h-7 w-[4.6rem] rounded-md border border-transparent bg-transparent px-1.5 text-right text-[12.5px] hover:border-rule focus:border-woad focus:bg-paper"

@@ -151,6 +151,7 @@ function PartChip({ tokens, word, hidden = false }: { tokens: NameTokens; word: 
   return (
     <button
       type="button"
+      aria-label={labelFor(tokens)}
       aria-pressed={picked}
       title={piece ? pieceName(doc, piece) : hidden ? 'Hidden at rest: painted beneath later' : 'Not cut yet'}
       onClick={choose}

@@ -32,8 +32,7 @@ export function ProposalStrip({ className }: { className: string }) {
     else {
       dropProposal();
       toast(`${counted(targets.length, 'part is', 'parts are')} cut.`, {
-        description:
-          unknown > 0 ? `${unknown} shapes without a part were left: sweep them up, or soak them.` : undefined,
+        description: unknown > 0 ? `${counted(unknown, 'shape')} without a part left: sweep up, or soak.` : undefined,
       });
     }
   };

@@ -2,8 +2,8 @@
 import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ApiError } from '../../api/client';
+import { defineStation } from '../../bench/station';
 import { useBench } from '../../bench/store';
-import { cut } from '../cut';
 import { character } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { answer, asked, resetServer } from '../../testing/server';
@@ -16,8 +16,20 @@ jest.mock('sonner', () => {
   const say = (text: string) => said.push(text);
   return { toast: Object.assign(say, { error: say }) };
 });
-jest.mock('../../bench/worker', () => ({}));
 
+const cut = defineStation({
+  key: 'cut',
+  number: 2,
+  word: 'Cut',
+  hotkey: '2',
+  hint: '',
+  useFigure: () => ({ word: '', share: 0, open: false }),
+  checks: {
+    'rest-match': { name: 'Rest match', asks: 'put back together, the parts are the design' },
+    offcuts: { name: 'Offcuts', asks: 'nothing of the design is left over' },
+  },
+  load: () => new Promise(() => undefined),
+});
 const doc = character({ pieces: ['torso', 'head'] });
 const holds = { id: 'offcuts', ok: true, figure: 0, unit: 'px', findings: [] } as const;
 const fails = {
@@ -49,7 +61,7 @@ function proven(checks: object[], revision = 1) {
   answer('handOff.checks', () => ({ revision, checks }) as never);
 }
 function handedOff(list: object) {
-  answer('handOff.list', () => ({ versions: [], job: null, ...list }) as never);
+  answer('handOff.list', () => ({ versions: [], job: null, ...list }));
 }
 const show = () => onBench(<HandOffLedger />, doc, { station: 'handoff', stations: [cut] });
 
