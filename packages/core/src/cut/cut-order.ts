@@ -4,7 +4,7 @@ import { mergeSheets } from '../document/compose-piece.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { refuse, type Refusal } from '../errors.js';
-import { cropPlaced, intersectRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { cropPlaced, intersectRects, paintArea, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { PlacedMask } from '../raster/mask.js';
 import { growMask, holesOf, islandsOf, shrinkMask } from '../raster/morphology.js';
 import { fillLoop, isTangled } from '../raster/polygon.js';
@@ -134,11 +134,11 @@ function outcome(art: ViewArt, changed: Map<string, PlacedBitmap>, area: number)
   );
   for (const [id, face] of changed) {
     if (id.startsWith(FRESH)) continue;
-    const change: ChangedSheets = { face: face };
+    const change: ChangedSheets = { face };
     const before = art.pieces.get(id);
     if (before?.own && before.face && !receivers.includes(id)) {
       const { kept, given } = splitOwn(before.own, before.face, face);
-      change.own = kept && kept;
+      change.own = kept;
       if (given) owns.push(given);
     }
     sheets.push({ pieceId: id, change });
@@ -148,14 +148,13 @@ function outcome(art: ViewArt, changed: Map<string, PlacedBitmap>, area: number)
     if (!id.startsWith(FRESH)) continue;
     // Several new pieces at once come from proposals, where nothing has layers of its own.
     const own = receivers.length === 1 ? mergeSheets(owns) : null;
-    fresh[Number(id.slice(FRESH.length))] = { face: face, own: own && own };
+    fresh[Number(id.slice(FRESH.length))] = { face, own };
   }
   return { ok: true, sheets, fresh, area };
 }
 
 function grows(before: PlacedBitmap | null, after: PlacedBitmap | undefined): boolean {
-  const count = (bitmap: PlacedBitmap | null | undefined) =>
-    bitmap ? wordsOf(bitmap).reduce((n, w) => n + (w >>> 24 ? 1 : 0), 0) : 0;
+  const count = (bitmap: PlacedBitmap | null | undefined) => (bitmap ? paintArea(bitmap) : 0);
   return count(after) > count(before);
 }
 
@@ -230,7 +229,7 @@ function copy(art: ViewArt, faces: Faces, order: Extract<CutOrder, { op: 'copy' 
   const extra = mergeSheets([art.pieces.get(order.pieceId)?.extra ?? null, paint]);
   return {
     ok: true,
-    sheets: [{ pieceId: order.pieceId, change: { extra: extra && extra } }],
+    sheets: [{ pieceId: order.pieceId, change: { extra } }],
     fresh: [],
     area,
   };
@@ -264,18 +263,9 @@ function merge(art: ViewArt, order: Extract<CutOrder, { op: 'merge' }>): CutOutc
   const extra = mergeSheets([into.extra ?? null, gone.extra ?? null]);
   return {
     ok: true,
-    sheets: [
-      {
-        pieceId: order.pieceId,
-        change: {
-          face: face,
-          own: own && own,
-          extra: extra && extra,
-        },
-      },
-    ],
+    sheets: [{ pieceId: order.pieceId, change: { face, own, extra } }],
     fresh: [],
-    area: wordsOf(gone.face).reduce((n, w) => n + (w >>> 24 ? 1 : 0), 0),
+    area: paintArea(gone.face),
   };
 }
 

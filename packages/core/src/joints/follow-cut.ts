@@ -83,7 +83,7 @@ export function followCut(
   const rehung = parted ? rehangJoints(doc, faces, parted.from, parted.fresh) : { diff: NO_CHANGE, notes: [] };
   let { diff } = rehung;
   const notes = [...rehung.notes];
-  for (const { id, confidence } of disturbedJoints(doc, before, faces)) {
+  for (const { id, confidence } of disturbedJoints(doc, before, faces, applyDiff(doc, diff))) {
     const at = applyDiff(doc, diff);
     const joint = jointById(at, id);
     const label = capital(jointLabel(at, joint));
@@ -96,16 +96,20 @@ export function followCut(
   return { diff, notes };
 }
 
-/** Joints whose disc lies where a piece's pixels have changed: they should be fitted again. */
+/**
+ * Joints whose disc lies where their two pieces' pixels have changed: they should be fitted again.
+ * @param now the character with its joints as they hang after the cut, where a cut in two has hung them anew
+ */
 export function disturbedJoints(
   doc: CharacterDoc,
   before: ReadonlyMap<PieceId, PlacedBitmap | null>,
   after: ReadonlyMap<PieceId, PlacedBitmap | null>,
+  now: CharacterDoc = doc,
 ): JointRow[] {
   return doc.joints.filter((joint) =>
-    [joint.childId, joint.parentId].some((id) => {
-      const was = before.get(id);
-      const is = after.get(id);
+    (['childId', 'parentId'] as const).some((end) => {
+      const was = before.get(joint[end]);
+      const is = after.get(jointById(now, joint.id)[end]);
       return was !== is && differsInDisc(was ?? null, is ?? null, joint);
     }),
   );
