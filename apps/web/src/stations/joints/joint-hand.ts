@@ -1,4 +1,12 @@
-import { hangingFrom, pieceById, partOf, type CharacterDoc, type JointRow } from '@limber-sheaf/core';
+import {
+  hangingFrom,
+  parentPiece,
+  partOf,
+  pieceById,
+  type CharacterDoc,
+  type JointRow,
+  type PieceRow,
+} from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { Hand, TableView } from '../../bench/station';
 import { pickJoint, pickPiece, setBend, useBench } from '../../bench/store';
@@ -8,10 +16,12 @@ import { placeHand } from './place-hand';
 
 /** The joint that turns a piece: its own, or that of the nearest piece above it. */
 function jointTurning(doc: CharacterDoc, pieceId: string): JointRow | null {
-  const own = doc.joints.find((j) => j.childId === pieceId);
-  if (own) return own;
-  const moves = (j: JointRow) => hangingFrom(doc, pieceById(doc, j.childId)).some((p) => p.id === pieceId);
-  return doc.joints.find(moves) ?? null;
+  for (let piece: PieceRow | null = pieceById(doc, pieceId); piece; piece = parentPiece(doc, piece)) {
+    const { id } = piece;
+    const joint = doc.joints.find((j) => j.childId === id);
+    if (joint) return joint;
+  }
+  return null;
 }
 
 /** The joint that a drag on a piece bends: the picked one, if the piece moves with it. */

@@ -1,0 +1,184 @@
+import { pickPiece, useBench } from '../../bench/store';
+import type { BenchValue } from '../../bench/context';
+import type { TableEvent } from '../../bench/station';
+import { character, named } from '../../testing/character';
+import { useCut } from './cut-store';
+import { keepWays } from './hugging';
+import { nibBack, sendNib, useNib } from './nib-hand';
+import { PEN_IDLE } from './pen';
+import { NO_PEN, usePenStore } from './pen-store';
+import { clickShape, hoverShape } from './proposal-hand';
+import { proposalStore } from './proposals';
+
+const said: string[] = [];
+jest.mock('sonner', () => {
+  const say = (text: string) => said.push(text);
+  return { toast: Object.assign(say, { error: say }) };
+});
+jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
+const given: unknown[] = [];
+let shape: number | null = 0;
+let asked = 0;
+let answerHover: (() => void) | null = null;
+jest.mock('./worker', () => ({
+  cutWorker: () => ({
+    shapeAt: () => {
+      asked++;
+      return answerHover ? new Promise((done) => (answerHover = () => done(shape))) : Promise.resolve(shape);
+    },
+    giveShape: (at: number, part: number | null) => {
+      given.push([at, part]);
+      return Promise.resolve(picture);
+    },
+    hug: (_: number, __: string, from: { x: number; y: number }, to: { x: number; y: number }) =>
+      Promise.resolve([from.x, from.y, to.x, to.y]),
+  }),
+}));
+Object.assign(globalThis, {
+  sessionStorage: { getItem: () => null, setItem: () => undefined, removeItem: () => undefined },
+});
+
+const picture = { shapes: [{ part: 0 }, { part: null }] } as never;
+const parts = [named('head'), named('torso')] as never;
+const doc = character({ pieces: ['torso'] });
+const edits: unknown[][] = [];
+const bench = {
+  doc,
+  view: doc.views[0],
+  edit: (...all: unknown[]) => {
+    edits.push(all);
+    return Promise.resolve({ doc: character({ pieces: ['torso', 'head'] }), revision: 2 });
+  },
+} as unknown as BenchValue;
+const answered = async () => {
+  for (let n = 0; n < 30; n++) await Promise.resolve();
+};
+
+beforeEach(() => {
+  said.length = edits.length = given.length = asked = 0;
+  shape = 0;
+  answerHover = null;
+  pickPiece(null, null);
+  usePenStore.setState(NO_PEN);
+  proposalStore.setState({ picture, parts, over: null, steps: [], undone: [], working: false });
+});
+
+describe('the nib', () => {
+  const point = (kind: TableEvent['kind'], x: number, y: number, more: Partial<TableEvent> = {}) =>
+    sendNib({ kind, x, y, free: false, pressure: 1, dragged: false, pressed: false, ...more }, bench);
+  const stroke = async (free = false) => {
+    useCut.setState(({ settings }) => ({ tool: 'nib', settings: { ...settings, nib: 20 } }));
+    point('press', 10, 10, { free });
+    point('move', 30, 10, { pressed: true, free });
+    point('release', 30, 10, { free });
+    await answered();
+  };
+
+  test('adds to the picked piece, or makes the part that is picked', async () => {
+    pickPiece('torso', named('torso'));
+    await stroke();
+    pickPiece(null, named('head'));
+    await stroke();
+    const line = [10, 10, 10, 30, 10, 10];
+    expect(edits).toEqual([
+      ['cut.nib', 'v', { pieceId: 'torso', stroke: line, away: false }],
+      ['cut.nib', 'v', { tokens: named('head'), stroke: line, away: false }],
+    ]);
+    expect(useBench.getState().pickedPiece).toBe('head');
+    expect(usePenStore.getState().busy).toBe(false);
+  });
+
+  test('takes away from the picked piece alone; without one that is told', async () => {
+    await stroke(true);
+    expect(said).toEqual(['Pick a piece first: the nib takes away from it.']);
+    pickPiece('torso', named('torso'));
+    await stroke(true);
+    expect(edits).toEqual([['cut.nib', 'v', expect.objectContaining({ pieceId: 'torso', away: true })]]);
+  });
+
+  test('shows where it is and how wide, and nothing where it is lost', () => {
+    point('move', 5, 6, { pressure: 1, free: true });
+    expect(useNib.getState().at).toEqual({ x: 5, y: 6, radius: 10, away: true });
+    point('lost', 0, 0);
+    expect(useNib.getState().at).toBeNull();
+  });
+
+  test('stepped back, it drops the stroke, then is laid down', async () => {
+    useCut.setState({ tool: 'nib' });
+    point('press', 10, 10);
+    nibBack(bench);
+    point('release', 30, 10);
+    await answered();
+    expect([edits, useCut.getState().tool]).toEqual([[], 'nib']);
+    nibBack(bench);
+    expect(useCut.getState().tool).toBeNull();
+  });
+});
+
+describe('a shape of a proposal', () => {
+  test('clicked without a part picked, it picks the part it was guessed to be', async () => {
+    await clickShape({ x: 1, y: 1 });
+    expect(useBench.getState()).toMatchObject({ pickedPart: named('head'), pickedPiece: null });
+    pickPiece(null, null);
+    shape = 1;
+    await clickShape({ x: 1, y: 1 });
+    expect(said).toEqual(['Pick the part this shape belongs to in the ledger, then click it again.']);
+    expect(given).toEqual([]);
+  });
+
+  test('goes to the picked part, and out of it where it has it already', async () => {
+    pickPiece(null, named('torso'));
+    await clickShape({ x: 1, y: 1 });
+    pickPiece(null, named('head'));
+    await clickShape({ x: 1, y: 1 });
+    expect(given).toEqual([
+      [0, 1],
+      [0, null],
+    ]);
+  });
+
+  test('where there is none, a click does nothing', async () => {
+    shape = null;
+    pickPiece(null, named('torso'));
+    await clickShape({ x: 1, y: 1 });
+    expect(given).toEqual([]);
+  });
+
+  test('under the pointer is named; one place is asked about at a time', async () => {
+    answerHover = () => undefined;
+    const first = hoverShape({ x: 1, y: 1 });
+    await hoverShape({ x: 2, y: 2 });
+    expect(asked).toBe(1);
+    answerHover();
+    await first;
+    expect(proposalStore.getState().over).toBe(0);
+  });
+});
+
+describe('a line that follows the edge', () => {
+  const between = (points: number[], hover: { x: number; y: number } | null = null) => {
+    const pen = { kind: 'between' as const, points, hover };
+    usePenStore.setState({ pen });
+    keepWays(bench, pen);
+    return answered();
+  };
+
+  test('has a way between each two points, and looks ahead to the pointer', async () => {
+    await between([0, 0, 10, 0, 10, 10], { x: 20, y: 10 });
+    expect(usePenStore.getState().ways).toEqual([
+      [0, 0, 10, 0],
+      [10, 0, 10, 10],
+    ]);
+    await between([0, 0, 10, 0, 10, 10], { x: 20, y: 10 });
+    expect(usePenStore.getState().ahead).toEqual([10, 10, 20, 10]);
+  });
+
+  test('stepped back a point, it loses the last way; dropped, all of them', async () => {
+    await between([0, 0, 10, 0, 10, 10]);
+    await between([0, 0, 10, 0]);
+    expect(usePenStore.getState().ways).toEqual([[0, 0, 10, 0]]);
+    usePenStore.setState({ pen: PEN_IDLE });
+    keepWays(bench, PEN_IDLE);
+    expect(usePenStore.getState()).toMatchObject({ ways: [], ahead: [] });
+  });
+});
