@@ -92,6 +92,20 @@ test('shapes are given to parts all as one edit, and the rest is the design', as
   expect((await ask('POST', `/characters/${id}/undo`)).doc.pieces).toEqual([]);
 });
 
+test('whatever is cut after whatever, new pieces take the place that the plan gives them in the draw order', async () => {
+  const { doc } = await bringIn(limbPng());
+  const view = doc.views[0].id;
+  const take = (part: ReturnType<typeof tokens>, y: number) =>
+    ask('POST', `/views/${view}/cut/take`, { word: 'Soak up', targets: [{ tokens: part, mask: rect(60, y, 80, 40) }] });
+  await take(tokens('head'), 40);
+  await take(tokens('torso'), 80);
+  await take(tokens('hair', 'back'), 120);
+  await take(tokens('lantern'), 160);
+  const state = await take(tokens('arm', 'upper', 'A'), 200);
+  const order = [...state.doc.pieces].sort((a, b) => a.depth - b.depth).map((p) => nameOf(state.doc, p.partId));
+  expect(order).toEqual(['hair/back', 'torso', 'arm/upper', 'head', 'lantern']);
+});
+
 test('pieces grow, shrink, merge, copy and take a margin; each is one edit, and the checks hold', async () => {
   const { view, state } = await threeParts();
   const hand = named(state.doc, 'arm/hand').id;

@@ -173,8 +173,7 @@ export class CutService {
       ? `${word} ${targets.length} parts`
       : `${first.piece ? 'Add to' : word} ${labelFor(first.tokens)}`;
     const fresh = named.map((t) => (t.piece ? null : t.tokens));
-    // Pieces of proposals take their usual place in the draw order.
-    return this.plan(doc, viewId, order, context, { kind: 'take', summary }, fresh, { usualOrder: many });
+    return this.plan(doc, viewId, order, context, { kind: 'take', summary }, fresh);
   }
 
   /** Copies pixels into a piece's overlap, and leaves them where they are. */
@@ -217,7 +216,7 @@ export class CutService {
     { signal }: EditContext,
     words: { kind: string; summary: string },
     fresh: (NameTokens | null)[] = [],
-    more: { cutFrom?: string; usualOrder?: boolean } = {},
+    more: { cutFrom?: string } = {},
   ): Promise<EditPlan & { swept: number; left: number }> {
     return {
       ...words,

@@ -2,7 +2,6 @@ import {
   applyDiff,
   cutByOrder,
   cutPieces,
-  drawOrder,
   followCut,
   joinDiffs,
   mergePieces,
@@ -33,10 +32,8 @@ interface CutTask {
   order: CutOrder;
   /** The parts of the pieces that the cut makes, in the order of its targets; null for those that are there. */
   fresh: (NameTokens | null)[];
-  /** The piece that is cut in two. */
+  /** The piece that is cut in two, directly behind the one that it makes; other new pieces take the plan's place. */
   cutFrom?: PieceId;
-  /** Do new pieces take their part's usual place in the draw order, or the very front? */
-  usualOrder?: boolean;
 }
 
 /** What a cut comes to as an edit. */
@@ -56,7 +53,7 @@ async function keptSheets({ face, own, extra }: ChangedSheets): Promise<CutSheet
 }
 
 /** The edit that a cut comes to; joints follow the pieces they touch, and what needs fitting anew is fitted. */
-async function cutAway({ doc, viewId, order, fresh, cutFrom, usualOrder }: CutTask): Promise<CutDone> {
+async function cutAway({ doc, viewId, order, fresh, cutFrom }: CutTask): Promise<CutDone> {
   const art = await readArt(doc, viewId);
   const outcome = orRefuse(cutByOrder(doc, viewId, art, order));
   const args: CutArgs = { viewId, sheets: new Map(), fresh: [] };
@@ -66,7 +63,6 @@ async function cutAway({ doc, viewId, order, fresh, cutFrom, usualOrder }: CutTa
     const before = art.pieces.get(pieceId);
     if (before) after.pieces.set(pieceId, { ...before, ...change });
   }
-  const front = drawOrder(doc, viewId).at(-1)?.id;
   for (const [at, tokens] of fresh.entries()) {
     const made = outcome.fresh[at];
     if (!made || !tokens) continue;
@@ -78,7 +74,7 @@ async function cutAway({ doc, viewId, order, fresh, cutFrom, usualOrder }: CutTa
       tokens: { group: tokens.group, side: tokens.side, part: tokens.part, index: tokens.index },
       face: await keepSheet(made.face),
       own: await keepIfAny(made.own),
-      inFrontOf: cutFrom ?? (usualOrder ? undefined : front),
+      inFrontOf: cutFrom,
     });
   }
   const diff = order.op === 'merge' ? merged(doc, order, args) : cutPieces(doc, args);

@@ -60,6 +60,61 @@ test('what is soaked always holds the seed', () => {
   );
 });
 
+describe('an eye', () => {
+  const WHITE = [250, 248, 240] as const;
+  const IRIS = [90, 140, 90] as const;
+  const disc = { iris: circle(60, 50, 22), pupil: circle(68, 48, 12), ring: circle(60, 50, 25) };
+  const wide = (radius: number) => (x: number, y: number) => radius - Math.abs(Math.hypot(x - 60, y - 130) - 95);
+  /** A pupil so near to the iris's edge that the iris is 2 px wide there, and lid lines that meet the iris's ring. */
+  const eye = draw(120, 100, [
+    { shape: box(10, 10, 110, 90), colour: WHITE },
+    { shape: wide(4), colour: INK },
+    { shape: disc.ring, colour: INK },
+    { shape: disc.iris, colour: IRIS },
+    { shape: disc.pupil, colour: [30, 24, 30] },
+    { shape: circle(52, 42, 4), colour: WHITE },
+  ]);
+  const truth = inside(120, 100, (x, y) => Math.min(disc.iris(x, y), -disc.pupil(x, y), -circle(52, 42, 4)(x, y)));
+
+  test.each([0, 4, 8, 14])('gives the whole iris, also where it is narrow, with a gap of %d px', (gap) => {
+    const { mask } = take(eye, 46, 58, { gap, takeOutline: false, tolerance: 12 });
+    expect(overlapShare(mask, truth)).toBeGreaterThan(0.93);
+    expect(mask.data[(48 - mask.y) * mask.width + 81 - mask.x]).toBeGreaterThan(0);
+  });
+
+  test('gives the iris with its ring, and nothing of the lines that join it', () => {
+    const { mask } = take(eye, 46, 58, { gap: 6, takeOutline: true, lineWidth: 8, tolerance: 12 });
+    let outside = 0;
+    let missing = 0;
+    for (let y = 0; y < 100; y++)
+      for (let x = 0; x < 120; x++) {
+        const [px, py] = [x - mask.x, y - mask.y];
+        const has = px >= 0 && py >= 0 && px < mask.width && py < mask.height && mask.data[py * mask.width + px] > 0;
+        const deep = disc.ring(x + 0.5, y + 0.5);
+        if (has && deep < -1.5) outside++;
+        if (!has && deep > 0.7 && disc.pupil(x + 0.5, y + 0.5) < -10 && deep < 2.5) missing++;
+      }
+    expect({ outside, missing }).toEqual({ outside: 0, missing: 0 });
+  });
+});
+
+test('a narrow place that leads nowhere is the region’s own; one that leads on parts it in the middle', () => {
+  const tip = draw(120, 60, [
+    { shape: box(5, 10, 50, 50), colour: RED },
+    { shape: box(50, 28, 100, 31), colour: RED },
+  ]);
+  expect(take(tip, 20, 30, { gap: 8, takeOutline: false }).area).toBe(45 * 40 + 50 * 3);
+  const bridge = draw(120, 60, [
+    { shape: box(5, 10, 50, 50), colour: RED },
+    { shape: box(50, 28, 70, 31), colour: RED },
+    { shape: box(70, 10, 115, 50), colour: RED },
+  ]);
+  const { mask } = take(bridge, 20, 30, { gap: 8, takeOutline: false });
+  const last = mask.data.reduce((most, v, i) => (v ? Math.max(most, (i % mask.width) + mask.x) : most), 0);
+  expect(last).toBeGreaterThanOrEqual(57);
+  expect(last).toBeLessThanOrEqual(62);
+});
+
 test('a path that hugs keeps to the drawn edge between two places beside it', () => {
   const design = draw(120, 120, [{ shape: circle(60, 60, 40), colour: BLUE }], [255, 250, 240]);
   const at = (degrees: number, off: number) => ({
