@@ -92,20 +92,6 @@ test('shapes are given to parts all as one edit, and the rest is the design', as
   expect((await ask('POST', `/characters/${id}/undo`)).doc.pieces).toEqual([]);
 });
 
-test('whatever is cut after whatever, new pieces take the place that the plan gives them in the draw order', async () => {
-  const { doc } = await bringIn(limbPng());
-  const view = doc.views[0].id;
-  const take = (part: ReturnType<typeof tokens>, y: number) =>
-    ask('POST', `/views/${view}/cut/take`, { word: 'Soak up', targets: [{ tokens: part, mask: rect(60, y, 80, 40) }] });
-  await take(tokens('head'), 40);
-  await take(tokens('torso'), 80);
-  await take(tokens('hair', 'back'), 120);
-  await take(tokens('lantern'), 160);
-  const state = await take(tokens('arm', 'upper', 'A'), 200);
-  const order = [...state.doc.pieces].sort((a, b) => a.depth - b.depth).map((p) => nameOf(state.doc, p.partId));
-  expect(order).toEqual(['hair/back', 'torso', 'arm/upper', 'head', 'lantern']);
-});
-
 test('pieces grow, shrink, merge, copy and take a margin; each is one edit, and the checks hold', async () => {
   const { view, state } = await threeParts();
   const hand = named(state.doc, 'arm/hand').id;
@@ -127,7 +113,7 @@ test('pieces grow, shrink, merge, copy and take a margin; each is one edit, and 
   );
   const dropped = await ask('PATCH', `/pieces/${hand}`, { dropCopies: true, unmix: false });
   expect(dropped.doc.pieces.find((p) => p.id === hand)).toMatchObject({ extra: null, unmix: false });
-  const merged = await ask('POST', `/pieces/${upper}/merge`, { goneId: hand });
+  const merged = await ask('POST', `/pieces/${upper}/merge`, { goneIds: [hand] });
   expect(merged.doc.pieces.map((p) => nameOf(merged.doc, p.partId)).sort()).toEqual(['arm/upper', 'torso']);
   const checks = await call<{ checks: { id: string; ok: boolean }[] }>(server, 'GET', `/views/${view}/checks`);
   expect(checks.body.checks.filter((c) => !c.ok)).toEqual([]);
@@ -353,7 +339,7 @@ test('refusals of the new orders say why and change nothing', async () => {
     ['POST', `/views/${view}/cut/take`, { targets: [] }, 'bad-request'],
     ['POST', `/pieces/${hand}/reshape`, { by: 900 }, 'bad-request'],
     ['POST', `/pieces/${hand}/reshape`, { by: -60 }, 'would-empty'],
-    ['POST', `/pieces/${hand}/merge`, { goneId: hand }, 'not-two-pieces'],
+    ['POST', `/pieces/${hand}/merge`, { goneIds: [hand] }, 'not-two-pieces'],
     ['PATCH', `/pieces/${hand}`, { margin: 4000 }, 'bad-request'],
     ['POST', `/views/${view}/sort`, { layers: [], keepApart: true }, 'no-layers'],
     ['POST', `/views/${view}/specks`, { largest: 64 }, 'nothing-there'],

@@ -182,6 +182,7 @@ export {
   makesRing,
   parentPiece,
   partOf,
+  nameAll,
   pieceName,
   type DrawStep,
 } from './document/family.js';
@@ -237,7 +238,7 @@ export {
   PLAIN_PIECE,
   changePiece,
   cutPieces,
-  deletePiece,
+  deletePieces,
   mergePieces,
   type CutArgs,
   type CutSheets,

@@ -1,4 +1,4 @@
-import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
+import { Body, Controller, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Who, type Caller } from '../http/caller.js';
 import {
@@ -9,6 +9,7 @@ import {
   NibBody,
   MergeBody,
   NamedBody,
+  RemoveBody,
   ReplaceBody,
   ReshapeBody,
   SweepUpBody,
@@ -107,9 +108,9 @@ export class CutController {
 
   @Post('pieces/:id/merge')
   @HttpCode(200)
-  @ApiOperation({ summary: 'Merge another piece into this one' })
-  merge(@Param() { id }: IdParam, @Body() { saw, goneId }: MergeBody, @Who() caller: Caller) {
-    return this.pieces.merge(id, { ...caller, saw }, goneId);
+  @ApiOperation({ summary: 'Merge other pieces into this one' })
+  merge(@Param() { id }: IdParam, @Body() { saw, goneIds }: MergeBody, @Who() caller: Caller) {
+    return this.pieces.merge(id, { ...caller, saw }, goneIds);
   }
 
   @Patch('pieces/:id')
@@ -124,9 +125,10 @@ export class CutController {
     return this.pieces.rename(id, { ...caller, saw }, tokens);
   }
 
-  @Delete('pieces/:id')
-  @ApiOperation({ summary: 'Delete a piece back to the design' })
-  remove(@Param() { id }: IdParam, @Who() caller: Caller) {
-    return this.pieces.remove(id, caller);
+  @Post('views/:id/cut/remove')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Delete pieces back to the design, all as one edit' })
+  remove(@Param() { id }: IdParam, @Body() { saw, pieceIds }: RemoveBody, @Who() caller: Caller) {
+    return this.pieces.remove(id, { ...caller, saw }, pieceIds);
   }
 }

@@ -18,7 +18,7 @@ import {
   ValidatorConstraint,
   type ValidatorConstraintInterface,
 } from 'class-validator';
-import { EditBody, MayBeLeftOut, PlaceBody, PointsRule, Tokens } from '../http/dto.js';
+import { EditBody, MOST_PIECES, MayBeLeftOut, PlaceBody, PointsRule, Tokens } from '../http/dto.js';
 
 /** A line or loop has at most half as many points: a minute's drawing with a quick pen. */
 const MOST_NUMBERS = 20_000;
@@ -140,6 +140,10 @@ export class NamedBody extends EditBody {
 }
 
 export class MergeBody extends EditBody {
-  /** The piece that goes. */
-  @IsUUID() goneId: string;
+  /** The pieces that go. */
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_PIECES) @IsUUID(undefined, { each: true }) goneIds: string[];
+}
+
+export class RemoveBody extends EditBody {
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_PIECES) @IsUUID(undefined, { each: true }) pieceIds: string[];
 }

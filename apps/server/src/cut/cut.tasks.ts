@@ -80,7 +80,7 @@ async function cutAway({ doc, viewId, order, fresh, cutFrom }: CutTask): Promise
   const diff = order.op === 'merge' ? merged(doc, order, args) : cutPieces(doc, args);
   const faces = new Map([...art.pieces].map(([id, { face }]) => [id, face]));
   const parted = cutFrom && args.fresh.length === 1 ? { from: cutFrom, fresh: args.fresh[0].pieceId } : null;
-  if (order.op === 'merge') after.pieces.delete(order.goneId);
+  if (order.op === 'merge') for (const id of order.goneIds) after.pieces.delete(id);
   const followed = followCut(applyDiff(doc, diff), after, faces, parted);
   return {
     diff: joinDiffs(diff, followed.diff),
@@ -92,10 +92,10 @@ async function cutAway({ doc, viewId, order, fresh, cutFrom }: CutTask): Promise
 
 function merged(
   doc: CharacterDoc,
-  { pieceId, goneId }: { pieceId: PieceId; goneId: PieceId },
+  { pieceId, goneIds }: { pieceId: PieceId; goneIds: PieceId[] },
   { sheets }: CutArgs,
 ): Diff {
-  return mergePieces(doc, pieceById(doc, pieceId).id, goneId, sheets.get(pieceId) ?? {});
+  return mergePieces(doc, pieceById(doc, pieceId).id, goneIds, sheets.get(pieceId) ?? {});
 }
 
 export const cut = task(cutAway);

@@ -1,15 +1,18 @@
 import {
   LimberError,
   changePiece,
-  deletePiece,
+  deletePieces,
   labelFor,
+  nameAll,
   nameFor,
   partOf,
   pieceById,
   refuseBadName,
   renamePart,
   type CutOrder,
+  type CharacterDoc,
   type NameTokens,
+  type PieceRow,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
@@ -38,13 +41,21 @@ export class PieceService {
     });
   }
 
-  /** Deletes a piece; its pixels are the design's again. */
-  async remove(pieceId: string, context: EditContext): Promise<CharacterState> {
-    return this.edits.run(await characterOf('piece', pieceId), context, (doc) => ({
+  /** Deletes pieces of a view; their pixels are the design's again. */
+  async remove(viewId: string, context: EditContext, pieceIds: string[]): Promise<CharacterState> {
+    return this.edits.run(await characterOf('view', viewId), context, (doc) => ({
       kind: 'delete-piece',
-      summary: `Delete ${labelFor(partOf(doc, pieceById(doc, pieceId)))}`,
-      diff: deletePiece(doc, pieceId),
+      summary: `Delete ${nameAll(doc, this.ofView(doc, viewId, pieceIds))}`,
+      diff: deletePieces(doc, pieceIds),
     }));
+  }
+
+  /** Pieces by id. @throws LimberError `not-found` where one is none of this view's */
+  private ofView(doc: CharacterDoc, viewId: string, pieceIds: readonly string[]): PieceRow[] {
+    const pieces = pieceIds.map((id) => pieceById(doc, id));
+    if (pieces.some((piece) => piece.viewId !== viewId))
+      throw new LimberError('not-found', 'One of the pieces is in another view.');
+    return pieces;
   }
 
   /** Grows or shrinks a piece, or fills its holes. */
@@ -78,15 +89,15 @@ export class PieceService {
     });
   }
 
-  /** Merges one piece into another. */
-  async merge(pieceId: string, context: EditContext, goneId: string): Promise<CharacterState> {
+  /** Merges pieces into another. */
+  async merge(pieceId: string, context: EditContext, goneIds: string[]): Promise<CharacterState> {
     return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
       const piece = pieceById(doc, pieceId);
-      const gone = pieceById(doc, goneId);
-      if (gone.viewId !== piece.viewId || goneId === pieceId)
+      const gone = goneIds.map((id) => pieceById(doc, id));
+      if (goneIds.includes(pieceId) || gone.some((one) => one.viewId !== piece.viewId))
         throw new LimberError('not-two-pieces', 'Merging needs two pieces of the same view.');
-      const summary = `Merge ${labelFor(partOf(doc, gone))} into ${labelFor(partOf(doc, piece))}`;
-      return this.cut.plan(doc, piece.viewId, { op: 'merge', pieceId, goneId }, context, { kind: 'merge', summary });
+      const summary = `Merge ${nameAll(doc, gone)} into ${labelFor(partOf(doc, piece))}`;
+      return this.cut.plan(doc, piece.viewId, { op: 'merge', pieceId, goneIds }, context, { kind: 'merge', summary });
     });
   }
 

@@ -58,6 +58,9 @@ class SawRule implements ValidatorConstraintInterface {
   }
 }
 
+/** A view has no more pieces than this that one edit is about. */
+export const MOST_PIECES = 500;
+
 /** Which versions of which rows an edit was made on. */
 export class EditBody {
   @MayBeLeftOut() @Validate(SawRule) saw?: Record<string, number>;

@@ -1,20 +1,24 @@
-import { labelFor, moveInOrder, partOf, pieceById, setParent } from '@limber-sheaf/core';
+import { LimberError, counted, labelFor, moveInOrder, nameAll, pieceById, setParent } from '@limber-sheaf/core';
 import { Body, Controller, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { IsOptional, IsUUID } from 'class-validator';
+import { ArrayMaxSize, IsArray, IsOptional, IsUUID } from 'class-validator';
 import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
-import { EditBody, IdParam } from '../http/dto.js';
+import { EditBody, IdParam, MOST_PIECES } from '../http/dto.js';
 
 class OrderBody extends EditBody {
   /** The piece that it comes directly in front of; the very back where null. */
   @IsOptional() @IsUUID() inFrontOf: string | null = null;
+  /** Pieces of the same view that move along. */
+  @IsOptional() @IsArray() @ArrayMaxSize(MOST_PIECES) @IsUUID(undefined, { each: true }) along: string[] = [];
 }
 
 class ParentBody extends EditBody {
   /** The part it moves with; nothing where null. */
   @IsOptional() @IsUUID() parentId: string | null = null;
+  /** Parts that are hung from it as well. */
+  @IsOptional() @IsArray() @ArrayMaxSize(MOST_PIECES) @IsUUID(undefined, { each: true }) along: string[] = [];
 }
 
 @ApiTags('stack')
@@ -25,24 +29,32 @@ export class StackController {
   @Post('pieces/:id/order')
   @HttpCode(200)
   @ApiOperation({ summary: 'Move a piece in the draw order' })
-  async order(@Param() { id }: IdParam, @Body() { saw, inFrontOf }: OrderBody, @Who() caller: Caller) {
-    return this.edits.run(await characterOf('piece', id), { ...caller, saw }, (doc) => ({
-      kind: 'order',
-      summary: `Move ${labelFor(partOf(doc, pieceById(doc, id)))} in the draw order`,
-      diff: moveInOrder(doc, id, inFrontOf),
-    }));
+  async order(@Param() { id }: IdParam, @Body() { saw, inFrontOf, along }: OrderBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('piece', id), { ...caller, saw }, (doc) => {
+      const ids = [...new Set([id, ...along])];
+      const pieces = ids.map((one) => pieceById(doc, one));
+      if (pieces.some(({ viewId }) => viewId !== pieces[0].viewId))
+        throw new LimberError('not-found', 'One of the pieces is in another view.');
+      return {
+        kind: 'order',
+        summary: `Move ${nameAll(doc, pieces)} in the draw order`,
+        diff: moveInOrder(doc, ids, inFrontOf),
+      };
+    });
   }
 
   @Patch('parts/:id/parent')
   @ApiOperation({ summary: 'Set which part a part moves with' })
-  async parent(@Param() { id }: IdParam, @Body() { saw, parentId }: ParentBody, @Who() caller: Caller) {
+  async parent(@Param() { id }: IdParam, @Body() { saw, parentId, along }: ParentBody, @Who() caller: Caller) {
     return this.edits.run(await characterOf('part', id), { ...caller, saw }, (doc) => {
+      const ids = [...new Set([id, ...along])];
       const part = doc.parts.find((p) => p.id === id);
       const parent = doc.parts.find((p) => p.id === parentId);
+      const hung = ids.length > 1 ? counted(ids.length, 'part') : part ? labelFor(part) : 'a part';
       return {
         kind: 'parent',
-        summary: `Hang ${part ? labelFor(part) : 'a part'} from ${parent ? labelFor(parent) : 'nothing'}`,
-        diff: setParent(doc, id, parentId),
+        summary: `Hang ${hung} from ${parent ? labelFor(parent) : 'nothing'}`,
+        diff: setParent(doc, ids, parentId),
       };
     });
   }

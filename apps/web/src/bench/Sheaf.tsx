@@ -19,7 +19,7 @@ import { useMemo, useRef, useState } from 'react';
 import { blobUrl } from '../api/client';
 import { useOnBench } from './context';
 import { useStations } from './stations';
-import { pickPiece, useBench } from './store';
+import { allPicked, alsoPick, pickPiece, useBench } from './store';
 
 /** Every piece as a card, back to front from left to right; drag to change the draw order. */
 export function Sheaf() {
@@ -36,13 +36,20 @@ export function Sheaf() {
 
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
+    const dragged = String(active.id);
     const ids = order.map((p) => p.id as string);
-    const from = ids.indexOf(String(active.id));
-    const to = ids.indexOf(String(over.id));
-    const rest = ids.filter((id) => id !== active.id);
-    const next = [...rest.slice(0, to), ids[from], ...rest.slice(to)];
+    // A card among several that are picked takes them all along.
+    const picked = allPicked(useBench.getState());
+    const moved = picked.includes(dragged) ? ids.filter((id) => picked.includes(id)) : [dragged];
+    const onto = ids.indexOf(String(over.id));
+    const rest = ids.filter((id) => !moved.includes(id));
+    const forward = onto > ids.indexOf(dragged);
+    const to = rest.filter((id) => ids.indexOf(id) < onto + (forward ? 1 : 0)).length;
+    const next = [...rest.slice(0, to), ...moved, ...rest.slice(to)];
+    if (next.every((id, at) => id === ids[at])) return;
     setDropped({ from: order, ids: next });
-    void edit('stack.order', ids[from], { inFrontOf: to === 0 ? null : next[to - 1] }).then(
+    const along = moved.filter((id) => id !== dragged);
+    void edit('stack.order', dragged, { inFrontOf: to === 0 ? null : rest[to - 1], along }).then(
       (state) => !state && setDropped(null),
     );
   };
@@ -113,11 +120,13 @@ interface CardProps {
 
 function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
   const { doc } = useOnBench();
-  const picked = useBench((s) => s.pickedPiece === piece.id);
+  const picked = useBench((s) => allPicked(s).includes(piece.id));
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: piece.id,
   });
   const hold = useRef<ReturnType<typeof setTimeout>>(undefined);
+  // Only what holding a card has shown alone is ended by letting it go.
+  const held = useRef(false);
   const part = partOf(doc, piece);
   // Where cards lie over each other, only the beginning of a line is seen: the words that differ get one of their own.
   const crowded = count > 11;
@@ -126,6 +135,8 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
   const fan = count > 1 ? (at / (count - 1) - 0.5) * Math.min(7, count * 0.6) : 0;
   const release = () => {
     clearTimeout(hold.current);
+    if (!held.current) return;
+    held.current = false;
     useBench.setState({ solo: null });
   };
   return (
@@ -146,10 +157,13 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
         {...listeners}
         aria-label={`${labelFor(part)}${wrong ? `: ${wrong}` : ''}`}
         aria-pressed={picked}
-        title={wrong ?? `${labelFor(part)} (hold: only this piece)`}
-        onClick={() => pickPiece(piece.id, part)}
+        title={wrong ?? `${labelFor(part)} (hold: only this piece; Shift: pick it too)`}
+        onClick={(event) => (event.shiftKey ? alsoPick(doc, piece.id) : pickPiece(piece.id, part))}
         onPointerDownCapture={() => {
-          hold.current = setTimeout(() => useBench.setState({ solo: piece.id }), 380);
+          hold.current = setTimeout(() => {
+            held.current = true;
+            useBench.setState({ solo: [piece.id] });
+          }, 380);
         }}
         onPointerUp={release}
         onPointerLeave={release}

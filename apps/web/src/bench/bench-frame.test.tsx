@@ -91,7 +91,9 @@ describe('the sheaf', () => {
     act(() => jest.advanceTimersByTime(300));
     expect(useBench.getState().solo).toBeNull();
     act(() => jest.advanceTimersByTime(100));
-    expect(useBench.getState().solo).toBe('torso');
+    expect(useBench.getState().solo).toEqual(['torso']);
+    fireEvent.pointerLeave(screen.getByRole('button', { name: /head/ }));
+    expect(useBench.getState().solo).toEqual(['torso']);
     fireEvent.pointerUp(card);
     expect(useBench.getState().solo).toBeNull();
     jest.useRealTimers();

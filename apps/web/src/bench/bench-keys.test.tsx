@@ -90,9 +90,9 @@ test('← and → walk through the sheaf, Alt moves the piece, and neither runs 
   expect(useBench.getState().pickedPiece).toBe('torso');
   press('ArrowRight');
   press('ArrowLeft', { altKey: true });
-  expect(edits).toEqual([['stack.order', 'head', { inFrontOf: null }]]);
+  expect(edits).toEqual([['stack.order', 'head', { inFrontOf: null, along: [] }]]);
   press('ArrowRight', { altKey: true });
-  expect(edits.at(-1)).toEqual(['stack.order', 'head', { inFrontOf: 'tail' }]);
+  expect(edits.at(-1)).toEqual(['stack.order', 'head', { inFrontOf: 'tail', along: [] }]);
   press('ArrowRight');
   press('ArrowRight');
   expect(useBench.getState().pickedPiece).toBe('tail');
@@ -118,7 +118,7 @@ test('holding Q peeks, letting go ends it; W shows the picked piece alone, and a
   expect(useBench.getState().peek).toBe(false);
   useBench.setState({ pickedPiece: 'head' });
   press('w');
-  expect(useBench.getState().solo).toBe('head');
+  expect(useBench.getState().solo).toEqual(['head']);
   press('w');
   expect(useBench.getState().solo).toBeNull();
 });

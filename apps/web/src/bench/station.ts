@@ -38,6 +38,8 @@ export interface TableEvent {
   y: number;
   /** Alt is held. */
   free: boolean;
+  /** Shift is held: what is picked comes to what is picked already. */
+  more: boolean;
   /** How hard a pen is pressed, 0 to 1; 1 for a mouse and a finger. */
   pressure: number;
   /** Has it moved since it was pressed, by more than a trembling hand? */

@@ -1,4 +1,4 @@
-import type { NameTokens } from '@limber-sheaf/core';
+import { partOf, type CharacterDoc, type NameTokens } from '@limber-sheaf/core';
 import { create } from 'zustand';
 import { tokensOf } from './parts';
 
@@ -12,6 +12,8 @@ export interface Viewport {
 /** The bench's own state: what is picked and looked at. Never saved, never undone. */
 export interface BenchState {
   pickedPiece: string | null;
+  /** Pieces picked beside it, with Shift: what is done to several is done to all of them. */
+  alsoPicked: readonly string[];
   /** The part that gets paint: set with a piece, or chosen before it is cut. */
   pickedPart: NameTokens | null;
   pickedJoint: string | null;
@@ -20,8 +22,8 @@ export interface BenchState {
   peek: boolean;
   /** The paper is being moved, or space is held to move it: nothing on it may be dragged. */
   panning: boolean;
-  /** Only this piece is shown. */
-  solo: string | null;
+  /** Only these pieces are shown. */
+  solo: readonly string[] | null;
   viewport: Viewport;
   /** Degrees by joint. */
   bends: Record<string, number>;
@@ -36,6 +38,7 @@ export interface BenchState {
 
 const atRest: BenchState = {
   pickedPiece: null,
+  alsoPicked: [],
   pickedPart: null,
   pickedJoint: null,
   xray: false,
@@ -60,7 +63,22 @@ export function resetBench(): void {
 
 /** Picks a piece, or nothing; the part that gets paint follows. */
 export function pickPiece(pieceId: string | null, part: NameTokens | null): void {
-  useBench.setState({ pickedPiece: pieceId, pickedPart: part && tokensOf(part) });
+  useBench.setState({ pickedPiece: pieceId, alsoPicked: [], pickedPart: part && tokensOf(part) });
+}
+
+/** Picks a piece beside those that are picked, or lets it go where it is; the last one picked gets paint. */
+export function alsoPick(doc: CharacterDoc, pieceId: string): void {
+  const { pickedPiece, alsoPicked } = useBench.getState();
+  const before = [...alsoPicked, ...(pickedPiece ? [pickedPiece] : [])];
+  const picked = before.includes(pieceId) ? before.filter((id) => id !== pieceId) : [...before, pieceId];
+  const last = doc.pieces.find((piece) => piece.id === picked.at(-1));
+  pickPiece(last?.id ?? null, last ? partOf(doc, last) : null);
+  useBench.setState({ alsoPicked: picked.slice(0, -1) });
+}
+
+/** All pieces that are picked: the one that gets paint first. */
+export function allPicked({ pickedPiece, alsoPicked }: Pick<BenchState, 'pickedPiece' | 'alsoPicked'>): string[] {
+  return pickedPiece ? [pickedPiece, ...alsoPicked] : [];
 }
 
 export function pickJoint(jointId: string | null): void {

@@ -1,12 +1,12 @@
-import { partOf } from '@limber-sheaf/core';
+import { drawOrder, partOf } from '@limber-sheaf/core';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { chordOf } from './chord';
 import { useOnBench, type BenchValue } from './context';
 import type { Station } from './station';
 import { useStations } from './stations';
-import { pickPiece, useBench } from './store';
+import { movePicked } from './order';
+import { allPicked, pickPiece, useBench } from './store';
 import { useJournal } from './useJournal';
-import { useOrder } from './useOrder';
 
 function isTyping(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
@@ -29,8 +29,9 @@ export function useBenchKeys(station: Station | null): void {
   const bench = useOnBench();
   const stations = useStations();
   const journal = useJournal(station);
-  const { order, at, move } = useOrder();
   const walk = (by: number) => {
+    const order = drawOrder(bench.doc, bench.view.id);
+    const at = order.findIndex(({ id }) => id === useBench.getState().pickedPiece);
     if (order.length === 0) return;
     const next = order[at < 0 ? (by > 0 ? 0 : order.length - 1) : Math.min(order.length - 1, Math.max(0, at + by))];
     pickPiece(next.id, partOf(bench.doc, next));
@@ -41,8 +42,8 @@ export function useBenchKeys(station: Station | null): void {
     h: () => useBench.setState({ lookAt: { kind: 'all' } }),
     f: () => useBench.setState(({ panels }) => ({ panels: !panels })),
     w: () => {
-      const { solo, pickedPiece } = useBench.getState();
-      useBench.setState({ solo: solo ? null : pickedPiece });
+      const picked = allPicked(useBench.getState());
+      useBench.setState(({ solo }) => ({ solo: solo || picked.length === 0 ? null : picked }));
     },
     '?': () => useBench.setState(({ keysShown }) => ({ keysShown: !keysShown })),
     'mod+k': () => useBench.setState({ finder: true }),
@@ -50,8 +51,8 @@ export function useBenchKeys(station: Station | null): void {
     'mod+shift+z': () => void journal.redo(),
     arrowleft: () => walk(-1),
     arrowright: () => walk(1),
-    'alt+arrowleft': () => move(at - 1),
-    'alt+arrowright': () => move(at + 1),
+    'alt+arrowleft': () => movePicked(bench, 'back'),
+    'alt+arrowright': () => movePicked(bench, 'forward'),
   };
   useHotkeys(
     '*',
@@ -66,7 +67,7 @@ export function useBenchKeys(station: Station | null): void {
       deed(event);
     },
     { keydown: true, keyup: false, enableOnFormTags: true },
-    [station, stations, bench, journal, order, at],
+    [station, stations, bench, journal],
   );
   useHotkeys('*', (event) => chordOf(event) === 'q' && useBench.setState({ peek: false }), {
     keyup: true,

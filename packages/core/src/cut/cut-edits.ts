@@ -2,7 +2,7 @@ import { LimberError } from '../errors.js';
 import type { NameTokens } from '../document/naming.js';
 import { knownPart, usualParent } from '../plan/known-parts.js';
 import { planEntries, planOf } from '../plan/plan.js';
-import { DiffBuilder, applyDiff, joinDiffs } from '../document/diff.js';
+import { DiffBuilder, NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { depthBetween, findPart, pieceById, refuseOnePiece } from '../document/find.js';
 import { drawOrder, partOf } from '../document/family.js';
 import type { CharacterDoc, Diff, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from '../document/rows.js';
@@ -110,8 +110,12 @@ function adoptChildren(doc: CharacterDoc, part: PartRow, diff: DiffBuilder): voi
   }
 }
 
-/** Deletes a piece with its joints; its pixels are the design's again. Its part goes too once no view draws it. */
-export function deletePiece(doc: CharacterDoc, pieceId: PieceId): Diff {
+/** Deletes pieces with their joints; their pixels are the design's again. Their parts go too once no view draws them. */
+export function deletePieces(doc: CharacterDoc, pieceIds: readonly PieceId[]): Diff {
+  return pieceIds.reduce((diff, id) => joinDiffs(diff, deletePiece(applyDiff(doc, diff), id)), NO_CHANGE);
+}
+
+function deletePiece(doc: CharacterDoc, pieceId: PieceId): Diff {
   const piece = pieceById(doc, pieceId);
   const diff = new DiffBuilder();
   for (const joint of doc.joints) if (joint.childId === pieceId || joint.parentId === pieceId) diff.remove(joint);
@@ -124,8 +128,15 @@ export function deletePiece(doc: CharacterDoc, pieceId: PieceId): Diff {
   return diff.build();
 }
 
-/** Takes one piece's pixels into another: joints and children of the one that goes hang from the other. */
-export function mergePieces(doc: CharacterDoc, intoId: PieceId, goneId: PieceId, sheets: CutSheets): Diff {
+/** Takes pieces' pixels into another: joints and children of those that go hang from it. @throws LimberError `not-two-pieces` */
+export function mergePieces(doc: CharacterDoc, intoId: PieceId, goneIds: readonly PieceId[], sheets: CutSheets): Diff {
+  return goneIds.reduce(
+    (diff, goneId) => joinDiffs(diff, mergePiece(applyDiff(doc, diff), intoId, goneId, sheets)),
+    NO_CHANGE,
+  );
+}
+
+function mergePiece(doc: CharacterDoc, intoId: PieceId, goneId: PieceId, sheets: CutSheets): Diff {
   const into = pieceById(doc, intoId);
   const gone = pieceById(doc, goneId);
   refuseOnePiece(into, gone);

@@ -224,7 +224,10 @@ test('two pieces become one, with the copies of both', () => {
   const pieces = new Map(state.art.pieces);
   const left = pieces.get('left');
   if (left) pieces.set('left', { ...left, extra });
-  const done = order({ ...state, art: { ...state.art, pieces } }, { op: 'merge', pieceId: 'middle', goneId: 'left' });
+  const done = order(
+    { ...state, art: { ...state.art, pieces } },
+    { op: 'merge', pieceId: 'middle', goneIds: ['left'] },
+  );
   if (!done.ok) throw new Error(done.sentence);
   const [{ pieceId, change }] = done.sheets;
   expect(pieceId).toBe('middle');

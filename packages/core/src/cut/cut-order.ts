@@ -31,7 +31,7 @@ export type CutOrder =
   | { op: 'reshape'; pieceId: string; by: number }
   | { op: 'fill-holes'; pieceId: string }
   | { op: 'split-islands'; pieceId: string }
-  | { op: 'merge'; pieceId: string; goneId: string };
+  | { op: 'merge'; pieceId: string; goneIds: string[] };
 
 /** A piece's sheets after a cut; what is not given stays. */
 export interface ChangedSheets {
@@ -254,18 +254,22 @@ function reshape(
   return taken.ok ? done(taken.changed, taken.area) : taken;
 }
 
+/** Puts pieces into one; what was given to hold copies, and layers of their own, goes along. */
 function merge(art: ViewArt, order: Extract<CutOrder, { op: 'merge' }>): CutOutcome | Refusal {
   const into = art.pieces.get(order.pieceId);
-  const gone = art.pieces.get(order.goneId);
-  if (!into?.face || !gone?.face) return refuse('not-found', 'One of the two pieces has no paint.');
-  const face = mergeSheets([into.face, gone.face]) as PlacedBitmap;
-  const own = into.own || gone.own ? mergeSheets([gone.own ?? gone.face, into.own ?? into.face]) : null;
-  const extra = mergeSheets([into.extra ?? null, gone.extra ?? null]);
+  const gone = order.goneIds.map((id) => art.pieces.get(id));
+  if (!into?.face || gone.some((piece) => !piece?.face)) return refuse('not-found', 'One of the pieces has no paint.');
+  const all = [into, ...gone.flatMap((piece) => piece ?? [])];
+  const face = mergeSheets(all.map((piece) => piece.face)) as PlacedBitmap;
+  const own = all.some((piece) => piece.own)
+    ? mergeSheets([...all].reverse().map((piece) => piece.own ?? piece.face))
+    : null;
+  const extra = mergeSheets(all.map((piece) => piece.extra ?? null));
   return {
     ok: true,
     sheets: [{ pieceId: order.pieceId, change: { face, own, extra } }],
     fresh: [],
-    area: paintArea(gone.face),
+    area: paintArea(face) - paintArea(into.face),
   };
 }
 

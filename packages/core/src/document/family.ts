@@ -1,4 +1,5 @@
-import { nameFor } from './naming.js';
+import { counted } from '../counted.js';
+import { nameFor, labelFor } from './naming.js';
 import type { CharacterDoc, JointRow, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
 /** The pieces of a view, back to front. */
@@ -69,6 +70,11 @@ export function partOf(doc: CharacterDoc, piece: PieceRow): PartRow {
 /** A piece's name in the character's scheme. */
 export function pieceName(doc: CharacterDoc, piece: PieceRow): string {
   return nameFor(partOf(doc, piece), doc.character.scheme);
+}
+
+/** Pieces in words: the one by its part, several by their number. */
+export function nameAll(doc: CharacterDoc, pieces: readonly PieceRow[]): string {
+  return pieces.length === 1 ? labelFor(partOf(doc, pieces[0])) : counted(pieces.length, 'piece');
 }
 
 /** The piece, in the same view, of the part that a piece's part moves with: the nearest one up the family that is drawn here. */

@@ -194,11 +194,11 @@ test('pieces merged are one piece: what hung from the one that goes hangs from t
     ['hand', box(20, 80, 40, 116)],
   ]);
   const hung = applyDiff(doc, placeJoint(doc, 'j', 'hand', 'lower', { ...FIT, x: 30, y: 80, radius: 9 }));
-  const merged = applyDiff(hung, mergePieces(hung, 'upper', 'lower', { face: hung.pieces[0].face }));
+  const merged = applyDiff(hung, mergePieces(hung, 'upper', ['lower'], { face: hung.pieces[0].face }));
   expect(merged.pieces.map((p) => pieceName(merged, p)).sort()).toEqual(['hand', 'upper']);
   expect(merged.joints[0]).toMatchObject({ childId: 'hand', parentId: 'upper' });
   expect(merged.parts.map((p) => p.group).sort()).toEqual(['hand', 'upper']);
-  expect(() => mergePieces(hung, 'upper', 'upper', {})).toThrow();
+  expect(() => mergePieces(hung, 'upper', ['upper'], {})).toThrow();
 });
 
 test('a canvas enlarged moves everything on it alike', () => {

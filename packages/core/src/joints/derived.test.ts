@@ -30,7 +30,7 @@ const changes: ((doc: CharacterDoc, x: number) => CharacterDoc)[] = [
   (doc, x) => applyDiff(doc, changeJoint(doc, 'j', { lineMore: Math.round(x * 2) })),
   (doc, x) => applyDiff(doc, changePiece(doc, 'upper', { margin: Math.round(x * 8) })),
   (doc, x) => applyDiff(doc, changePiece(doc, 'lower', { unmix: x < 0.5 })),
-  (doc, x) => applyDiff(doc, moveInOrder(doc, 'upper', x < 0.5 ? 'lower' : null)),
+  (doc, x) => applyDiff(doc, moveInOrder(doc, ['upper'], x < 0.5 ? 'lower' : null)),
 ];
 
 const bytes = ({ overlap, under, clean, line }: DerivedSheets) =>

@@ -5,7 +5,7 @@ import { KNOWN_PARTS } from '../plan/known-parts.js';
 import { createPlaced } from '../raster/bitmap.js';
 import { rawCharacter } from '../testing/jointed.js';
 import { applyDiff, invertDiff, isEmptyDiff, joinDiffs } from '../document/diff.js';
-import { cutPieces, deletePiece } from '../cut/cut-edits.js';
+import { cutPieces, deletePieces } from '../cut/cut-edits.js';
 import { renamePart } from '../names/rename-part.js';
 import { moveInOrder, setParent } from './stack-edits.js';
 import { changeJoint, placeJoint, setInFront } from '../joints/joint-edits.js';
@@ -87,7 +87,7 @@ test('parts hang from what is there, and move to their usual parent when it come
   expect(parentName(doc, 'leg_A_upper')).toBe('torso');
   doc = withPiece(doc, { group: 'leg', side: 'A', part: 'lower' });
   expect(parentName(doc, 'leg_A_foot')).toBe('leg_A_lower');
-  doc = applyDiff(doc, setParent(doc, named(doc, 'leg_A_upper').partId, null));
+  doc = applyDiff(doc, setParent(doc, [named(doc, 'leg_A_upper').partId], null));
   doc = withPiece(doc, { group: 'hip' });
   expect(parentName(doc, 'leg_A_upper')).toBeNull();
 });
@@ -97,13 +97,13 @@ test('undo of any edit gives back what was there; redo makes it again', () => {
   const upper = named(start, 'arm_A_upper');
   const lower = named(start, 'arm_A_lower');
   const edits: ((doc: CharacterDoc) => Diff)[] = [
-    (doc) => moveInOrder(doc, upper.id, null),
+    (doc) => moveInOrder(doc, [upper.id], null),
     (doc) => placeJoint(doc, 'j', lower.id, upper.id, FIT),
     (doc) => changeJoint(doc, 'j', { radius: 14, rounded: true }),
     (doc) => setInFront(doc, 'j', 'child'),
-    (doc) => setParent(doc, lower.partId, null),
+    (doc) => setParent(doc, [lower.partId], null),
     (doc) => renamePart(doc, upper.partId, { group: 'mitten', side: 'A', part: null, index: 2 }),
-    (doc) => deletePiece(doc, lower.id),
+    (doc) => deletePieces(doc, [lower.id]),
   ];
   let doc = start;
   const past: [CharacterDoc, Diff][] = [];
@@ -136,7 +136,7 @@ test('any run of moves leaves the order as if the cards had been laid by hand', 
         const id = cards[from];
         cards.splice(from, 1);
         cards.splice(to, 0, id);
-        now = applyDiff(now, moveInOrder(now, id, to === 0 ? null : cards[to - 1]));
+        now = applyDiff(now, moveInOrder(now, [id], to === 0 ? null : cards[to - 1]));
         expect(drawOrder(now, 'v').map((p) => p.id)).toEqual(cards);
       }
     }),
@@ -191,7 +191,7 @@ test('refuses rings, taken names, ranges without rest and discs off the canvas',
     }
     return null;
   };
-  expect(code(() => setParent(doc, upper.partId, hand.partId))).toBe('ring');
+  expect(code(() => setParent(doc, [upper.partId], hand.partId))).toBe('ring');
   expect(code(() => renamePart(doc, hand.partId, { group: 'torso', side: null, part: null, index: null }))).toBe(
     'name-taken',
   );
@@ -215,7 +215,7 @@ test('two diffs joined do what one after the other does', () => {
   const first = placeJoint(doc, 'j', named(doc, 'arm_A_lower').id, named(doc, 'arm_A_upper').id, FIT);
   const middle = applyDiff(doc, first);
   const second = changeJoint(middle, 'j', { rounded: true });
-  const third = moveInOrder(middle, named(doc, 'torso').id, null);
+  const third = moveInOrder(middle, [named(doc, 'torso').id], null);
   const joined = joinDiffs(joinDiffs(first, second), third);
   expect(sorted(applyDiff(doc, joined))).toEqual(
     sorted(
@@ -230,7 +230,7 @@ test('two diffs joined do what one after the other does', () => {
 test('deleting a piece takes its joints, and hands its children on', () => {
   let doc = armDoc();
   doc = applyDiff(doc, placeJoint(doc, 'j', named(doc, 'arm_A_hand').id, named(doc, 'arm_A_lower').id, FIT));
-  doc = applyDiff(doc, deletePiece(doc, named(doc, 'arm_A_lower').id));
+  doc = applyDiff(doc, deletePieces(doc, [named(doc, 'arm_A_lower').id]));
   expect(doc.joints).toEqual([]);
   expect(pieceName(doc, parentPiece(doc, named(doc, 'arm_A_hand')) ?? named(doc, 'torso'))).toBe('arm_A_upper');
 });

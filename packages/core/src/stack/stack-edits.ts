@@ -1,34 +1,48 @@
-import { DiffBuilder } from '../document/diff.js';
+import { DiffBuilder, NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { drawOrder, makesRing } from '../document/family.js';
 import { DEPTH_STEP, depthBetween, pieceById } from '../document/find.js';
 import { labelFor } from '../document/naming.js';
 import type { CharacterDoc, Diff, PartId, PieceId } from '../document/rows.js';
 import { LimberError } from '../errors.js';
 
-/** Moves a piece in the draw order: directly in front of `behindId`, or to the very back for null. */
-export function moveInOrder(doc: CharacterDoc, pieceId: PieceId, behindId: PieceId | null): Diff {
-  const piece = pieceById(doc, pieceId);
+/**
+ * Moves pieces of one view in the draw order: directly in front of `behindId`, or to the very back for null. Among
+ * themselves they stay as they are.
+ * @throws LimberError `not-found`
+ */
+export function moveInOrder(doc: CharacterDoc, pieceIds: readonly PieceId[], behindId: PieceId | null): Diff {
   const diff = new DiffBuilder();
-  if (behindId === pieceId) return diff.build();
-  const others = drawOrder(doc, piece.viewId).filter((p) => p.id !== pieceId);
-  const at = behindId === null ? -1 : others.findIndex((p) => p.id === behindId);
+  const [{ viewId }] = pieceIds.map((id) => pieceById(doc, id));
+  const order = drawOrder(doc, viewId);
+  const moved = order.filter(({ id }) => pieceIds.includes(id));
+  if (behindId !== null && pieceIds.includes(behindId)) return diff.build();
+  const others = order.filter(({ id }) => !pieceIds.includes(id));
+  const at = behindId === null ? -1 : others.findIndex(({ id }) => id === behindId);
   if (behindId !== null && at < 0)
     throw new LimberError('not-found', 'The piece to go in front of is no longer there.');
-  const depth = depthBetween(others[at]?.depth ?? null, others[at + 1]?.depth ?? null);
-  const below = others[at]?.depth ?? -Infinity;
-  const above = others[at + 1]?.depth ?? Infinity;
-  if (depth > below && depth < above) {
+  const above = others[at + 1]?.depth ?? null;
+  let below = others[at]?.depth ?? null;
+  for (const piece of moved) {
+    const depth = depthBetween(below, above);
+    if (!(depth > (below ?? -Infinity) && depth < (above ?? Infinity))) {
+      // The gap has been halved away: lay the whole order out afresh.
+      const afresh = new DiffBuilder();
+      const whole = [...others.slice(0, at + 1), ...moved, ...others.slice(at + 1)];
+      whole.forEach((one, i) => afresh.update(one, { depth: i * DEPTH_STEP }));
+      return afresh.build();
+    }
     diff.update(piece, { depth });
-    return diff.build();
+    below = depth;
   }
-  // The gap has been halved away: lay the whole order out afresh.
-  const order = [...others.slice(0, at + 1), piece, ...others.slice(at + 1)];
-  order.forEach((p, i) => diff.update(p, { depth: i * DEPTH_STEP }));
   return diff.build();
 }
 
-/** Hangs a part from another, or from nothing. @throws LimberError `ring` */
-export function setParent(doc: CharacterDoc, partId: PartId, parentId: PartId | null): Diff {
+/** Hangs parts from another, or from nothing; all of them or none. @throws LimberError `ring`, `not-found` */
+export function setParent(doc: CharacterDoc, partIds: readonly PartId[], parentId: PartId | null): Diff {
+  return partIds.reduce((diff, id) => joinDiffs(diff, hang(applyDiff(doc, diff), id, parentId)), NO_CHANGE);
+}
+
+function hang(doc: CharacterDoc, partId: PartId, parentId: PartId | null): Diff {
   const part = doc.parts.find((p) => p.id === partId);
   if (!part) throw new LimberError('not-found', 'That part is no longer there.');
   if (parentId !== null && !doc.parts.some((p) => p.id === parentId))

@@ -336,7 +336,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Merge another piece into this one */
+    /** Merge other pieces into this one */
     post: operations['cut.merge'];
     delete?: never;
     options?: never;
@@ -354,8 +354,7 @@ export interface paths {
     get?: never;
     put?: never;
     post?: never;
-    /** Delete a piece back to the design */
-    delete: operations['cut.remove'];
+    delete?: never;
     options?: never;
     head?: never;
     /** Set a piece’s margin, its edges, or drop its copies */
@@ -377,6 +376,23 @@ export interface paths {
     head?: never;
     /** Name a part anew */
     patch: operations['cut.rename'];
+    trace?: never;
+  };
+  '/api/views/{id}/cut/remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Delete pieces back to the design, all as one edit */
+    post: operations['cut.remove'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
     trace?: never;
   };
   '/api/characters/{id}/views': {
@@ -932,8 +948,7 @@ export interface components {
       } | null;
     };
     MergeBody: {
-      /** Format: uuid */
-      goneId: string;
+      goneIds: string[];
       saw?: {
         [key: string]: number;
       } | null;
@@ -942,6 +957,12 @@ export interface components {
       margin?: number | null;
       unmix?: boolean | null;
       dropCopies?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    RemoveBody: {
+      pieceIds: string[];
       saw?: {
         [key: string]: number;
       } | null;
@@ -1063,6 +1084,7 @@ export interface components {
     OrderBody: {
       /** Format: uuid */
       inFrontOf?: string | null;
+      along?: string[] | null;
       saw?: {
         [key: string]: number;
       } | null;
@@ -1070,6 +1092,7 @@ export interface components {
     ParentBody: {
       /** Format: uuid */
       parentId?: string | null;
+      along?: string[] | null;
       saw?: {
         [key: string]: number;
       } | null;
@@ -2203,27 +2226,6 @@ export interface operations {
       };
     };
   };
-  'cut.remove': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CharacterState'];
-        };
-      };
-    };
-  };
   'cut.change': {
     parameters: {
       query?: never;
@@ -2261,6 +2263,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['NamedBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cut.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RemoveBody'];
       };
     };
     responses: {

@@ -7,7 +7,7 @@ import type { Station, StationEntry } from '../station';
 import { useStores } from '../ActionRow';
 import { useBench } from '../store';
 import { useTheme } from '../../ui/theme';
-import { PickedContour } from './PickedContour';
+import { PickedContours } from './PickedContours';
 import { DAY, NIGHT } from './palette';
 import { PieceNode } from './PieceNode';
 import { smallerFor, usePicture, usePicturesComing } from './usePicture';
@@ -86,7 +86,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
             !flat &&
             !atRest &&
             steps
-              .filter(({ piece }) => !solo || piece.id === solo)
+              .filter(({ piece }) => !solo || solo.includes(piece.id))
               .map(({ piece, sheet }) => (
                 <PieceNode
                   key={`${sheet}-${piece.id}`}
@@ -101,7 +101,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
               ))}
         </Layer>
         <Layer>
-          {!peek && <PickedContour palette={palette} placements={placements} />}
+          {!peek && <PickedContours palette={palette} placements={placements} />}
           {!peek && station?.Overlay && <station.Overlay palette={palette} />}
         </Layer>
       </Stage>

@@ -3,7 +3,7 @@ import type Konva from 'konva';
 import { useEffect, useMemo, useRef } from 'react';
 import { useOnBench } from '../context';
 import type { Hand, TableEvent, TableView } from '../station';
-import { pickPiece, useBench } from '../store';
+import { alsoPick, pickPiece, useBench } from '../store';
 import { handWorker } from '../worker';
 import type { TableTasks } from '../worker/table-tasks';
 
@@ -70,9 +70,9 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
   );
 
   const send = (kind: TableEvent['kind'], event: PointerEvents, dragged = drag.current?.dragged ?? false): boolean => {
-    const { altKey: free, pointerType } = event.evt;
+    const { altKey: free, shiftKey: more, pointerType } = event.evt;
     const pressure = pointerType === 'pen' ? event.evt.pressure : 1;
-    const told = { kind, ...onCanvas(event), free, pressure, dragged, pressed: drag.current !== null };
+    const told = { kind, ...onCanvas(event), free, more, pressure, dragged, pressed: drag.current !== null };
     return hand?.send(told, bench, table) ?? false;
   };
 
@@ -116,7 +116,9 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
     const at = onCanvas(event);
     void table.pieceUnder(at.x, at.y).then((id) => {
       const piece = doc.pieces.find((p) => p.id === id);
-      pickPiece(id, piece ? partOf(doc, piece) : null);
+      if (event.evt.shiftKey) {
+        if (piece) alsoPick(doc, piece.id);
+      } else pickPiece(id, piece ? partOf(doc, piece) : null);
     });
   };
 

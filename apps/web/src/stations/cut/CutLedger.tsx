@@ -2,7 +2,7 @@ import { labelFor, parseName, partOf, pieceName, type NameTokens } from '@limber
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
-import { pickPiece, useBench } from '../../bench/store';
+import { allPicked, alsoPick, pickPiece, useBench } from '../../bench/store';
 import { Action, Figure, LedgerHead } from '../../ui/controls';
 import { useCut } from './cut-store';
 import { PickedPiece } from './PickedPiece';
@@ -133,8 +133,8 @@ function chipWord(part: NameTokens): string {
 
 function PartChip({ tokens, word, hidden = false }: { tokens: NameTokens; word: string; hidden?: boolean }) {
   const { doc, view } = useOnBench();
-  const picked = useBench((s) => sameTokens(s.pickedPart, tokens));
   const piece = pieceOfTokens(doc, view.id, tokens);
+  const picked = useBench((s) => sameTokens(s.pickedPart, tokens) || (piece && allPicked(s).includes(piece.id)));
   const choose = () => {
     const { proposal } = usePenStore.getState();
     if (proposal && !piece) usePenStore.setState({ proposal: { ...proposal, tokens } });
@@ -152,9 +152,9 @@ function PartChip({ tokens, word, hidden = false }: { tokens: NameTokens; word: 
     <button
       type="button"
       aria-label={labelFor(tokens)}
-      aria-pressed={picked}
+      aria-pressed={picked === true}
       title={piece ? pieceName(doc, piece) : hidden ? 'Hidden at rest: painted beneath later' : 'Not cut yet'}
-      onClick={choose}
+      onClick={(event) => (event.shiftKey && piece ? alsoPick(doc, piece.id) : choose())}
       className={`h-[26px] cursor-pointer rounded-full border px-2.5 text-[12.5px] ${tone}`}
     >
       {word}

@@ -13,15 +13,17 @@ import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
+import { PickedPieces } from './PickedPieces';
 import { PieceTools } from './PieceTools';
 import { pieceOfTokens, tokensOf } from '../../bench/parts';
 
 /** The picked part: its name, its size, what can be done with it. */
 export function PickedPiece() {
   const { doc, view, edit } = useOnBench();
-  const { pickedPiece, pickedPart } = useBench();
+  const { pickedPiece, pickedPart, alsoPicked } = useBench();
   const piece = doc.pieces.find((p) => p.id === pickedPiece);
   if (!pickedPart) return null;
+  if (piece && alsoPicked.length > 0) return <PickedPieces />;
   const uncut = doc.pieces.reduce((sum, p) => sum + (p.viewId === view.id ? p.face.area : 0), 0) < view.designArea;
   const takeRest = async () => {
     const state = await edit('cut.takeRest', view.id, piece ? { pieceId: piece.id } : { tokens: tokensOf(pickedPart) });
@@ -92,7 +94,7 @@ function PieceLines({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
           title="Its pixels go back to the design"
           onClick={() => {
             pickPiece(null, null);
-            void edit('cut.remove', piece.id);
+            void edit('cut.remove', piece.viewId, { pieceIds: [piece.id] });
           }}
         >
           Delete

@@ -153,7 +153,7 @@ function MergeInto({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
       onChange={(event) => {
         const into = event.target.value;
         const target = others.find((p) => p.id === into);
-        void edit('cut.merge', into, { goneId: piece.id }).then((state) => {
+        void edit('cut.merge', into, { goneIds: [piece.id] }).then((state) => {
           if (state && target) pickPiece(into, partOf(doc, target));
         });
       }}

@@ -1,6 +1,6 @@
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
-import { useBench } from '../../bench/store';
+import { pickPiece, useBench } from '../../bench/store';
 import { useCut, type CutTool } from './cut-store';
 import { nibBack } from './nib-hand';
 import { penHand } from './pen-hand';
@@ -45,7 +45,7 @@ export async function takeWaiting(bench: BenchValue): Promise<void> {
     else pen(bench).send({ kind: 'close' });
     return;
   }
-  useBench.setState({ pickedPart: shape.tokens, pickedPiece: null });
+  pickPiece(null, shape.tokens);
   usePenStore.setState({ shape: null });
   await takeShape(bench, shape.preview.mask, 'Mirror');
 }

@@ -122,7 +122,7 @@ describe('the picked piece', () => {
     const { edits } = onBench(<CutLedger />, doc);
     pick('torso');
     await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
-    expect(edits).toEqual([['cut.remove', 'torso', undefined]]);
+    expect(edits).toEqual([['cut.remove', 'v', { pieceIds: ['torso'] }]]);
     expect(useBench.getState()).toMatchObject({ pickedPiece: null, pickedPart: null });
   });
 
@@ -146,7 +146,7 @@ describe('the picked piece', () => {
       ['cut.reshape', 'torso', { saw, fillHoles: true }],
       ['cut.islands', 'torso', { saw, tokens: { ...named('torso'), index: 2 } }],
       ['cut.change', 'torso', { saw, unmix: !doc.pieces[0].unmix }],
-      ['cut.merge', 'arm A upper', { goneId: 'torso' }],
+      ['cut.merge', 'arm A upper', { goneIds: ['torso'] }],
     ]);
     expect(said).toContain('Two pixels stay with the arm.');
     await waitFor(() => expect(useBench.getState().pickedPiece).toBe('arm A upper'));
@@ -171,6 +171,57 @@ describe('the picked piece', () => {
     turnTo(character({ pieces: ['torso', 'arm A upper', 'arm B upper'] }));
     pick('arm A upper');
     expect(screen.queryByRole('button', { name: 'Mirror' })).toBeNull();
+  });
+});
+
+describe('several picked pieces', () => {
+  const three = character({ pieces: ['torso', 'arm A upper', 'arm A lower'] });
+  const shift = async (name: string) => {
+    const user = userEvent.setup();
+    await user.keyboard('{Shift>}');
+    await user.click(screen.getByRole('button', { name }));
+    await user.keyboard('{/Shift}');
+  };
+
+  test('are picked with Shift, let go the same way, and the last one gets paint', async () => {
+    onBench(<CutLedger />, three);
+    await userEvent.click(screen.getByRole('button', { name: 'torso' }));
+    await shift('upper arm A');
+    await shift('lower arm A');
+    expect(screen.getByText('3 pieces picked')).toBeTruthy();
+    expect(screen.getByText('300 px')).toBeTruthy();
+    expect(useBench.getState()).toMatchObject({
+      pickedPiece: 'arm A lower',
+      alsoPicked: ['torso', 'arm A upper'],
+      pickedPart: named('arm A lower'),
+    });
+    await shift('lower arm A');
+    expect(useBench.getState()).toMatchObject({ pickedPiece: 'arm A upper', alsoPicked: ['torso'] });
+    await userEvent.click(screen.getByRole('button', { name: 'Let upper arm A go' }));
+    expect(screen.getByLabelText('Name of the picked part')).toBeTruthy();
+  });
+
+  test('a part that is not cut yet is picked alone', async () => {
+    onBench(<CutLedger />, three);
+    await userEvent.click(screen.getByRole('button', { name: 'torso' }));
+    await shift('upper arm B');
+    expect(useBench.getState()).toMatchObject({ pickedPiece: null, alsoPicked: [], pickedPart: named('arm B upper') });
+  });
+
+  test('become one, or the design’s again, as one edit', async () => {
+    const { edits } = onBench(<CutLedger />, three);
+    const both = () =>
+      act(() => useBench.setState({ pickedPiece: 'torso', pickedPart: named('torso'), alsoPicked: ['arm A lower'] }));
+    both();
+    await userEvent.click(screen.getByRole('button', { name: 'Merge into torso' }));
+    expect(useBench.getState()).toMatchObject({ pickedPiece: 'torso', alsoPicked: [] });
+    both();
+    await userEvent.click(screen.getByRole('button', { name: 'Delete all' }));
+    expect(edits).toEqual([
+      ['cut.merge', 'torso', { goneIds: ['arm A lower'], saw: { torso: 1, 'arm A lower': 1 } }],
+      ['cut.remove', 'v', { pieceIds: ['torso', 'arm A lower'] }],
+    ]);
+    expect(useBench.getState().pickedPiece).toBeNull();
   });
 });
 

@@ -47,7 +47,11 @@ let beneath: string | null = 'arm A upper';
 const table = { pieceUnder: () => Promise.resolve(beneath), placeOf: (_: string, x: number, y: number) => ({ x, y }) };
 
 const point = (kind: TableEvent['kind'], x: number, y: number, more: Partial<TableEvent> = {}) =>
-  cutHand.send({ kind, x, y, free: false, pressure: 1, dragged: false, pressed: false, ...more }, bench, table);
+  cutHand.send(
+    { kind, x, y, free: false, more: false, pressure: 1, dragged: false, pressed: false, ...more },
+    bench,
+    table,
+  );
 const click = (x: number, y: number) => {
   point('press', x, y);
   point('release', x, y);

@@ -1,5 +1,5 @@
 import { toast } from 'sonner';
-import { useBench } from '../../bench/store';
+import { pickPiece, useBench } from '../../bench/store';
 import { sameTokens } from '../../bench/parts';
 import { giveShape, proposalStore } from './proposals';
 import { cutWorker } from './worker';
@@ -27,7 +27,7 @@ export async function clickShape(at: { x: number; y: number }): Promise<void> {
   const guess = now.shapes[shape].part;
   const guessed = guess === null ? null : parts[guess];
   if (!pickedPart) {
-    if (guessed) useBench.setState({ pickedPart: guessed, pickedPiece: null });
+    if (guessed) pickPiece(null, guessed);
     else toast('Pick the part this shape belongs to in the ledger, then click it again.');
     return;
   }

@@ -65,7 +65,7 @@ beforeEach(() => {
 
 describe('the nib', () => {
   const point = (kind: TableEvent['kind'], x: number, y: number, more: Partial<TableEvent> = {}) =>
-    sendNib({ kind, x, y, free: false, pressure: 1, dragged: false, pressed: false, ...more }, bench);
+    sendNib({ kind, x, y, free: false, more: false, pressure: 1, dragged: false, pressed: false, ...more }, bench);
   const stroke = async (free = false) => {
     useCut.setState(({ settings }) => ({ tool: 'nib', settings: { ...settings, nib: 20 } }));
     point('press', 10, 10, { free });

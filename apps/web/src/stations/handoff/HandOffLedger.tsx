@@ -1,11 +1,11 @@
-import type { Check, Finding } from '@limber-sheaf/core';
+import { partOf, pieceById, type Check, type Finding } from '@limber-sheaf/core';
 import { Check as Tick, X } from 'lucide-react';
 import { useState } from 'react';
 import { packageUrl, type AnswerOf } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
 import { isUnderWay, useChecks, useHandOffs } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
-import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
+import { lookAtPlace, pickJoint, pickPiece } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { useStations } from '../../bench/stations';
 import { figureOf } from './check-words';
@@ -91,13 +91,13 @@ export function HandOffLedger() {
 }
 
 function CheckLine({ check }: { check: Check }) {
-  const { go } = useOnBench();
+  const { doc, go } = useOnBench();
   const mends = useStations().find(({ checks }) => checks?.[check.id]);
   const [open, setOpen] = useState(false);
   const { name, asks } = mends?.checks?.[check.id] ?? { name: check.id, asks: '' };
   const follow = (finding: Finding) => {
     if (finding.jointId) pickJoint(finding.jointId);
-    else if (finding.pieceId) useBench.setState({ pickedPiece: finding.pieceId });
+    else if (finding.pieceId) pickPiece(finding.pieceId, partOf(doc, pieceById(doc, finding.pieceId)));
     if (mends) go(finding.jointId ? JOINTS : mends.key);
     // The table is shown by the next station: look there once it is.
     if (finding.place) setTimeout(() => finding.place && lookAtPlace(finding.place.x, finding.place.y, 180), 0);

@@ -9,7 +9,7 @@ import {
 } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { Hand, TableView } from '../../bench/station';
-import { pickJoint, pickPiece, setBend, useBench } from '../../bench/store';
+import { alsoPick, pickJoint, pickPiece, setBend, useBench } from '../../bench/store';
 import { bendStep, type BendState } from './bend-machine';
 import { useJoints } from './joint-store';
 import { placeHand } from './place-hand';
@@ -81,6 +81,10 @@ export const jointHand: Hand = {
         if (event.dragged) return true;
         void table.pieceUnder(at.x, at.y).then((id) => {
           const piece = doc.pieces.find((p) => p.id === id);
+          if (event.more) {
+            if (piece) alsoPick(doc, piece.id);
+            return;
+          }
           pickPiece(id, piece ? partOf(doc, piece) : null);
           if (id) pickJoint(jointTurning(doc, id)?.id ?? null);
         });

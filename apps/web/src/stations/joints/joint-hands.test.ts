@@ -57,7 +57,11 @@ const table = {
   placeOf: (_: string, x: number, y: number) => ({ x, y }),
 };
 const point = (kind: TableEvent['kind'], x: number, y: number, more: Partial<TableEvent> = {}) =>
-  jointHand.send({ kind, x, y, free: false, pressure: 1, dragged: false, pressed: false, ...more }, bench, table);
+  jointHand.send(
+    { kind, x, y, free: false, more: false, pressure: 1, dragged: false, pressed: false, ...more },
+    bench,
+    table,
+  );
 const dragTo = (x: number, y: number, free = false) => point('move', x, y, { pressed: true, dragged: true, free });
 const answered = async () => {
   for (let n = 0; n < 40; n++) await Promise.resolve();

@@ -1,9 +1,9 @@
-import { childAndParent, drawOrder, pieceById, type PairFit } from '@limber-sheaf/core';
+import { childAndParent, drawOrder, partOf, pieceById, type PairFit } from '@limber-sheaf/core';
 import { toast } from 'sonner';
 import { create } from 'zustand';
 import type { BodyOf } from '../../api/client';
 import type { BenchValue } from '../../bench/context';
-import { lookAtPlace, pickJoint, useBench } from '../../bench/store';
+import { lookAtPlace, pickJoint, pickPiece, useBench } from '../../bench/store';
 import { handWorker, keyOf } from '../../bench/worker';
 import type { TableTasks } from '../../bench/worker/table-tasks';
 import { useJoints } from './joint-store';
@@ -128,7 +128,7 @@ export function placeHand(bench: BenchValue) {
     }
     if (!first || first === pieceId) {
       useJoints.setState({ placing: { first: pieceId } });
-      useBench.setState({ pickedPiece: pieceId });
+      pickPiece(pieceId, partOf(doc, pieceById(doc, pieceId)));
     } else await place({ pieceId: first, otherId: pieceId });
   };
 

@@ -6,11 +6,13 @@ import {
   parentPiece,
   partOf,
   pieceName,
+  type CharacterDoc,
+  type PartRow,
   type PieceRow,
   counted,
 } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
-import { pickPiece, useBench } from '../../bench/store';
+import { allPicked, alsoPick, pickPiece, useBench } from '../../bench/store';
 import { Choice, LedgerHead } from '../../ui/controls';
 
 /** Stack's ledger: the draw order, front at the top, and what each part moves with. */
@@ -36,16 +38,23 @@ export function StackLedger() {
       </ul>
       {order.length > 1 && (
         <p className="mt-3 text-[12.5px] text-soft">
-          Front at the top. Drag a card in the sheaf, or press Alt ← →, to change the order.
+          Front at the top. Drag a card in the sheaf, or press Alt ← →, to change the order. Shift picks several.
         </p>
       )}
     </>
   );
 }
 
+/** The other parts that are picked with a piece: what it moves with goes for them as well. */
+function partsAlong(doc: CharacterDoc, piece: PieceRow): PartRow[] {
+  const picked = allPicked(useBench.getState());
+  if (!picked.includes(piece.id)) return [];
+  return doc.pieces.filter(({ id }) => id !== piece.id && picked.includes(id)).map((other) => partOf(doc, other));
+}
+
 function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
   const { doc, edit } = useOnBench();
-  const picked = useBench((s) => s.pickedPiece === piece.id);
+  const picked = useBench((s) => allPicked(s).includes(piece.id));
   const part = partOf(doc, piece);
   const others = doc.parts.filter((p) => p.id !== part.id && !makesRing(doc, part, p.id));
   return (
@@ -55,7 +64,7 @@ function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
       <button
         type="button"
         aria-pressed={picked}
-        onClick={() => pickPiece(piece.id, part)}
+        onClick={(event) => (event.shiftKey ? alsoPick(doc, piece.id) : pickPiece(piece.id, part))}
         className="min-w-0 flex-1 cursor-pointer truncate text-left text-[13px] font-medium"
         title={pieceName(doc, piece)}
       >
@@ -69,12 +78,14 @@ function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
         label={`${labelFor(part)} moves with`}
         value={part.parentId ?? ''}
         options={[{ value: '', word: 'nothing' }, ...others.map((p) => ({ value: p.id, word: labelFor(p) }))]}
-        onChange={(parentId) =>
+        onChange={(parentId) => {
+          const along = partsAlong(doc, piece);
           void edit('stack.parent', part.id, {
             parentId: parentId || null,
-            saw: { [part.id]: part.version },
-          })
-        }
+            along: along.map(({ id }) => id),
+            saw: Object.fromEntries([part, ...along].map(({ id, version }) => [id, version])),
+          });
+        }}
       />
     </li>
   );

@@ -30,8 +30,8 @@ test('what a part moves with is changed; its own followers are not offered', asy
   await userEvent.selectOptions(choice, 'nothing');
   const saw = { 'part arm A upper': 1 };
   expect(edits).toEqual([
-    ['stack.parent', 'part arm A upper', { parentId: 'part head', saw }],
-    ['stack.parent', 'part arm A upper', { parentId: null, saw }],
+    ['stack.parent', 'part arm A upper', { parentId: 'part head', along: [], saw }],
+    ['stack.parent', 'part arm A upper', { parentId: null, along: [], saw }],
   ]);
 });
 
@@ -56,11 +56,11 @@ describe('the picked piece changes its place by words', () => {
     return edits[0];
   };
   test.each([
-    ['back', 'arm A lower', ['stack.order', 'arm A lower', { inFrontOf: 'torso' }]],
-    ['back', 'arm A upper', ['stack.order', 'arm A upper', { inFrontOf: null }]],
-    ['forward', 'arm A upper', ['stack.order', 'arm A upper', { inFrontOf: 'arm A lower' }]],
-    ['very-back', 'head', ['stack.order', 'head', { inFrontOf: null }]],
-    ['very-front', 'torso', ['stack.order', 'torso', { inFrontOf: 'head' }]],
+    ['back', 'arm A lower', ['stack.order', 'arm A lower', { inFrontOf: 'torso', along: [] }]],
+    ['back', 'arm A upper', ['stack.order', 'arm A upper', { inFrontOf: null, along: [] }]],
+    ['forward', 'arm A upper', ['stack.order', 'arm A upper', { inFrontOf: 'arm A lower', along: [] }]],
+    ['very-back', 'head', ['stack.order', 'head', { inFrontOf: null, along: [] }]],
+    ['very-front', 'torso', ['stack.order', 'torso', { inFrontOf: 'head', along: [] }]],
     ['back', 'torso', 'cannot'],
     ['forward', 'head', 'cannot'],
     ['very-front', 'head', 'cannot'],
@@ -87,6 +87,21 @@ test('the run counts what moves with nothing; a card tells of a name that is the
   expect([...(marks.at(-1)?.values() ?? [])].join()).toMatch(/Two pieces are named head/);
   turnTo(character({}));
   expect(figures.at(-1)).toEqual({ word: '–', share: 0, open: false });
+});
+
+test('what several picked pieces move with is set for all of them at once', async () => {
+  const { edits } = onBench(<StackLedger />, doc);
+  act(() => useBench.setState({ pickedPiece: 'head', alsoPicked: ['arm A lower'] }));
+  await userEvent.selectOptions(screen.getByLabelText('head moves with'), 'nothing');
+  await userEvent.selectOptions(screen.getByLabelText('upper arm A moves with'), 'nothing');
+  expect(edits).toEqual([
+    [
+      'stack.parent',
+      'part head',
+      { parentId: null, along: ['part arm A lower'], saw: { 'part head': 1, 'part arm A lower': 1 } },
+    ],
+    ['stack.parent', 'part arm A upper', { parentId: null, along: [], saw: { 'part arm A upper': 1 } }],
+  ]);
 });
 
 test('nothing moves where no piece is picked', () => {
