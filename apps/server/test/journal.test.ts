@@ -124,7 +124,7 @@ test('adjusting replaces the last take and nothing else, and never another’s e
 test('any revision can be shown, held against now, and brought back', async () => {
   const { id, view, lower } = await belted();
   const before = (await call<State>(server, 'GET', `/characters/${id}`)).body;
-  await call(server, 'DELETE', `/pieces/${lower}`);
+  await call(server, 'POST', `/views/${view}/cut/remove`, { pieceIds: [lower] });
   await call(server, 'PATCH', `/characters/${id}`, { name: 'Later' });
   interface Then {
     doc: State['doc'];

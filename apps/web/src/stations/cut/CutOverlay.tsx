@@ -16,11 +16,11 @@ export function CutOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
   const viewport = useBench((s) => s.viewport);
   const tool = useCut((s) => s.tool);
-  const { pen, preview, proposal, ways, ahead, shape } = usePenStore();
+  const { pen, preview, proposal, ways, shape } = usePenStore();
   const report = useOffcuts();
   const px = 1 / viewport.scale;
-  const hugging = tool === 'trace' && (ways.length > 0 || ahead.length > 0);
-  const points = proposal ? proposal.line : hugging ? [...ways.flat(), ...ahead] : penPoints(pen);
+  const hugging = tool === 'trace' && ways.length > 0;
+  const points = proposal ? proposal.line : hugging ? ways.flatMap(({ path }) => path) : penPoints(pen);
   // A whole raw design is no offcut to ring.
   const ringed = report?.offcuts.filter((o) => o.area < view.designArea * 0.05).slice(0, 60) ?? [];
   const cut = doc.pieces.find((p) => p.id === proposal?.pieceId);
@@ -65,14 +65,14 @@ export function CutOverlay({ palette }: { palette: Palette }) {
         </>
       )}
       <NibOverlay palette={palette} />
-      {pen.kind === 'between' &&
+      {(pen.kind === 'between' || pen.kind === 'holding') &&
         Array.from({ length: pen.points.length / 2 }, (_, i) => (
           <Circle
             key={i}
             x={pen.points[2 * i]}
             y={pen.points[2 * i + 1]}
-            radius={(i === 0 ? 5 : 3.4) * px}
-            fill={palette.sheet}
+            radius={(i === 0 || (pen.kind === 'holding' && pen.at === i) ? 5 : 3.4) * px}
+            fill={pen.kind === 'holding' && pen.at === i ? palette.woad : palette.sheet}
             stroke={palette.woad}
             strokeWidth={1.6 * px}
           />

@@ -59,7 +59,7 @@ export function PickedPieces() {
         </Action>
       </div>
       <p className="mt-2 text-[12.5px] text-soft">
-        Shift picks more, or lets one go. {label} gets what is painted. W shows them alone; Alt ← → moves them in the
+        Shift picks more, or lets one go. What is painted goes to {label}. W shows them alone; Alt ← → moves them in the
         order.
       </p>
     </section>

@@ -26,8 +26,8 @@ export function useCutHint(): string | null {
       return `Click a region for ${part}${settings.copy ? ', as a copy' : ''}.`;
     case 'trace':
       return settings.hug
-        ? `Click along the edge of ${part}: the line follows it. Enter closes.`
-        : `Draw round ${part}, or click point to point; Enter closes.`;
+        ? `Click along the edge of ${part}: the line follows it. Drag a point to move it; Enter closes.`
+        : `Draw round ${part}, or click point to point and drag points to move them; Enter closes.`;
     case 'nib':
       return `Draw over what ${part} gets; hold Alt to take away from it.`;
     case 'give':

@@ -127,7 +127,7 @@ export function penHand(bench: BenchValue, table: Pick<TableView, 'pieceUnder'>)
     const before = usePenStore.getState().pen;
     const { state, effect } = penStep(before, event, rules);
     usePenStore.setState({ pen: state });
-    if (inHand === 'trace' && useCut.getState().settings.hug) keepWays(bench, state);
+    if (inHand === 'trace' && useCut.getState().settings.hug) void keepWays(bench);
     if (inHand === 'cross' && state.kind !== 'idle' && !proposalStore.getState().picture)
       void lookAhead(penPoints(state));
     if (effect?.kind === 'drop-tool') useCut.setState({ tool: null });

@@ -24,6 +24,12 @@ export interface LastSoak {
   target: { pieceId?: string; tokens?: NameTokens };
 }
 
+/** A way along the edge, and the two points that it was found between. */
+export interface Way {
+  ends: number[];
+  path: number[];
+}
+
 interface PenStore {
   pen: PenState;
   preview: CrossPreview | null;
@@ -32,8 +38,7 @@ interface PenStore {
   proposal: CrossProposal | null;
   busy: boolean;
   /** Hugging: the ways along the edge between the loop's points, and from the last to the pointer. */
-  ways: number[][];
-  ahead: number[];
+  ways: Way[];
   /** What a click would take: by soak, or mirrored. */
   shape: { preview: ShapePreview; word: 'Soak up' | 'Mirror'; tokens: NameTokens | null } | null;
   /** The last soak, so that its numbers can still be changed. */
@@ -47,7 +52,6 @@ export const NO_PEN: PenStore = {
   proposal: null,
   busy: false,
   ways: [],
-  ahead: [],
   shape: null,
   lastSoak: null,
 };

@@ -42,6 +42,24 @@ test('a straight line is two clicks, a drawn one is a drag', () => {
   expect(play(drag([0, 0], [20, 4], [40, 2]), LINE).finished).toEqual([[0, 0, 20, 4, 40, 2]]);
 });
 
+test('a point that is set is moved by dragging it; let go where it was, only the first closes the loop', () => {
+  const corners = [...click(0, 0), ...click(60, 0), ...click(60, 60)];
+  const moved = play([...corners, ...drag([61, 2], [70, 5], [80, -10])], LOOP);
+  expect(penPoints(moved.state)).toEqual([0, 0, 80, -10, 60, 60]);
+  expect(moved.finished).toEqual([]);
+  expect(play([...corners, ...click(61, 2)], LOOP)).toMatchObject({ finished: [], state: { kind: 'between' } });
+  const first = play([...corners, ...drag([1, 1], [-20, -20])], LOOP);
+  expect(penPoints(first.state)).toEqual([-20, -20, 60, 0, 60, 60]);
+  expect(play([...corners, ...drag([61, 2], [80, 0]), ...click(0, 0)], LOOP).finished).toHaveLength(1);
+});
+
+test.each(['back', 'lost'] as const)('a point that is being moved goes back where it was: %s', (kind) => {
+  const corners = [...click(0, 0), ...click(60, 0), ...click(60, 60)];
+  const { state } = play([...corners, ...drag([61, 2], [80, 0]).slice(0, -1), { kind }], LOOP);
+  expect(penPoints(state)).toEqual([0, 0, 60, 0, 60, 60]);
+  expect(state.kind).toBe('between');
+});
+
 test('Esc steps back one point, then drops the tool', () => {
   const back: PenEvent = { kind: 'back' };
   const { state } = play([...click(0, 0), ...click(60, 0), back], LOOP);

@@ -1,8 +1,10 @@
-/** A line or loop being drawn: freehand while pressed, point to point by clicks. */
+/** A line or loop being drawn: freehand while pressed, point to point by clicks; a loop's set points can be moved. */
 export type PenState =
   | { kind: 'idle' }
   | { kind: 'pressed'; points: number[]; grown: boolean }
-  | { kind: 'between'; points: number[]; hover: { x: number; y: number } | null };
+  | { kind: 'between'; points: number[]; hover: { x: number; y: number } | null }
+  /** A point that is set is held; `from` is where it was. */
+  | { kind: 'holding'; points: number[]; at: number; from: { x: number; y: number }; moved: boolean };
 
 export type PenEvent =
   | { kind: 'press'; x: number; y: number }
@@ -44,7 +46,19 @@ export function penStep(state: PenState, event: PenEvent, rules: PenRules): { st
       return pressed(state, event, rules);
     case 'between':
       return between(state, event, rules);
+    case 'holding':
+      return holding(state, event, rules);
   }
+}
+
+/** The point of a loop that lies where it is pressed, by its place among them; -1 for none. */
+function pointAt(points: readonly number[], x: number, y: number, near: number): number {
+  for (let i = 0; i < points.length; i += 2) if (Math.hypot(x - points[i], y - points[i + 1]) <= near) return i / 2;
+  return -1;
+}
+
+function withPoint(points: readonly number[], at: number, x: number, y: number): number[] {
+  return [...points.slice(0, 2 * at), x, y, ...points.slice(2 * at + 2)];
 }
 
 function pressed(
@@ -84,8 +98,11 @@ function between(
     case 'move':
       return stay({ ...state, hover: { x: event.x, y: event.y } });
     case 'press': {
-      const home = Math.hypot(event.x - points[0], event.y - points[1]) <= 2 * rules.near;
-      if (rules.closed && home && enough(points, rules)) return finish(points, rules);
+      const at = rules.closed ? pointAt(points, event.x, event.y, 2 * rules.near) : -1;
+      if (at >= 0) {
+        const from = { x: points[2 * at], y: points[2 * at + 1] };
+        return stay({ kind: 'holding', points, at, from, moved: false });
+      }
       return stay({ kind: 'pressed', points: [...points, event.x, event.y], grown: false });
     }
     case 'close':
@@ -94,6 +111,33 @@ function between(
       return stay(points.length <= 2 ? PEN_IDLE : { ...state, points: points.slice(0, -2) });
     case 'lost':
     case 'release':
+      return stay(state);
+  }
+}
+
+function holding(
+  state: Extract<PenState, { kind: 'holding' }>,
+  event: PenEvent,
+  rules: PenRules,
+): { state: PenState; effect: PenEffect } {
+  const { points, at, from, moved } = state;
+  const between = (set: number[]): { state: PenState; effect: PenEffect } =>
+    stay({ kind: 'between', points: set, hover: null });
+  switch (event.kind) {
+    case 'move': {
+      const far = Math.hypot(event.x - from.x, event.y - from.y);
+      if (!moved && far < rules.near) return stay(state);
+      return stay({ ...state, points: withPoint(points, at, event.x, event.y), moved: true });
+    }
+    case 'release':
+      // Pressed and let go, the first point closes the loop.
+      return !moved && at === 0 && enough(points, rules) ? finish(points, rules) : between(points);
+    case 'back':
+    case 'lost':
+      return between(withPoint(points, at, from.x, from.y));
+    case 'close':
+      return finish(points, rules);
+    case 'press':
       return stay(state);
   }
 }

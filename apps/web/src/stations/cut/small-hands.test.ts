@@ -5,7 +5,7 @@ import { character, named } from '../../testing/character';
 import { useCut } from './cut-store';
 import { keepWays } from './hugging';
 import { nibBack, sendNib, useNib } from './nib-hand';
-import { PEN_IDLE } from './pen';
+import { PEN_IDLE, type PenState } from './pen';
 import { NO_PEN, usePenStore } from './pen-store';
 import { clickShape, hoverShape } from './proposal-hand';
 import { proposalStore } from './proposals';
@@ -17,6 +17,7 @@ jest.mock('sonner', () => {
 });
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
 const given: unknown[] = [];
+const hugs: number[][] = [];
 let shape: number | null = 0;
 let asked = 0;
 let answerHover: (() => void) | null = null;
@@ -30,8 +31,10 @@ jest.mock('./worker', () => ({
       given.push([at, part]);
       return Promise.resolve(picture);
     },
-    hug: (_: number, __: string, from: { x: number; y: number }, to: { x: number; y: number }) =>
-      Promise.resolve([from.x, from.y, to.x, to.y]),
+    hug: (_: number, __: string, from: { x: number; y: number }, to: { x: number; y: number }) => {
+      hugs.push([from.x, to.x]);
+      return Promise.resolve([from.x, from.y, to.x, to.y]);
+    },
   }),
 }));
 Object.assign(globalThis, {
@@ -156,29 +159,55 @@ describe('a shape of a proposal', () => {
 });
 
 describe('a line that follows the edge', () => {
-  const between = (points: number[], hover: { x: number; y: number } | null = null) => {
-    const pen = { kind: 'between' as const, points, hover };
-    usePenStore.setState({ pen });
-    keepWays(bench, pen);
+  const pen = (state: PenState) => {
+    usePenStore.setState({ pen: state });
+    void keepWays(bench);
     return answered();
   };
+  const between = (points: number[], hover: { x: number; y: number } | null = null) =>
+    pen({ kind: 'between', points, hover });
+  const paths = () => usePenStore.getState().ways.map(({ path }) => path);
 
   test('has a way between each two points, and looks ahead to the pointer', async () => {
     await between([0, 0, 10, 0, 10, 10], { x: 20, y: 10 });
-    expect(usePenStore.getState().ways).toEqual([
+    expect(paths()).toEqual([
       [0, 0, 10, 0],
       [10, 0, 10, 10],
+      [10, 10, 20, 10],
     ]);
-    await between([0, 0, 10, 0, 10, 10], { x: 20, y: 10 });
-    expect(usePenStore.getState().ahead).toEqual([10, 10, 20, 10]);
   });
 
   test('stepped back a point, it loses the last way; dropped, all of them', async () => {
     await between([0, 0, 10, 0, 10, 10]);
     await between([0, 0, 10, 0]);
-    expect(usePenStore.getState().ways).toEqual([[0, 0, 10, 0]]);
-    usePenStore.setState({ pen: PEN_IDLE });
-    keepWays(bench, PEN_IDLE);
-    expect(usePenStore.getState()).toMatchObject({ ways: [], ahead: [] });
+    expect(paths()).toEqual([[0, 0, 10, 0]]);
+    await pen(PEN_IDLE);
+    expect(paths()).toEqual([]);
+  });
+
+  test('follows a point that is moved, on both its sides, and asks for nothing else again', async () => {
+    await between([0, 0, 10, 0, 10, 10, 0, 10]);
+    hugs.length = 0;
+    const from = { x: 10, y: 0 };
+    await pen({ kind: 'holding', points: [0, 0, 12, -3, 10, 10, 0, 10], at: 1, from, moved: true });
+    expect(paths()).toEqual([
+      [0, 0, 12, -3],
+      [12, -3, 10, 10],
+      [10, 10, 0, 10],
+    ]);
+    expect(hugs).toHaveLength(2);
+  });
+
+  test('under a quick hand asks for what is wanted by then, one way at a time', async () => {
+    hugs.length = 0;
+    usePenStore.setState({ pen: { kind: 'between', points: [0, 0], hover: { x: 1, y: 0 } } });
+    void keepWays(bench);
+    for (let x = 2; x < 60; x++) {
+      usePenStore.setState({ pen: { kind: 'between', points: [0, 0], hover: { x, y: 0 } } });
+      void keepWays(bench);
+    }
+    await answered();
+    expect(paths()).toEqual([[0, 0, 59, 0]]);
+    expect(hugs).toHaveLength(2);
   });
 });
