@@ -85,6 +85,35 @@ test('the nib adds to the picked part, with Alt it takes away, and each stroke i
   await expect(page.getByRole('button', { name: 'Nib N' })).not.toHaveAttribute('aria-pressed', 'true');
 });
 
+test('quick clicks are points of a loop, a point is dragged before it closes, and Shift picks several pieces', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Brindle', 'cut');
+  const before = new Set((await bench.doc(id)).pieces.map((piece) => piece.id));
+  const foot = async () => (await bench.doc(id)).pieces.find((piece) => !before.has(piece.id))?.face;
+  await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'foot A' }).click();
+  await page.keyboard.press('t');
+  await bench.click(CANVAS, [800, 2690, 870, 2690, 870, 2780, 800, 2780]);
+  await bench.draw(CANVAS, [800, 2780, 850, 2780]);
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await foot())?.area, { timeout: 20_000 }).toBeGreaterThan(0);
+  // The square of 70 × 90 px has lost its corner.
+  expect(((await foot())?.area ?? 0) / 1000).toBeCloseTo(4, 0);
+  // The piece that was just cut, and on the art the one beside it.
+  await page.keyboard.press('Escape');
+  await page.keyboard.down('Shift');
+  await bench.click(CANVAS, [1000, 1700]);
+  await page.keyboard.up('Shift');
+  await expect(page.getByText('2 pieces picked')).toBeVisible();
+  await page.getByRole('button', { name: /^Merge into/ }).click();
+  await expect.poll(foot).toBeUndefined();
+  await page.keyboard.press('Control+z');
+  await expect.poll(foot).toBeDefined();
+  await page.keyboard.press('Control+z');
+  await expect.poll(foot).toBeUndefined();
+});
+
 test('adjusting what was soaked up changes that soak alone, and one undo takes it all back', async ({
   bench,
   page,

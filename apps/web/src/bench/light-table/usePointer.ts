@@ -31,6 +31,7 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
   const drag = useRef<Drag | null>(null);
   const space = useRef(false);
   const touches = useRef(new Set<number>());
+  const presses = useRef<{ x: number; y: number }[]>([]);
   const setPanning = (panning: boolean) => useBench.setState({ panning });
 
   useEffect(() => {
@@ -81,6 +82,7 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
     touches.current.add(evt.pointerId);
     const pan = space.current || evt.button === 1 || evt.button === 2 || touches.current.size > 1;
     if (!pan && event.target.hasName('handle')) return;
+    presses.current = [...presses.current.slice(-1), { x: evt.clientX, y: evt.clientY }];
     drag.current = { kind: pan ? 'pan' : 'press', x: evt.clientX, y: evt.clientY, dragged: false };
     if (pan) {
       send('lost', event);
@@ -129,7 +131,11 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
     setPanning(false);
   };
 
-  const double = (event: PointerEvents) => void send('double', event);
+  // Two quick clicks at different places are two points, whatever the time between them.
+  const double = (event: PointerEvents) => {
+    const [before, last] = presses.current;
+    if (before && Math.hypot(last.x - before.x, last.y - before.y) <= STEADY) send('double', event);
+  };
 
   return { down, move, up, leave, double };
 }

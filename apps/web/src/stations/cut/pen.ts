@@ -51,9 +51,12 @@ export function penStep(state: PenState, event: PenEvent, rules: PenRules): { st
   }
 }
 
-/** The point of a loop that lies where it is pressed, by its place among them; -1 for none. */
-function pointAt(points: readonly number[], x: number, y: number, near: number): number {
-  for (let i = 0; i < points.length; i += 2) if (Math.hypot(x - points[i], y - points[i + 1]) <= near) return i / 2;
+/** The point of a loop that lies where it is pressed, by its place among them; -1 for none. The first, which closes it, is larger. */
+function pointAt(points: readonly number[], x: number, y: number, rules: PenRules): number {
+  for (let i = 0; i < points.length; i += 2) {
+    const near = i === 0 && enough(points, rules) ? 2 * rules.near : rules.near;
+    if (Math.hypot(x - points[i], y - points[i + 1]) <= near) return i / 2;
+  }
   return -1;
 }
 
@@ -98,7 +101,7 @@ function between(
     case 'move':
       return stay({ ...state, hover: { x: event.x, y: event.y } });
     case 'press': {
-      const at = rules.closed ? pointAt(points, event.x, event.y, 2 * rules.near) : -1;
+      const at = rules.closed ? pointAt(points, event.x, event.y, rules) : -1;
       if (at >= 0) {
         const from = { x: points[2 * at], y: points[2 * at + 1] };
         return stay({ kind: 'holding', points, at, from, moved: false });
