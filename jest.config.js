@@ -33,7 +33,11 @@ export default {
       ...shared,
       displayName: 'unit',
       setupFiles: ['<rootDir>/apps/web/src/testing/browser.ts'],
-      testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/web/**/*.test.ts', '<rootDir>/apps/web/**/*.test.tsx'],
+      testMatch: [
+        '<rootDir>/packages/**/*.test.ts',
+        '<rootDir>/apps/web/**/*.test.ts',
+        '<rootDir>/apps/web/**/*.test.tsx',
+      ],
     },
     { ...shared, displayName: 'api', testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'] },
   ],

@@ -1,5 +1,5 @@
 // Runs every check and test; the last line is `N passed, N failed`, all runners added up.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { freshDatabase, projectRoot, startPostgres } from './postgres.js';
@@ -13,10 +13,31 @@ function run(title, command, args, env = {}) {
   return spawnSync(command, args, { cwd: projectRoot, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
 }
 
-/** A check that passes or fails as a whole. */
-function check(title, command, args) {
-  if (run(title, command, args)) totals.passed++;
-  else totals.failed++;
+/** A check that passes or fails as a whole; what it says is shown when it has ended. */
+function check({ title, command, args }) {
+  return new Promise((ended) => {
+    const said = [];
+    const running = spawn(command, args, { cwd: projectRoot, stdio: ['ignore', 'pipe', 'pipe'] });
+    running.stdout.on('data', (text) => said.push(text));
+    running.stderr.on('data', (text) => said.push(text));
+    running.on('error', (error) => said.push(`${error.message}\n`));
+    running.on('close', (status) => {
+      console.log(`\n── ${title}${status === 0 ? '' : ': failed'}`);
+      process.stdout.write(Buffer.concat(said.map((text) => Buffer.from(text))));
+      if (status === 0) totals.passed++;
+      else totals.failed++;
+      ended();
+    });
+  });
+}
+
+/** Runs checks two at a time: one for each of two cores, the longest first. */
+async function checkAll(checks) {
+  const left = [...checks];
+  const lane = async () => {
+    while (left.length > 0) await check(left.shift());
+  };
+  await Promise.all([lane(), lane()]);
 }
 
 /** Adds up a runner's own report; a runner without one counts as one failure. */
@@ -35,14 +56,18 @@ function count(file, ok, read) {
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 
-check('format', 'npm', ['run', '--silent', 'format:check']);
-check('lint', 'npm', ['run', '--silent', 'lint']);
-check('direction of dependencies, no circles', 'npm', ['run', '--silent', 'direction']);
-check('nothing unused', 'npm', ['run', '--silent', 'unused']);
-check('types', 'npm', ['run', '--silent', 'types']);
-check('API: description, types and client in step', 'node', ['scripts/api.js', '--check']);
-check('a station added as the docs say', 'node', ['scripts/trial-station.js']);
-check('docs: schema and examples', 'node', ['scripts/check-docs.js']);
+const npm = (title, script) => ({ title, command: 'npm', args: ['run', '--silent', script] });
+const node = (title, ...args) => ({ title, command: 'node', args });
+await checkAll([
+  npm('lint', 'lint'),
+  node('a station added as the docs say', 'scripts/trial-station.js'),
+  npm('types', 'types'),
+  npm('format', 'format:check'),
+  node('API: description, types and client in step', 'scripts/api.js', '--check'),
+  npm('direction of dependencies, no circles', 'direction'),
+  npm('nothing unused', 'unused'),
+  node('docs: schema and examples', 'scripts/check-docs.js'),
+]);
 
 const data = process.env.TEST_DATA ?? join(projectRoot, 'data', 'test');
 const postgres = await startPostgres(data);
