@@ -80,6 +80,7 @@ try {
   const unit = [
     'node_modules/jest/bin/jest.js',
     '--selectProjects=unit',
+    '--maxWorkers=100%',
     '--json',
     `--outputFile=${results}/unit.json`,
   ];
