@@ -50,6 +50,14 @@ export function fitBetween(
   { half = null, root = null }: Partial<Twin> = {},
 ): Result<PairFit> {
   const fit = fitDisc(doc, childId, parentId, art, { half, root });
+  if (fit.ok && fit.confidence === 0) {
+    const [child, parent] = [childId, parentId].map((id) => pieceName(doc, pieceById(doc, id)));
+    return refuse(
+      'unsure',
+      `Where ${child} and ${parent} touch there is too little of a limb to fit a disc to. Draw the disc by hand, over both.`,
+      { x: fit.x, y: fit.y },
+    );
+  }
   return fit.ok ? withUsualLine(withoutBand(fit), art.design) : fit;
 }
 

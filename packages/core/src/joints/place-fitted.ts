@@ -5,7 +5,7 @@ import type { CharacterDoc, Diff, JointId, JointRow, PieceId, PieceRow, ViewId }
 import type { ViewArt } from '../document/view-art.js';
 import { LimberError, orRefuse, refuse, type Result } from '../errors.js';
 import { plannedPart } from '../plan/plan.js';
-import type { PlacedBitmap } from '../raster/bitmap.js';
+import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { measureLine } from '../raster/measure-line.js';
 import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
 import { limbSilhouette } from './limb-silhouette.js';
@@ -39,6 +39,8 @@ export function fitByHand(
   const { width, height } = art.design;
   if (!(x >= 0 && y >= 0 && x <= width && y <= height && radius <= Math.max(width, height)))
     return refuse('outside', 'The disc would lie outside the canvas. Draw it on the limb.');
+  if (!holdsPaint(art.design, disc))
+    return refuse('on-nothing', 'There is nothing under that disc. Draw it on the limb.', { x, y });
   const faces = [childId, parentId].flatMap((id): PlacedBitmap[] => [art.pieces.get(id)?.face ?? []].flat());
   const line = measureLine(art.design, limbSilhouette(faces, art.design), { ...disc, radius: radius * 1.3 + 4 });
   const byMeasure = { lineWidth: line.width, lineColour: line.colour, confidence: 1 };
@@ -56,6 +58,15 @@ export function fitByHand(
     ...withUsualLine(byMeasure, art.design),
     confidence: 1,
   };
+}
+
+/** Is there any paint under a disc? */
+function holdsPaint(design: PlacedBitmap, { x, y, radius }: { x: number; y: number; radius: number }): boolean {
+  const words = wordsOf(design);
+  for (let py = Math.max(0, Math.floor(y - radius)); py <= Math.min(design.height - 1, y + radius); py++)
+    for (let px = Math.max(0, Math.floor(x - radius)); px <= Math.min(design.width - 1, x + radius); px++)
+      if (Math.hypot(px + 0.5 - x, py + 0.5 - y) <= radius && words[py * design.width + px] >>> 24 > 0) return true;
+  return false;
 }
 
 /** Why fit-all leaves a joint that could be fitted, but hardly. */
