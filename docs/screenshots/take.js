@@ -100,6 +100,10 @@ await take('nine-angles');
 await page.getByRole('button', { name: 'Close' }).click();
 await open('stack');
 await page.getByRole('complementary').getByRole('button', { name: 'hand A' }).click();
+await page.keyboard.down('Shift');
+for (const name of ['lower arm A', 'upper arm A'])
+  await page.getByRole('contentinfo').getByRole('button', { name }).click();
+await page.keyboard.up('Shift');
 await take('stack');
 await open('handoff');
 await page.getByText('put back together, the parts are the design').waitFor({ timeout: 60_000 });
