@@ -76,7 +76,8 @@ export class JointsService {
           { signal: context.signal, seconds: LONG, transfer: [port2] },
         )
         .finally(() => port1.close());
-      return { kind: 'fit-all', summary: `Fit and round ${counted(made, 'joint')}`, diff, notes };
+      const summary = made > 0 ? `Fit and round ${counted(made, 'joint')}` : 'No joint could be fitted.';
+      return { kind: 'fit-all', summary, diff, notes };
     });
   }
 

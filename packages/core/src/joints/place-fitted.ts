@@ -83,8 +83,8 @@ export interface MadeJoints {
 
 /**
  * Fits and rounds every joint that the family asks for and that is not there yet, each in the arrangement that is clean
- * through most of its range.
- * @throws LimberError `nothing-to-fit`
+ * through most of its range. Where none can be fitted, nothing is changed and every reason told.
+ * @throws LimberError `nothing-to-fit` where none is asked for
  */
 export function fitAllJoints(
   start: CharacterDoc,
@@ -157,10 +157,10 @@ export function fitAllJoints(
     const change = bestArrangement(doc, id, art, rounded, memo);
     if (change) take(changeJoint(doc, id, change));
   }
+  if (placed.length === 0 && notes.length === 0)
+    throw new LimberError('nothing-to-fit', 'Every part that moves with another has its joint already.');
   if (stay.length === 1) notes.push(`${stay[0]} moves with what it hangs from, by the plan.`);
   if (stay.length > 1) notes.push(`${stay.join(', ')} move with what they hang from, by the plan.`);
-  if (placed.length === 0)
-    throw new LimberError('nothing-to-fit', notes[0] ?? 'Every part that moves with another has its joint already.');
   return { diff, made: placed.length, notes };
 }
 
