@@ -49,10 +49,14 @@ export function crossCut(mask: PlacedMask, line: ArrayLike<number>): Result<CutS
   }
   const sides = partAlong(mask, points);
   if (!sides) {
-    return refuse('does-not-part', 'The line does not part the piece: both sides still hang together elsewhere.', {
-      x: (runs[0].x0 + runs[0].x1) / 2,
-      y: (runs[0].y0 + runs[0].y1) / 2,
-    });
+    return refuse(
+      'does-not-part',
+      'The line does not part the piece: both sides hang together elsewhere, as where a hand lies on a hip. Cut them apart there first, or trace the part.',
+      {
+        x: (runs[0].x0 + runs[0].x1) / 2,
+        y: (runs[0].y0 + runs[0].y1) / 2,
+      },
+    );
   }
   return { ok: true, ...sides, line: Float64Array.from(points), chord: runs[0] };
 }

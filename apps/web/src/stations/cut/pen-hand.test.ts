@@ -101,6 +101,29 @@ describe('a cross-cut', () => {
     expect(usePenStore.getState().proposal?.tokens).toEqual(named('head'));
   });
 
+  test('gives the picked part the paint that it names: of a hand with its sleeve, the near half is the lower arm', async () => {
+    const hand = character({ pieces: ['torso', 'arm A hand'], hangs: { 'arm A hand': 'torso' } });
+    const at = { ...bench, doc: hand, view: hand.views[0] };
+    beneath = 'arm A hand';
+    take('cross');
+    const draw = async (part: string) => {
+      pickPiece(null, named(part));
+      const hold = { pieceUnder: () => Promise.resolve(beneath) };
+      for (const [x, y] of [
+        [20, 150],
+        [120, 160],
+      ]) {
+        penHand(at, hold).send({ kind: 'press', x, y });
+        penHand(at, hold).send({ kind: 'release' });
+      }
+      await answered();
+      return usePenStore.getState().proposal?.take;
+    };
+    expect(await draw('arm A lower')).toBe('right');
+    expect(await draw('arm A upper')).toBe('right');
+    expect(await draw('tail')).toBe('left');
+  });
+
   test('of nothing but what is uncut says so to the server', async () => {
     beneath = null;
     await draw();

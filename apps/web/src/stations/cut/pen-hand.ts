@@ -1,4 +1,4 @@
-import { labelFor, partOf, type NameTokens } from '@limber-sheaf/core';
+import { labelFor, partOf, planEntries, planOf, usualParent, type NameTokens } from '@limber-sheaf/core';
 import { toast } from 'sonner';
 import type { BenchValue } from '../../bench/context';
 import type { TableView } from '../../bench/station';
@@ -95,11 +95,14 @@ export function penHand(bench: BenchValue, table: Pick<TableView, 'pieceUnder'>)
     const { pickedPart } = useBench.getState();
     const chosen = pickedPart && !pieceOfTokens(doc, view.id, pickedPart) ? pickedPart : null;
     const tokens: NameTokens | null = chosen ?? nextPart(doc, view.id, piece ? partOf(doc, piece) : null);
-    usePenStore.setState({
-      ...NO_PEN,
-      preview,
-      proposal: { line, pieceId, take: farther(preview.centres, view), tokens },
-    });
+    const take = takenSide(piece ? partOf(doc, piece) : null, tokens, farther(preview.centres, view));
+    usePenStore.setState({ ...NO_PEN, preview, proposal: { line, pieceId, take, tokens } });
+  };
+
+  /** The side that a part names: the far one, or where the plan hangs what is cut from that part, the near one. */
+  const takenSide = (cut: NameTokens | null, tokens: NameTokens | null, far: 'left' | 'right') => {
+    const inward = cut && tokens && usualParent(cut, [tokens], planEntries(planOf(doc.character))) === 0;
+    return inward ? (far === 'left' ? 'right' : 'left') : far;
   };
 
   /** Shows the two sides while the line is drawn; asks for one picture at a time. */
