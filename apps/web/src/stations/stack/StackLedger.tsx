@@ -59,13 +59,13 @@ function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
   const others = doc.parts.filter((p) => p.id !== part.id && !makesRing(doc, part, p.id));
   return (
     <li
-      className={`flex items-center justify-between gap-2 border-b border-rule py-1.5 ${picked ? 'bg-woad-wash' : ''}`}
+      className={`flex items-center justify-between gap-2 border-b border-rule py-1.5 max-[1000px]:[&_select]:max-w-22 ${picked ? 'bg-woad-wash' : ''}`}
     >
       <button
         type="button"
         aria-pressed={picked}
         onClick={(event) => (event.shiftKey ? alsoPick(doc, piece.id) : pickPiece(piece.id, part))}
-        className="min-w-0 flex-1 cursor-pointer truncate text-left text-[13px] font-medium"
+        className="min-w-0 flex-1 cursor-pointer text-left leading-4.5 text-[13px] font-medium"
         title={pieceName(doc, piece)}
       >
         <span className="figures text-soft" aria-hidden>
