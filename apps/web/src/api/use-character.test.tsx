@@ -7,15 +7,9 @@ import { answer, asked, resetServer } from '../testing/server';
 import { ApiError, actorMark } from './client';
 import { tellError, useCharacter } from './useCharacter';
 import { useWork, asWork } from './work';
+import { said, toasts } from '../testing/toasts';
 
 jest.mock('./client');
-const said: unknown[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string, more?: { description?: string }) =>
-    said.push(more?.description ? [text, more.description] : text);
-  return { toast: Object.assign(say, { error: say }) };
-});
-
 /** The events of the character on the bench, as the server would send them. */
 const open: Events[] = [];
 class Events {
@@ -52,7 +46,7 @@ async function onTheBench() {
 
 beforeEach(() => {
   resetServer();
-  said.length = open.length = 0;
+  open.length = 0;
 });
 
 test('an edit answers with the new state, which the bench then shows', async () => {
@@ -78,7 +72,7 @@ test('a refused edit is told and changes nothing; where somebody was quicker, th
     Promise.reject(new ApiError(422, 'radius', 'The disc is too large.', 'Make it smaller.')),
   );
   expect(await edit()).toBeNull();
-  expect(said).toEqual([['The disc is too large.', 'Make it smaller.']]);
+  expect(toasts).toEqual([{ text: 'The disc is too large.', description: 'Make it smaller.' }]);
   expect([result.current.state?.revision, states()]).toEqual([1, 1]);
   answer('joints.change', () => Promise.reject(new ApiError(409, 'stale', 'Somebody else changed it.')));
   await edit();

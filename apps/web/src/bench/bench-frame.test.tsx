@@ -14,14 +14,9 @@ import { Sheaf } from './Sheaf';
 import { defineStation, type Station } from './station';
 import { pickPiece, useBench } from './store';
 import { TopStrip } from './TopStrip';
+import { said } from '../testing/toasts';
 
 jest.mock('../api/client');
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
-
 const done: string[] = [];
 const trial: Station = {
   Ledger: () => null,
@@ -65,7 +60,7 @@ const doc = character({
 
 beforeEach(() => {
   resetServer();
-  said.length = done.length = 0;
+  done.length = 0;
 });
 
 describe('the sheaf', () => {

@@ -6,8 +6,6 @@ import { defineStation, type Station } from './station';
 import { useBench } from './store';
 import { useBenchKeys } from './useBenchKeys';
 
-jest.mock('sonner', () => ({ toast: Object.assign(() => undefined, { error: () => undefined }) }));
-
 const done: string[] = [];
 let steps = 0;
 const cutting: Station = {

@@ -7,18 +7,9 @@ import { ApiError } from '../api/client';
 import { Address, whereIs } from '../testing/address';
 import { answer, asked, resetServer } from '../testing/server';
 import { Cast } from './Cast';
+import { said, toasts } from '../testing/toasts';
 
 jest.mock('../api/client');
-const said: string[] = [];
-let offered: { label: string; onClick: () => void } | undefined;
-jest.mock('sonner', () => {
-  const say = (text: string, more?: { action?: typeof offered }) => {
-    said.push(text);
-    offered = more?.action;
-  };
-  return { toast: Object.assign(say, { error: say }) };
-});
-
 const pilot = {
   id: 'pilot',
   name: 'Juniper',
@@ -53,7 +44,6 @@ function show(path = '/productions/p', productions: object[] = [{ id: 'p', name:
 
 beforeEach(() => {
   resetServer();
-  said.length = 0;
   cards = [pilot];
 });
 
@@ -98,7 +88,7 @@ describe('a card', () => {
     await choose('Delete');
     await waitFor(() => expect(said).toEqual(['Juniper is deleted.']));
     expect(screen.getByRole('heading', { name: 'Deleted' })).toBeTruthy();
-    offered?.onClick();
+    toasts.at(-1)?.action?.onClick();
     await waitFor(() =>
       expect(asked).toContainEqual({ operation: 'cast.change', id: 'pilot', body: { deleted: false } }),
     );

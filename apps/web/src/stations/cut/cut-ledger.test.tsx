@@ -10,12 +10,7 @@ import { useCut } from './cut-store';
 import { CutLedger } from './CutLedger';
 import { NO_PEN, usePenStore } from './pen-store';
 import { SortingTable } from './SortingTable';
-
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
+import { said } from '../../testing/toasts';
 
 /** What the worker finds out about the design and the pieces. */
 const found = {
@@ -47,7 +42,6 @@ const offcut = (area: number, pieceId: string | null) => ({
 const pick = (name: string) => act(() => pickPiece(doc.pieces.some((p) => p.id === name) ? name : null, named(name)));
 
 beforeEach(() => {
-  said.length = 0;
   Object.assign(found, {
     backdrop: null,
     specks: { specks: [], haze: 0 },

@@ -7,12 +7,8 @@ import { setCut, useCut, type CutTool } from './cut-store';
 import { penHand } from './pen-hand';
 import { NO_PEN, usePenStore } from './pen-store';
 import { proposalStore } from './proposals';
+import { said } from '../../testing/toasts';
 
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
 
 let cross: object = {};
@@ -64,7 +60,7 @@ const take = (tool: CutTool | null) => useCut.setState({ tool });
 const sides = { ok: true, centres: { left: { x: 60, y: 200 }, right: { x: 90, y: 100 } } };
 
 beforeEach(() => {
-  said.length = edits.length = hugged.length = 0;
+  edits.length = hugged.length = 0;
   refused = false;
   beneath = 'arm A upper';
   cross = sides;

@@ -9,12 +9,7 @@ import {
   splitShape,
   stepProposal,
 } from './proposals';
-
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
+import { said } from '../../testing/toasts';
 
 /** The worker's side: a picture that tells which corrections made it. */
 let made: string[] = [];
@@ -60,7 +55,6 @@ async function settled(): Promise<void> {
 }
 
 beforeEach(async () => {
-  said.length = 0;
   kept.clear();
   await propose(bench());
 });

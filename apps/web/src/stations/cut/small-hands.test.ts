@@ -9,12 +9,8 @@ import { PEN_IDLE, type PenState } from './pen';
 import { NO_PEN, usePenStore } from './pen-store';
 import { clickShape, hoverShape } from './proposal-hand';
 import { proposalStore } from './proposals';
+import { said } from '../../testing/toasts';
 
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
 const given: unknown[] = [];
 const hugs: number[][] = [];
@@ -58,7 +54,7 @@ const answered = async () => {
 };
 
 beforeEach(() => {
-  said.length = edits.length = given.length = asked = 0;
+  edits.length = given.length = asked = 0;
   shape = 0;
   answerHover = null;
   pickPiece(null, null);

@@ -4,12 +4,8 @@ import { useBench } from '../../bench/store';
 import { setCut, useCut } from './cut-store';
 import { usePenStore } from './pen-store';
 import { adjustSoak, hoverSoak, takeSoak } from './soak-hand';
+import { said } from '../../testing/toasts';
 
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
 jest.mock('../../bench/worker', () => ({ keyOf: ({ doc }: { doc: { revision: number } }) => doc.revision }));
 
 /** The worker's answers, each given when the test lets it: what was asked of which state. */
@@ -67,7 +63,6 @@ async function soakedUp(): Promise<void> {
 beforeEach(() => {
   asked = [];
   edits = [];
-  said.length = 0;
   refuses = '';
   revision = 1;
   usePenStore.setState({ lastSoak: null, shape: null, refusal: null, busy: false });

@@ -9,14 +9,9 @@ import { onBench } from '../../testing/on-bench';
 import { answer, asked, resetServer } from '../../testing/server';
 import { figureOf } from './check-words';
 import { HandOffLedger } from './HandOffLedger';
+import { said } from '../../testing/toasts';
 
 jest.mock('../../api/client');
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
-
 const cut = defineStation({
   key: 'cut',
   number: 2,
@@ -54,7 +49,6 @@ const version = {
 
 beforeEach(() => {
   resetServer();
-  said.length = 0;
 });
 
 function proven(checks: object[], revision = 1) {

@@ -6,12 +6,8 @@ import { JOINT_ACTIONS } from './joint-actions';
 import { jointHand } from './joint-hand';
 import { useJoints } from './joint-store';
 import { NO_PLACING, placeHand, usePlacing } from './place-hand';
+import { said } from '../../testing/toasts';
 
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
 let under: (x: number, y: number) => string | null = () => null;
 jest.mock('../../bench/worker', () => ({
   keyOf: () => 1,
@@ -69,7 +65,7 @@ const answered = async () => {
 const action = (id: string) => JOINT_ACTIONS.find((one) => one.id === id);
 
 beforeEach(() => {
-  said.length = edits.length = 0;
+  edits.length = 0;
   refused = false;
   under = (_, y) =>
     y < 0 ? null : y < 20 ? 'torso' : y < 100 ? 'arm A upper' : y < 180 ? 'arm A lower' : 'arm A hand';

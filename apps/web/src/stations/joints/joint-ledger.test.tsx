@@ -10,12 +10,8 @@ import { JointLedger } from './JointLedger';
 import { useJoints } from './joint-store';
 import { useLeftJoints } from './left-joints';
 import { usePlacing } from './place-hand';
+import { said, toasts } from '../../testing/toasts';
 
-const said: unknown[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string, more?: { description?: string }) => said.push([text, more?.description]);
-  return { toast: Object.assign(say, { error: say }) };
-});
 let mends: Mend[] = [];
 const fit = { ok: true, x: 1, y: 2, radius: 3 };
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
@@ -54,7 +50,6 @@ const known = (sweeps: Record<string, Sweep>) =>
 const pick = (name: string) => act(() => pickJoint(`joint ${name}`));
 
 beforeEach(() => {
-  said.length = 0;
   mends = [];
   useJoints.setState({ placing: null, sweeps: {} });
   useLeftJoints.setState({ because: {} });
@@ -202,9 +197,8 @@ describe('pieces without a joint', () => {
     const { edits } = onBench(<JointLedger />, two, { answers: { summary: 'Fit and round 1 joint', notes } });
     await userEvent.click(screen.getByRole('button', { name: 'Fit and round all' }));
     expect(edits[0].slice(0, 2)).toEqual(['joints.fitAll', 'v']);
-    expect(said).toEqual([
-      ['Fit and round 1 joint', '1 is left; its row says why. The torso was rounded on both sides.'],
-    ]);
+    const description = '1 is left; its row says why. The torso was rounded on both sides.';
+    expect(toasts).toEqual([{ text: 'Fit and round 1 joint', description }]);
     expect(screen.getByText('Left: its sides are hidden.')).toBeTruthy();
   });
 

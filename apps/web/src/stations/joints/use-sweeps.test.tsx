@@ -7,7 +7,6 @@ import { onBench } from '../../testing/on-bench';
 import { knownSweep, useJoints } from './joint-store';
 import { useSweeps } from './useSweeps';
 
-jest.mock('sonner', () => ({ toast: () => undefined }));
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
 
 /** Sweeps under way, each ended when the test lets it. */

@@ -6,12 +6,8 @@ import { useBench } from '../../bench/store';
 import { character } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { PlanLedger } from './PlanLedger';
+import { said } from '../../testing/toasts';
 
-const said: string[] = [];
-jest.mock('sonner', () => {
-  const say = (text: string) => said.push(text);
-  return { toast: Object.assign(say, { error: say }) };
-});
 jest.mock('../../ui/konva', () => ({}));
 jest.mock('../../bench/worker', () => ({
   keyOf: () => 1,
