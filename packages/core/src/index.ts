@@ -186,7 +186,7 @@ export {
   pieceName,
   type DrawStep,
 } from './document/family.js';
-export { findPart, findPiece, pieceById } from './document/find.js';
+export { findPart, findPiece, pieceById, piecesOfView } from './document/find.js';
 export { journalHeads, type JournalHeads, type JournalLine } from './document/journal.js';
 export { deriveKey, placeOf } from './document/keys.js';
 export {

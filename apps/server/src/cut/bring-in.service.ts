@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import {
   LimberError,
+  counted,
   applyDiff,
   changeCharacter,
   changeView,
@@ -18,7 +19,6 @@ import {
   type NameTokens,
   type PieceRow,
   type ViewRow,
-  counted,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { Semaphore } from 'async-mutex';

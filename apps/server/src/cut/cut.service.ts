@@ -1,5 +1,6 @@
 import {
   LimberError,
+  counted,
   findPart,
   findPiece,
   labelFor,
@@ -10,7 +11,6 @@ import {
   type CutOrder,
   type MaskRuns,
   type NameTokens,
-  counted,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';

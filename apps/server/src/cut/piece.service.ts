@@ -7,12 +7,11 @@ import {
   nameFor,
   partOf,
   pieceById,
+  piecesOfView,
   refuseBadName,
   renamePart,
   type CutOrder,
-  type CharacterDoc,
   type NameTokens,
-  type PieceRow,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
@@ -45,17 +44,9 @@ export class PieceService {
   async remove(viewId: string, context: EditContext, pieceIds: string[]): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, (doc) => ({
       kind: 'delete-piece',
-      summary: `Delete ${nameAll(doc, this.ofView(doc, viewId, pieceIds))}`,
+      summary: `Delete ${nameAll(doc, piecesOfView(doc, viewId, pieceIds))}`,
       diff: deletePieces(doc, pieceIds),
     }));
-  }
-
-  /** Pieces by id. @throws LimberError `not-found` where one is none of this view's */
-  private ofView(doc: CharacterDoc, viewId: string, pieceIds: readonly string[]): PieceRow[] {
-    const pieces = pieceIds.map((id) => pieceById(doc, id));
-    if (pieces.some((piece) => piece.viewId !== viewId))
-      throw new LimberError('not-found', 'One of the pieces is in another view.');
-    return pieces;
   }
 
   /** Grows or shrinks a piece, or fills its holes. */

@@ -1,5 +1,6 @@
 import {
   LimberError,
+  counted,
   bodyFrame,
   compareBitmaps,
   coverageOf,
@@ -14,7 +15,6 @@ import {
   type PlacedBitmap,
   type Rect,
   type SheetRef,
-  counted,
 } from '@limber-sheaf/core';
 import {
   LAYER_LIMITS,

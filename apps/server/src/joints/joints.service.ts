@@ -1,5 +1,6 @@
 import {
   LimberError,
+  counted,
   NO_CHANGE,
   applyDiff,
   changeJoint,
@@ -21,7 +22,6 @@ import {
   type JointChange,
   type JointRow,
   type Row,
-  counted,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { MessageChannel } from 'node:worker_threads';

@@ -1,4 +1,4 @@
-import { LimberError, counted, labelFor, moveInOrder, nameAll, pieceById, setParent } from '@limber-sheaf/core';
+import { counted, labelFor, moveInOrder, nameAll, pieceById, piecesOfView, setParent } from '@limber-sheaf/core';
 import { Body, Controller, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { ArrayMaxSize, IsArray, IsOptional, IsUUID } from 'class-validator';
@@ -32,9 +32,7 @@ export class StackController {
   async order(@Param() { id }: IdParam, @Body() { saw, inFrontOf, along }: OrderBody, @Who() caller: Caller) {
     return this.edits.run(await characterOf('piece', id), { ...caller, saw }, (doc) => {
       const ids = [...new Set([id, ...along])];
-      const pieces = ids.map((one) => pieceById(doc, one));
-      if (pieces.some(({ viewId }) => viewId !== pieces[0].viewId))
-        throw new LimberError('not-found', 'One of the pieces is in another view.');
+      const pieces = piecesOfView(doc, pieceById(doc, id).viewId, ids);
       return {
         kind: 'order',
         summary: `Move ${nameAll(doc, pieces)} in the draw order`,

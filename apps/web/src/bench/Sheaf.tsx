@@ -18,12 +18,14 @@ import { drawOrder, labelFor, partOf, pieceName, type PieceRow } from '@limber-s
 import { useMemo, useRef, useState } from 'react';
 import { blobUrl } from '../api/client';
 import { useOnBench } from './context';
+import { dropMove, makeMove } from './order';
 import { useStations } from './stations';
-import { allPicked, alsoPick, pickPiece, useBench } from './store';
+import { allPicked, pickByClick, useBench } from './store';
 
 /** Every piece as a card, back to front from left to right; drag to change the draw order. */
 export function Sheaf() {
-  const { doc, view, edit } = useOnBench();
+  const bench = useOnBench();
+  const { doc, view } = bench;
   const order = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   // While the server answers, the cards already lie as they were dropped.
   const [dropped, setDropped] = useState<{ from: PieceRow[]; ids: string[] } | null>(null);
@@ -36,22 +38,11 @@ export function Sheaf() {
 
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
-    const dragged = String(active.id);
     const ids = order.map((p) => p.id as string);
-    // A card among several that are picked takes them all along.
-    const picked = allPicked(useBench.getState());
-    const moved = picked.includes(dragged) ? ids.filter((id) => picked.includes(id)) : [dragged];
-    const onto = ids.indexOf(String(over.id));
-    const rest = ids.filter((id) => !moved.includes(id));
-    const forward = onto > ids.indexOf(dragged);
-    const to = rest.filter((id) => ids.indexOf(id) < onto + (forward ? 1 : 0)).length;
-    const next = [...rest.slice(0, to), ...moved, ...rest.slice(to)];
-    if (next.every((id, at) => id === ids[at])) return;
-    setDropped({ from: order, ids: next });
-    const along = moved.filter((id) => id !== dragged);
-    void edit('stack.order', dragged, { inFrontOf: to === 0 ? null : rest[to - 1], along }).then(
-      (state) => !state && setDropped(null),
-    );
+    const move = dropMove(ids, allPicked(useBench.getState()), String(active.id), String(over.id));
+    if (!move) return;
+    setDropped({ from: order, ids: move.order });
+    void makeMove(bench, move).then((state) => !state && setDropped(null));
   };
 
   return (
@@ -158,7 +149,7 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
         aria-label={`${labelFor(part)}${wrong ? `: ${wrong}` : ''}`}
         aria-pressed={picked}
         title={wrong ?? `${labelFor(part)} (hold: only this piece; Shift: pick it too)`}
-        onClick={(event) => (event.shiftKey ? alsoPick(doc, piece.id) : pickPiece(piece.id, part))}
+        onClick={(event) => pickByClick(doc, piece.id, event.shiftKey)}
         onPointerDownCapture={() => {
           hold.current = setTimeout(() => {
             held.current = true;

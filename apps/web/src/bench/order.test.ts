@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { orderMove, type OrderWay } from './order';
+import { dropMove, orderMove, type OrderWay } from './order';
 
 const ORDER = ['a', 'b', 'c', 'd', 'e'];
 /** The order after a move; the same where there is none. */
@@ -44,4 +44,17 @@ test('pieces keep their order among themselves, as do the others; again and agai
       expect(orderMove(now, picked, 'forward')).toBeNull();
     }),
   );
+});
+
+test.each<[string, string, string, string]>([
+  ['', 'b', 'd', 'acdbe'],
+  ['', 'd', 'b', 'adbce'],
+  ['', 'a', 'e', 'bcdea'],
+  ['', 'e', 'a', 'eabcd'],
+  ['ce', 'b', 'd', 'acdbe'],
+  ['ac', 'a', 'd', 'bdace'],
+  ['ce', 'e', 'b', 'acebd'],
+  ['ab', 'a', 'b', 'abcde'],
+])('with %s picked, card %s dropped onto %s gives %s', (picked, card, onto, expected) => {
+  expect((dropMove(ORDER, [...picked], card, onto)?.order ?? ORDER).join('')).toBe(expected);
 });

@@ -9,6 +9,17 @@ export type OrderWay = 'back' | 'forward' | 'very-back' | 'very-front';
 interface OrderMove {
   pieceIds: string[];
   inFrontOf: string | null;
+  /** All pieces as they lie then. */
+  order: string[];
+}
+
+/** The move of pieces to where so many of the others lie behind them; null where they are there already. */
+function moveTo(order: readonly string[], pieceIds: string[], behind: number): OrderMove | null {
+  const others = order.filter((id) => !pieceIds.includes(id));
+  const to = Math.min(others.length, Math.max(0, behind));
+  const moved = [...others.slice(0, to), ...pieceIds, ...others.slice(to)];
+  if (moved.every((id, at) => id === order[at])) return null;
+  return { pieceIds, inFrontOf: to === 0 ? null : others[to - 1], order: moved };
 }
 
 /**
@@ -23,12 +34,25 @@ export function orderMove(order: readonly string[], picked: readonly string[], w
   const behind = order.indexOf(pieceIds[0]);
   const upTo = order.indexOf(pieceIds[pieceIds.length - 1]);
   const beneath = others.filter((id) => order.indexOf(id) < upTo).length;
-  // Of the others, how many lie behind the pieces once they have moved.
-  const wanted = { back: behind - 1, forward: beneath + 1, 'very-back': 0, 'very-front': others.length }[way];
-  const to = Math.min(others.length, Math.max(0, wanted));
-  const moved = [...others.slice(0, to), ...pieceIds, ...others.slice(to)];
-  if (moved.every((id, at) => id === order[at])) return null;
-  return { pieceIds, inFrontOf: to === 0 ? null : others[to - 1] };
+  const to = { back: behind - 1, forward: beneath + 1, 'very-back': 0, 'very-front': others.length }[way];
+  return moveTo(order, pieceIds, to);
+}
+
+/**
+ * The move of a card that is dropped onto another's place; where it is among several that are picked, it takes them all
+ * along. Null where nothing moves.
+ */
+export function dropMove(
+  order: readonly string[],
+  picked: readonly string[],
+  card: string,
+  onto: string,
+): OrderMove | null {
+  const pieceIds = picked.includes(card) ? order.filter((id) => picked.includes(id)) : [card];
+  const place = order.indexOf(onto);
+  const last = place > order.indexOf(card) ? place : place - 1;
+  const behind = order.slice(0, last + 1).filter((id) => !pieceIds.includes(id));
+  return moveTo(order, pieceIds, behind.length);
 }
 
 /** The move of the pieces that are picked; null where there is none to make. */
@@ -40,7 +64,11 @@ export function pickedMove({ doc, view }: Pick<BenchValue, 'doc' | 'view'>, way:
 /** Moves the picked pieces in the draw order, as one edit. */
 export function movePicked(bench: BenchValue, way: OrderWay): void {
   const move = pickedMove(bench, way);
-  if (!move) return;
-  const [first, ...along] = move.pieceIds;
-  void bench.edit('stack.order', first, { inFrontOf: move.inFrontOf, along });
+  if (move) void makeMove(bench, move);
+}
+
+/** Makes a move in the draw order, as one edit; null where it is refused. */
+export function makeMove({ edit }: Pick<BenchValue, 'edit'>, { pieceIds, inFrontOf }: OrderMove) {
+  const [first, ...along] = pieceIds;
+  return edit('stack.order', first, { inFrontOf, along });
 }

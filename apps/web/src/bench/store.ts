@@ -76,6 +76,13 @@ export function alsoPick(doc: CharacterDoc, pieceId: string): void {
   useBench.setState({ alsoPicked: picked.slice(0, -1) });
 }
 
+/** What a click on a piece does, or on none: picks it, or with Shift (`more`) picks it beside the others. */
+export function pickByClick(doc: CharacterDoc, pieceId: string | null, more: boolean): void {
+  const piece = doc.pieces.find(({ id }) => id === pieceId);
+  if (!more) pickPiece(pieceId, piece ? partOf(doc, piece) : null);
+  else if (piece) alsoPick(doc, piece.id);
+}
+
 /** All pieces that are picked: the one that gets paint first. */
 export function allPicked({ pickedPiece, alsoPicked }: Pick<BenchState, 'pickedPiece' | 'alsoPicked'>): string[] {
   return pickedPiece ? [pickedPiece, ...alsoPicked] : [];

@@ -17,6 +17,14 @@ export function pieceById(doc: CharacterDoc, id: PieceId): PieceRow {
   return piece;
 }
 
+/** Pieces of one view by their ids. @throws LimberError `not-found` where one is gone, or is another view's */
+export function piecesOfView(doc: CharacterDoc, viewId: ViewId, ids: readonly PieceId[]): PieceRow[] {
+  const pieces = ids.map((id) => pieceById(doc, id));
+  if (pieces.some((piece) => piece.viewId !== viewId))
+    throw new LimberError('not-found', 'One of the pieces is in another view.');
+  return pieces;
+}
+
 /** The part with these tokens, or null. */
 export function findPart(doc: CharacterDoc, tokens: NameTokens): PartRow | null {
   return (

@@ -1,9 +1,9 @@
-import { apply, drawOrder, partOf, unapply, type Placement } from '@limber-sheaf/core';
+import { apply, drawOrder, unapply, type Placement } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useEffect, useMemo, useRef } from 'react';
 import { useOnBench } from '../context';
 import type { Hand, TableEvent, TableView } from '../station';
-import { alsoPick, pickPiece, useBench } from '../store';
+import { pickByClick, useBench } from '../store';
 import { handWorker } from '../worker';
 import type { TableTasks } from '../worker/table-tasks';
 
@@ -116,12 +116,8 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
     if (send('release', event, current?.dragged ?? true)) return;
     if (!current || current.dragged) return;
     const at = onCanvas(event);
-    void table.pieceUnder(at.x, at.y).then((id) => {
-      const piece = doc.pieces.find((p) => p.id === id);
-      if (event.evt.shiftKey) {
-        if (piece) alsoPick(doc, piece.id);
-      } else pickPiece(id, piece ? partOf(doc, piece) : null);
-    });
+    const { shiftKey } = event.evt;
+    void table.pieceUnder(at.x, at.y).then((id) => pickByClick(doc, id, shiftKey));
   };
 
   const leave = (event: PointerEvents) => {

@@ -8,6 +8,7 @@ import { penHand } from './pen-hand';
 import { NO_PEN, usePenStore } from './pen-store';
 import { proposalStore } from './proposals';
 import { said } from '../../testing/toasts';
+import { answered, tableEvent } from '../../testing/table';
 
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
 
@@ -43,18 +44,10 @@ let beneath: string | null = 'arm A upper';
 const table = { pieceUnder: () => Promise.resolve(beneath), placeOf: (_: string, x: number, y: number) => ({ x, y }) };
 
 const point = (kind: TableEvent['kind'], x: number, y: number, more: Partial<TableEvent> = {}) =>
-  cutHand.send(
-    { kind, x, y, free: false, more: false, pressure: 1, dragged: false, pressed: false, ...more },
-    bench,
-    table,
-  );
+  cutHand.send(tableEvent(kind, x, y, more), bench, table);
 const click = (x: number, y: number) => {
   point('press', x, y);
   point('release', x, y);
-};
-/** Waits until all that was asked for is answered. */
-const answered = async () => {
-  for (let n = 0; n < 30; n++) await Promise.resolve();
 };
 const take = (tool: CutTool | null) => useCut.setState({ tool });
 const sides = { ok: true, centres: { left: { x: 60, y: 200 }, right: { x: 90, y: 100 } } };

@@ -10,6 +10,7 @@ import { NO_PEN, usePenStore } from './pen-store';
 import { clickShape, hoverShape } from './proposal-hand';
 import { proposalStore } from './proposals';
 import { said } from '../../testing/toasts';
+import { answered, tableEvent } from '../../testing/table';
 
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
 const given: unknown[] = [];
@@ -49,9 +50,6 @@ const bench = {
     return Promise.resolve({ doc: character({ pieces: ['torso', 'head'] }), revision: 2 });
   },
 } as unknown as BenchValue;
-const answered = async () => {
-  for (let n = 0; n < 30; n++) await Promise.resolve();
-};
 
 beforeEach(() => {
   edits.length = given.length = asked = 0;
@@ -64,7 +62,7 @@ beforeEach(() => {
 
 describe('the nib', () => {
   const point = (kind: TableEvent['kind'], x: number, y: number, more: Partial<TableEvent> = {}) =>
-    sendNib({ kind, x, y, free: false, more: false, pressure: 1, dragged: false, pressed: false, ...more }, bench);
+    sendNib(tableEvent(kind, x, y, more), bench);
   const stroke = async (free = false) => {
     useCut.setState(({ settings }) => ({ tool: 'nib', settings: { ...settings, nib: 20 } }));
     point('press', 10, 10, { free });

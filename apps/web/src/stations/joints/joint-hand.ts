@@ -1,7 +1,6 @@
 import {
   hangingFrom,
   parentPiece,
-  partOf,
   pieceById,
   type CharacterDoc,
   type JointRow,
@@ -9,7 +8,7 @@ import {
 } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { Hand, TableView } from '../../bench/station';
-import { alsoPick, pickJoint, pickPiece, setBend, useBench } from '../../bench/store';
+import { pickByClick, pickJoint, setBend, useBench } from '../../bench/store';
 import { bendStep, type BendState } from './bend-machine';
 import { useJoints } from './joint-store';
 import { placeHand } from './place-hand';
@@ -80,13 +79,8 @@ export const jointHand: Hand = {
         bending = { kind: 'idle' };
         if (event.dragged) return true;
         void table.pieceUnder(at.x, at.y).then((id) => {
-          const piece = doc.pieces.find((p) => p.id === id);
-          if (event.more) {
-            if (piece) alsoPick(doc, piece.id);
-            return;
-          }
-          pickPiece(id, piece ? partOf(doc, piece) : null);
-          if (id) pickJoint(jointTurning(doc, id)?.id ?? null);
+          pickByClick(doc, id, event.more);
+          if (id && !event.more) pickJoint(jointTurning(doc, id)?.id ?? null);
         });
         return true;
       case 'lost':

@@ -7,6 +7,7 @@ import { jointHand } from './joint-hand';
 import { useJoints } from './joint-store';
 import { NO_PLACING, placeHand, usePlacing } from './place-hand';
 import { said } from '../../testing/toasts';
+import { answered, tableEvent } from '../../testing/table';
 
 let under: (x: number, y: number) => string | null = () => null;
 jest.mock('../../bench/worker', () => ({
@@ -53,15 +54,8 @@ const table = {
   placeOf: (_: string, x: number, y: number) => ({ x, y }),
 };
 const point = (kind: TableEvent['kind'], x: number, y: number, more: Partial<TableEvent> = {}) =>
-  jointHand.send(
-    { kind, x, y, free: false, more: false, pressure: 1, dragged: false, pressed: false, ...more },
-    bench,
-    table,
-  );
+  jointHand.send(tableEvent(kind, x, y, more), bench, table);
 const dragTo = (x: number, y: number, free = false) => point('move', x, y, { pressed: true, dragged: true, free });
-const answered = async () => {
-  for (let n = 0; n < 40; n++) await Promise.resolve();
-};
 const action = (id: string) => JOINT_ACTIONS.find((one) => one.id === id);
 
 beforeEach(() => {

@@ -1,4 +1,5 @@
 import {
+  counted,
   drawOrder,
   generationOf,
   labelFor,
@@ -9,10 +10,9 @@ import {
   type CharacterDoc,
   type PartRow,
   type PieceRow,
-  counted,
 } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
-import { allPicked, alsoPick, pickPiece, useBench } from '../../bench/store';
+import { allPicked, pickByClick, useBench } from '../../bench/store';
 import { Choice, LedgerHead } from '../../ui/controls';
 
 /** Stack's ledger: the draw order, front at the top, and what each part moves with. */
@@ -64,7 +64,7 @@ function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
       <button
         type="button"
         aria-pressed={picked}
-        onClick={(event) => (event.shiftKey ? alsoPick(doc, piece.id) : pickPiece(piece.id, part))}
+        onClick={(event) => pickByClick(doc, piece.id, event.shiftKey)}
         className="min-w-0 flex-1 cursor-pointer text-left leading-4.5 text-[13px] font-medium"
         title={pieceName(doc, piece)}
       >
