@@ -41,6 +41,11 @@ export default {
         '<rootDir>/apps/web/**/*.test.tsx',
       ],
     },
-    { ...shared, displayName: 'api', testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'api',
+      setupFiles: ['<rootDir>/apps/server/test/own-database.ts'],
+      testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'],
+    },
   ],
 };

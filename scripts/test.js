@@ -73,7 +73,7 @@ const data = process.env.TEST_DATA ?? join(projectRoot, 'data', 'test');
 const postgres = await startPostgres(data);
 try {
   const env = {
-    DATABASE_URL: await freshDatabase(postgres, 'api'),
+    API_DATABASE_URLS: `${await freshDatabase(postgres, 'api_1')} ${await freshDatabase(postgres, 'api_2')}`,
     SCHEMA_DATABASE_URL: await freshDatabase(postgres, 'schema'),
   };
   const jest = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
@@ -88,7 +88,7 @@ try {
   const api = [
     'node_modules/jest/bin/jest.js',
     '--selectProjects=api',
-    '--runInBand',
+    '--maxWorkers=2',
     '--json',
     `--outputFile=${results}/api.json`,
   ];

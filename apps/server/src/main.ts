@@ -46,7 +46,11 @@ async function serve(config: Config): Promise<void> {
   dropRoot(config.user);
   const sequelize = openDatabase(config.databaseUrl);
   await migrate(sequelize);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config, sequelize), { bufferLogs: true });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config, sequelize), {
+    bufferLogs: true,
+    // A connection that a browser opened ahead and never used would hold up the end by over a minute.
+    forceCloseConnections: true,
+  });
   app.useLogger(app.get(Logger));
   app.use(
     helmet({

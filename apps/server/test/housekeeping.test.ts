@@ -35,7 +35,7 @@ test('what nothing names is swept up, and nothing that undo, a package or the ro
   });
   await packageOf(server, id);
 
-  const run = spawnSync(process.execPath, [join(__dirname, 'sweep.mjs')], { encoding: 'utf8' });
+  const run = spawnSync(process.execPath, [join(__dirname, 'sweep.mjs')], { encoding: 'utf8', env: process.env });
   expect(run.stderr).toBe('');
   const { spared, swept, left } = JSON.parse(run.stdout) as Record<string, number>;
   expect(spared).toBe(0);

@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { request } from 'node:http';
+import { connect } from 'node:net';
 import {
   ALL,
   call,
@@ -158,3 +159,12 @@ test('of two who ask for the same checks at once, one that goes leaves the other
     await first;
   }
 });
+
+test('a connection that was opened ahead and never used does not hold up the end', async () => {
+  const other = await startServer();
+  const unused = connect(Number(new URL(other.address).port), '127.0.0.1');
+  await new Promise((open) => unused.once('connect', open));
+  const closed = new Promise((done) => unused.once('close', done).resume());
+  await end(other);
+  await closed;
+}, 20_000);
