@@ -12,6 +12,7 @@ import {
   type Memo,
   type PieceId,
   type Rect,
+  type SheetRef,
   type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
@@ -68,23 +69,25 @@ async function bitmapsOf(refs: Record<PieceId, DerivedRefs>): Promise<Map<PieceI
 /** What pieces came to before an edit, and where it changes what they are made from. */
 export interface SheetsSince {
   settled: Record<PieceId, DerivedRefs>;
-  /** The rough sheets as they were, of pieces whose own have changed. */
+  /** The rough sheets as they were, of pieces whose own have changed, and the faces that those were made from. */
   rough: Record<PieceId, DerivedRefs>;
+  faces: Record<PieceId, SheetRef>;
   /** A rectangle that holds what else has changed. */
   changed: Rect | null;
 }
 
-/** Where rough sheets are not what they were. */
+/** Where faces and rough sheets are not what they were. */
 async function changeSince(
   since: SheetsSince,
   known: ReadonlyMap<PieceId, DerivedSheets>,
   art: ViewArt,
 ): Promise<Rect> {
   const rects = since.changed ? [since.changed] : [];
-  for (const [id, was] of await bitmapsOf(since.rough)) {
-    const now = known.get(id);
+  for (const [id, roughWas] of await bitmapsOf(since.rough)) {
+    const rough = known.get(id);
     const face = art.pieces.get(id)?.face;
-    const rect = now && face ? roughChange(was, now, face) : null;
+    const faceWas = await sheet(since.faces[id] ?? null);
+    const rect = rough && face && roughChange({ face: faceWas ?? face, rough: roughWas }, { face, rough });
     if (rect) rects.push(rect);
   }
   return rects.length > 0 ? rects.reduce(uniteRects) : { x: 0, y: 0, width: 0, height: 0 };

@@ -98,14 +98,16 @@ export class SheetsService {
     );
     const keys = new Map(usable.map((piece) => [piece.id, sheetsKey(before, old.get(piece.id) as PieceRow)]));
     const found = await this.derived.find<DerivedRefs>([...keys.values(), ...roughKeys.values()]);
-    const since: SheetsSince = { settled: {}, rough: {}, changed: null };
-    for (const [id, key] of keys) {
-      const settled = found.get(key);
+    const since: SheetsSince = { settled: {}, rough: {}, faces: {}, changed: null };
+    for (const { id, face } of usable) {
+      const was = old.get(id) as PieceRow;
+      const settled = found.get(keys.get(id) as string);
       const roughWas = found.get(roughKeys.get(id) ?? '');
       // Without its rough sheets as they were, where a changed piece has changed is not known.
       if (!settled || (roughKeys.has(id) && !roughWas)) continue;
       since.settled[id] = settled;
       if (roughWas) since.rough[id] = roughWas;
+      if (placeOf(was.face) !== placeOf(face)) since.faces[id] = was.face;
     }
     const reaches = [...moved, ...gone].flatMap((piece) => {
       if (piece.id in since.rough) return [];
@@ -122,8 +124,8 @@ function isSteady(before: CharacterDoc, doc: CharacterDoc, was: PieceRow | undef
   return was !== undefined && was.depth === piece.depth && roughKey(before, was) === roughKey(doc, piece);
 }
 
-/** Can a piece's sheets be gone on from? Where it is the same piece, at the same place in the order, without a line under all. */
+/** Can a piece's sheets be gone on from? Where it is at the same place in the order, without a line under all. */
 function stands(before: CharacterDoc, doc: CharacterDoc, was: PieceRow | undefined, piece: PieceRow): boolean {
-  if (!was || was.depth !== piece.depth || placeOf(was.face) !== placeOf(piece.face)) return false;
+  if (!was || was.depth !== piece.depth) return false;
   return !isOnLineUnder(before, piece.id) && !isOnLineUnder(doc, piece.id);
 }

@@ -1,15 +1,17 @@
+import { createHash } from 'node:crypto';
 import fc from 'fast-check';
-import { cutPieces } from '../cut/cut-edits.js';
+import { changePiece, cutPieces } from '../cut/cut-edits.js';
 import type { DerivedSheets } from '../document/compose-piece.js';
 import { compareAtRest } from '../cut/rest-match.js';
+import { giveBackPixels, takePixels } from '../cut/take.js';
 import { applyDiff } from '../document/diff.js';
 import { drawOrder, isOnLineUnder } from '../document/family.js';
 import { copyRows, docOf, rowsOf } from '../document/tables.js';
 import type { CharacterDoc, CharacterRow, RowOf, ListTable } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import { uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { paintArea, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import type { PlacedMask } from '../raster/mask.js';
 import { moveInOrder } from '../stack/stack-edits.js';
-import { changePiece } from '../cut/cut-edits.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
 import { derivedSheets, sheetsKey } from './derive-sheets.js';
@@ -145,7 +147,8 @@ test('settled anew only where rough sheets have changed, every piece comes to wh
       const [was, now] = [rough(before), rough(doc)];
       const rects = ids.flatMap((id) => {
         const face = limb.art.pieces.get(id)?.face as PlacedBitmap;
-        return roughChange(was.get(id) as DerivedSheets, now.get(id) as DerivedSheets, face) ?? [];
+        const of = (sheets: typeof was) => ({ face, rough: sheets.get(id) as DerivedSheets });
+        return roughChange(of(was), of(now)) ?? [];
       });
       if (rects.length > 0) gone++;
       const changed = rects.length > 0 ? rects.reduce<Rect>(uniteRects, rects[0]) : { x: 0, y: 0, width: 0, height: 0 };
@@ -158,6 +161,68 @@ test('settled anew only where rough sheets have changed, every piece comes to wh
   );
   expect(gone).toBeGreaterThan(3);
 });
+
+test('settled anew only where a cut has changed faces and rough sheets, every piece comes to what it comes to from scratch', () => {
+  let cuts = 0;
+  fc.assert(
+    fc.property(steps, square, square, (first, took, gave) => {
+      const doc = after(limb.doc, first);
+      const ids = drawOrder(doc, 'v').map(({ id }) => id);
+      fc.pre(!ids.some((id) => isOnLineUnder(doc, id)));
+      const before = cutAt({ doc, art: limb.art }, 'upper', took);
+      const now = cutAt(before, null, gave);
+      const roughOf = (at: Cut) => roughSheets(at.doc, 'v', at.art, new Set(ids), memo);
+      const [roughBefore, rough] = [roughOf(before), roughOf(now)];
+      const pieceOf = (at: Cut, sheets: typeof rough, id: string) => ({
+        face: at.art.pieces.get(id)?.face as PlacedBitmap,
+        rough: sheets.get(id) as DerivedSheets,
+      });
+      const rects = ids.flatMap((id) => roughChange(pieceOf(before, roughBefore, id), pieceOf(now, rough, id)) ?? []);
+      if (rects.length > 0) cuts++;
+      const changed = rects.reduce<Rect>(uniteRects, rects[0] ?? { x: 0, y: 0, width: 0, height: 0 });
+      const since = { changed, settled: derivedSheets(before.doc, 'v', before.art, undefined, roughBefore) };
+      const anew = derivedSheets(now.doc, 'v', now.art, undefined, rough, since);
+      const scratch = derivedSheets(now.doc, 'v', now.art);
+      for (const id of ids) expect(bytes(anew.get(id) as DerivedSheets)).toBe(bytes(scratch.get(id) as DerivedSheets));
+    }),
+    { numRuns: 25 },
+  );
+  expect(cuts).toBeGreaterThan(8);
+});
+
+interface Cut {
+  doc: CharacterDoc;
+  art: ViewArt;
+}
+
+const [{ x: jointX, y: jointY }] = limb.doc.joints;
+const near = fc.integer({ min: -40, max: 40 });
+/** A square somewhere about the joint. */
+const square = fc.tuple(near, near, fc.integer({ min: 4, max: 40 })).map(([x, y, side]): PlacedMask => ({
+  x: Math.round(jointX) + x - (side >> 1),
+  y: Math.round(jointY) + y - (side >> 1),
+  width: side,
+  height: side,
+  data: new Uint8Array(side * side).fill(255),
+}));
+
+/** Gives the pixels of a square to a piece, or to none; as it was where that cannot be. */
+function cutAt({ doc, art }: Cut, target: string | null, mask: PlacedMask): Cut {
+  const faces = new Map([...art.pieces].map(([id, { face }]) => [id, face]));
+  const taken = target
+    ? takePixels(art.design, faces, target, mask, (id) => id)
+    : giveBackPixels(art.design, faces, null, mask, (id) => id);
+  if (!taken.ok) return { doc, art };
+  const pieces = new Map(art.pieces);
+  for (const [id, face] of taken.changed) pieces.set(id, { face, overlap: null, under: null });
+  const sheets = new Map(
+    [...taken.changed].map(([id, { x, y, width, height, data }]) => {
+      const blob = createHash('sha256').update(data).digest('hex');
+      return [id, { face: { blob, x, y, width, height, area: paintArea({ width, height, data }) } }];
+    }),
+  );
+  return { doc: applyDiff(doc, cutPieces(doc, { viewId: 'v', sheets, fresh: [] })), art: { ...art, pieces } };
+}
 
 const memo = rememberAll();
 

@@ -81,14 +81,18 @@ export interface Since {
   changed: Rect;
 }
 
-/** The smallest rectangle outside of which a piece's rough sheets are as they were; null where they are the same. */
-export function roughChange(was: DerivedSheets, now: DerivedSheets, face: Rect): Rect | null {
-  let rect: Rect | null = null;
-  for (const name of ['overlap', 'under', 'clean', 'line'] as const) {
-    const change = sheetChange(was[name], now[name], name === 'clean' ? face : null);
-    if (change) rect = rect ? uniteRects(rect, change) : change;
-  }
-  return rect;
+/** A piece's face and its rough sheets. */
+export interface RoughPiece {
+  face: PlacedBitmap;
+  rough: DerivedSheets;
+}
+
+/** The smallest rectangle outside of which a piece's face and rough sheets are as they were; null where they are the same. */
+export function roughChange(was: RoughPiece, now: RoughPiece): Rect | null {
+  const changes = [was.face === now.face ? null : sheetChange(was.face, now.face, null)];
+  for (const name of ['overlap', 'under', 'clean', 'line'] as const)
+    changes.push(sheetChange(was.rough[name], now.rough[name], name === 'clean' ? now.face : null));
+  return changes.reduce((rect, change) => (rect && change ? uniteRects(rect, change) : (rect ?? change)), null);
 }
 
 /** @param instead what is drawn where there is no such sheet */
