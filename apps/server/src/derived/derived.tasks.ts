@@ -32,12 +32,14 @@ const memo: Memo = <T extends object>(key: string, make: () => T, bytes: (made: 
 };
 
 async function kept({ overlap, under, clean, line }: DerivedSheets): Promise<DerivedRefs> {
-  return {
-    overlap: await keepIfAny(overlap),
-    under: await keepIfAny(under),
-    clean: await keepIfAny(clean),
-    line: await keepIfAny(line),
-  };
+  const refs = await Promise.all([overlap, under, clean, line].map(keepIfAny));
+  return { overlap: refs[0], under: refs[1], clean: refs[2], line: refs[3] };
+}
+
+/** A reference for each piece, all asked for at once: pictures are encoded beside the thread. */
+async function eachPiece<T>(pieces: Iterable<[PieceId, T]>, refsOf: (id: PieceId, of: T) => Promise<DerivedRefs>) {
+  const asked = [...pieces].map(async ([id, of]) => [id, await refsOf(id, of)] as const);
+  return Object.fromEntries(await Promise.all(asked)) as DerivedOfView;
 }
 
 /** As `kept`, but a sheet that is the very same as one before keeps its reference. */
@@ -49,12 +51,8 @@ async function keptAnew(
     const same = before.find(([bitmaps]) => bitmaps?.[name] === now[name]);
     return same?.[1] ? same[1][name] : keepIfAny(now[name]);
   };
-  return {
-    overlap: await one('overlap'),
-    under: await one('under'),
-    clean: await one('clean'),
-    line: await one('line'),
-  };
+  const refs = await Promise.all((['overlap', 'under', 'clean', 'line'] as const).map(one));
+  return { overlap: refs[0], under: refs[1], clean: refs[2], line: refs[3] };
 }
 
 async function bitmapsOf(refs: Record<PieceId, DerivedRefs>): Promise<Map<PieceId, DerivedSheets>> {
@@ -112,18 +110,18 @@ export const sheets = task(
     const given = new Map(known);
     const made = roughSheets(doc, viewId, art, new Set([...needed].filter((id) => !known.has(id))), memo);
     for (const [id, rough] of made) known.set(id, rough);
+    // Rough sheets are encoded while what follows from them is settled.
+    const roughRefs = eachPiece(made, (_, bitmaps) => kept(bitmaps));
     const since = input.since && { settled: before, changed: await changeSince(input.since, known, art) };
-    const rough: DerivedOfView = {};
-    for (const [id, bitmaps] of made) rough[id] = await kept(bitmaps);
-    const settled: DerivedOfView = {};
-    for (const [id, bitmaps] of derivedSheets(doc, viewId, art, only, known, since ?? undefined)) {
+    const settledSheets = derivedSheets(doc, viewId, art, only, known, since ?? undefined);
+    const rough = await roughRefs;
+    const settled = await eachPiece(settledSheets, (id, bitmaps) =>
       // Settling leaves most sheets as they are.
-      const refs = given.has(id) ? input.rough[id] : rough[id];
-      settled[id] = await keptAnew(bitmaps, [
-        [known.get(id), refs],
+      keptAnew(bitmaps, [
+        [known.get(id), given.has(id) ? input.rough[id] : rough[id]],
         [before.get(id), input.since?.settled[id]],
-      ]);
-    }
+      ]),
+    );
     return { settled, rough };
   },
 );

@@ -98,17 +98,18 @@ function purePaint(words: Uint32Array, { width, height }: Rect, disc: Disc): Uin
 
 /** The pixel that a hidden one mirrors: as far behind the first seen one along the axis as that is away; or that first one. */
 function mirrored(pure: Uint8Array, { width, height }: Rect, x: number, y: number, axis: Direction): number {
-  const at = (t: number) => {
+  // Asked for at every hidden pixel: no closure.
+  for (let t = 1; ; t++) {
     const px = Math.round(x + axis.x * t);
     const py = Math.round(y + axis.y * t);
-    return px < 0 || py < 0 || px >= width || py >= height ? -1 : py * width + px;
-  };
-  for (let t = 1; ; t++) {
-    const first = at(t);
-    if (first < 0) return -1;
+    if (px < 0 || py < 0 || px >= width || py >= height) return -1;
+    const first = py * width + px;
     if (pure[first] === 0) continue;
-    const behind = at(2 * t);
-    return behind >= 0 && pure[behind] > 0 ? behind : first;
+    const bx = Math.round(x + axis.x * 2 * t);
+    const by = Math.round(y + axis.y * 2 * t);
+    if (bx < 0 || by < 0 || bx >= width || by >= height) return first;
+    const behind = by * width + bx;
+    return pure[behind] > 0 ? behind : first;
   }
 }
 

@@ -55,6 +55,7 @@ export function settleRest(
       const settled = (name: keyof DerivedSheets) => {
         const sheet = sheets[name];
         const was = since?.settled.get(piece.id)?.[name] ?? null;
+        if (sheet === was) return was;
         if (!sheet || samePixels(sheet, before[name])) return before[name];
         const trimmed = trimToPaint(sheet);
         return trimmed && samePixels(trimmed, was) ? was : trimmed;
@@ -126,10 +127,12 @@ function roughWithin(rough: DerivedSheets, { settled }: Since, id: PieceId, rect
     if (!from) return null;
     // Room for every pixel of the face, which may have to be drawn as it is.
     const room = name === 'clean' && face ? uniteRects(from, face) : from;
+    const common = intersectRects(room, rect);
+    // Beyond all that has changed, a sheet is as it was settled.
+    if (common.width === 0 && (!before[name] || intersectRects(before[name], rect).width === 0)) return before[name];
     const sheet = before[name] ? cropPlaced(before[name], room) : createPlaced(room);
     const words = wordsOf(sheet);
     const anew = wordsOf(cropPlaced(from, room));
-    const common = intersectRects(room, rect);
     for (let y = common.y; y < common.y + common.height; y++) {
       const i = (y - room.y) * room.width + common.x - room.x;
       words.set(anew.subarray(i, i + common.width), i);

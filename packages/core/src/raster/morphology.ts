@@ -1,13 +1,44 @@
 import { growRect, type Rect } from './bitmap.js';
 import { INSIDE, connectedRegions, createPlacedMask, cropMask, type Mask, type PlacedMask } from './mask.js';
 
+/** px up to which the reach is stamped at the rim of a mask; further, its area is less than all those stamps. */
+const STAMPED = 6;
+
 /**
  * Marks every pixel within `by` px (Euclidean, centre to centre) of a pixel above 127: what a distance field compared
- * with `by` gives, at a fraction of its cost. In every row, each pixel reaches sideways as far as its distance within
- * its own column leaves it.
+ * with `by` gives, at a fraction of its cost.
  * @returns a fresh array of 0 and 255, the size of the mask
  */
-export function reachOf({ width, height, data }: Mask, by: number): Uint8Array {
+export function reachOf(mask: Mask, by: number): Uint8Array {
+  return by <= STAMPED ? stampedAtRim(mask, by) : sweptSideways(mask, by);
+}
+
+/** The nearest marked pixel of one that is not always lies at the rim: only from there anything is reached. */
+function stampedAtRim({ width, height, data }: Mask, by: number): Uint8Array {
+  const cap = Math.floor(by);
+  const sideways = Array.from({ length: 2 * cap + 1 }, (_, i) => Math.floor(Math.sqrt(by * by - (i - cap) ** 2)));
+  const out = new Uint8Array(data.length);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      if (data[i] <= INSIDE) continue;
+      out[i] = 255;
+      const isWithin =
+        (x === 0 || data[i - 1] > INSIDE) &&
+        (x === width - 1 || data[i + 1] > INSIDE) &&
+        (y === 0 || data[i - width] > INSIDE) &&
+        (y === height - 1 || data[i + width] > INSIDE);
+      if (isWithin) continue;
+      for (let dy = Math.max(-cap, -y); dy <= cap && y + dy < height; dy++) {
+        const row = i - x + dy * width;
+        const to = row + Math.min(width - 1, x + sideways[dy + cap]);
+        for (let at = row + Math.max(0, x - sideways[dy + cap]); at <= to; at++) out[at] = 255;
+      }
+    }
+  return out;
+}
+
+/** In every row, each pixel reaches sideways as far as its distance within its own column leaves it. */
+function sweptSideways({ width, height, data }: Mask, by: number): Uint8Array {
   const cap = Math.min(65534, Math.floor(by));
   const column = new Uint16Array(data.length);
   for (let y = 0, i = 0; y < height; y++)
