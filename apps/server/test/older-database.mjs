@@ -73,8 +73,10 @@ const upperFace = await limb(0, 50);
 const lowerFace = await limb(50, 100);
 // Worked out by that version, kept in the row, and not what today's would be.
 const stale = { overlap: upperFace, under: lowerFace };
-const piece = { viewId: VIEW, version: 1, ...stale, ...(since('0002') ? { clean: upperFace } : {}) };
-if (since('0004')) piece.line = upperFace;
+const piece = { viewId: VIEW, version: 1 };
+if (!since('0005')) Object.assign(piece, stale);
+if (since('0002') && !since('0005')) piece.clean = upperFace;
+if (since('0004') && !since('0005')) piece.line = upperFace;
 await insert('piece', { ...piece, id: UPPER, partId: UPPER_PART, depth: 1, face: upperFace });
 await insert('piece', { ...piece, id: LOWER, partId: LOWER_PART, depth: 2, face: lowerFace });
 const joint = {
@@ -105,21 +107,15 @@ await insert('joint', joint);
 const edit = { characterId: CHARACTER, actor: 'tester', kind: 'joints' };
 const nothing = { added: [], updated: [], removed: [] };
 const row = { table: 'joint', ...joint };
-const moved = (from, to, summary, state, at) =>
-  insert('edit', {
-    ...edit,
-    summary,
-    state,
-    diff: {
-      ...nothing,
-      updated: [
-        [
-          { ...row, ...from, version: at },
-          { ...row, ...to, version: at + 1 },
-        ],
-      ],
-    },
-  });
+const changed = (from, to, at) => ({
+  ...nothing,
+  updated: [
+    [
+      { ...row, ...from, version: at },
+      { ...row, ...to, version: at + 1 },
+    ],
+  ],
+});
 const piecesThen = [UPPER, LOWER].map((pieceId, k) => ({
   table: 'piece',
   ...piece,
@@ -128,8 +124,25 @@ const piecesThen = [UPPER, LOWER].map((pieceId, k) => ({
   depth: k + 1,
   face: [upperFace, lowerFace][k],
 }));
-await insert('edit', { ...edit, summary: 'cut lower arm A', state: 'done', diff: { ...nothing, added: piecesThen } });
-await moved({ rangeHigh: 30 }, { rangeHigh: 60 }, 'range of lower arm A', 'done', 2);
-await moved({ rangeHigh: 60 }, { rangeHigh: 90 }, 'range of lower arm A, wider', 'undone', 3);
-await moved({ rangeHigh: 60 }, { rangeHigh: 75 }, 'range of lower arm A, given up', 'dropped', 3);
+const cut = { ...nothing, added: piecesThen };
+const wider = { from: { rangeHigh: 30 }, to: { rangeHigh: 60 }, at: 2 };
+const widerStill = { from: { rangeHigh: 60 }, to: { rangeHigh: 90 }, at: 3 };
+const of = ({ from, to, at }) => changed(from, to, at);
+const SAID = ['cut lower arm A', 'range of lower arm A', 'range of lower arm A, wider'];
+if (since('0005')) {
+  // A journal that is only added to: an undo is a line of its own.
+  const line = (revision, summary, diff, more = {}) =>
+    insert('edit', { ...edit, summary, way: 'do', revision, diff, ...more });
+  await line(4, SAID[0], cut);
+  await line(5, SAID[1], of(wider));
+  await line(6, SAID[2], of(widerStill));
+  const [{ id: undone }] = await sequelize.query('SELECT id FROM edit WHERE revision = 6', { type: 'SELECT' });
+  await line(7, SAID[2], of({ from: widerStill.to, to: widerStill.from, at: 4 }), { way: 'undo', originId: undone });
+} else {
+  await insert('edit', { ...edit, summary: SAID[0], state: 'done', diff: cut });
+  await insert('edit', { ...edit, summary: SAID[1], state: 'done', diff: of(wider) });
+  await insert('edit', { ...edit, summary: SAID[2], state: 'undone', diff: of(widerStill) });
+  const givenUp = changed({ rangeHigh: 60 }, { rangeHigh: 75 }, 3);
+  await insert('edit', { ...edit, summary: 'range of lower arm A, given up', state: 'dropped', diff: givenUp });
+}
 await sequelize.close();

@@ -7,6 +7,7 @@ import * as planAndCut from './migrations/0002-plan-and-cut.js';
 import * as joints from './migrations/0003-joints.js';
 import * as lineUnder from './migrations/0004-line-under.js';
 import * as derived from './migrations/0005-derived.js';
+import * as wanted from './migrations/0006-wanted.js';
 
 interface Migration {
   name: string;
@@ -15,7 +16,7 @@ interface Migration {
 }
 
 /** In the order they run. */
-const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived];
+const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived, wanted];
 
 /** Any number that only migrations use: two servers that start at once take turns. */
 const MIGRATION_LOCK = 4410_0001;

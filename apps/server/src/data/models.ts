@@ -92,6 +92,8 @@ export class Joint extends Model {
   @Column(DataType.DOUBLE) declare radius: number;
   @Column(DataType.DOUBLE) declare rangeLow: number;
   @Column(DataType.DOUBLE) declare rangeHigh: number;
+  @Column(DataType.DOUBLE) declare wantedLow: number;
+  @Column(DataType.DOUBLE) declare wantedHigh: number;
   @Column(DataType.TEXT) declare outlineOn: OutlineOn;
   @Column(DataType.TEXT) declare discOn: DiscOn;
   @Column(DataType.DOUBLE) declare lineWidth: number;
@@ -100,6 +102,7 @@ export class Joint extends Model {
   @Column(DataType.DOUBLE) declare looseness: number;
   @Column(DataType.DOUBLE) declare lineMore: number;
   @Column(DataType.DOUBLE) declare reach: number;
+  @Column(DataType.DOUBLE) declare taper: number;
   @Column(DataType.BOOLEAN) declare foldsOut: boolean;
   @Column(DataType.UUID) declare twinId: string | null;
   @Column(DataType.BOOLEAN) declare rounded: boolean;

@@ -146,6 +146,9 @@ export interface JointRow extends RowBase {
   /** Degrees, positive clockwise on screen. */
   rangeLow: number;
   rangeHigh: number;
+  /** Degrees through which the joint is to be clean where that is more than its range; 0 asks for no more than that. */
+  wantedLow: number;
+  wantedHigh: number;
   outlineOn: OutlineOn;
   discOn: DiscOn;
   lineWidth: number;
@@ -156,6 +159,8 @@ export interface JointRow extends RowBase {
   lineMore: number;
   /** px by which the end behind reaches farther than the disc, so that a neck may stretch; 0 for none. */
   reach: number;
+  /** 0 to 1: by which share of its radius the end narrows over its reach. */
+  taper: number;
   /** Does the end in front leave the other's folds out of its copy, so that they do not turn with it? */
   foldsOut: boolean;
   /** The joint of another limb that is kept in step with this one; null for none. */

@@ -24,7 +24,7 @@ export function reachingDisc(joint: JointRow, front: PlacedBitmap): ReturnType<t
   const dy = front.y + front.height / 2 - joint.y;
   const far = Math.hypot(dx, dy);
   if (joint.reach === 0 || far === 0) return disc;
-  return { ...disc, stretch: { x: (dx / far) * joint.reach, y: (dy / far) * joint.reach } };
+  return { ...disc, taper: joint.taper, stretch: { x: (dx / far) * joint.reach, y: (dy / far) * joint.reach } };
 }
 
 /** The pieces that a joint's sweep needs, ready to turn; null where one of the two has no paint. */

@@ -8,7 +8,7 @@ import { viewById } from '../document/view-edits.js';
 import type { Difference } from '../raster/compare.js';
 import { faultOf } from './bend-words.js';
 import { cleanLimits } from './sweep-joint.js';
-import { piecesOfProof, proveJoint, proofKey, type BendProof } from './prove-joint.js';
+import { piecesOfProof, proveJoint, proofKey, sweptRange, type BendProof } from './prove-joint.js';
 
 /** What is drawn of a view at rest, as keys. */
 function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): unknown {
@@ -137,13 +137,15 @@ const jointsClean: ViewCheck<BendProof | null> = {
       const proof = proofs[at];
       const label = capital(jointLabel(doc, joint));
       const [low, high] = proof?.cleanRange ?? [NaN, NaN];
-      if (proof && low <= joint.rangeLow && high >= joint.rangeHigh) continue;
+      const [least, most] = sweptRange(joint);
+      if (proof && low <= least && high >= most) continue;
+      const isWanted = least < joint.rangeLow || most > joint.rangeHigh;
       const remedy = joint.rounded ? 'Narrow its range, or make the disc larger.' : 'Round both ends.';
       const sentence = !proof
         ? `${label} has a piece without paint.`
         : proof.cleanRange === null
           ? `${label} is not clean even at rest. ${remedy}`
-          : `${label} is clean from ${low}° to ${high}° of ${joint.rangeLow}° to ${joint.rangeHigh}°; ${faultOf(proof.worst, cleanLimits(joint))} at worst. ${remedy}`;
+          : `${label} is clean from ${low}° to ${high}° of ${isWanted ? 'the wanted ' : ''}${least}° to ${most}°; ${faultOf(proof.worst, cleanLimits(joint))} at worst. ${remedy}`;
       findings.push({ sentence, jointId: joint.id, place: proof?.worst.place ?? { x: joint.x, y: joint.y } });
     }
     return { figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };

@@ -1,4 +1,4 @@
-import { paintArea, wordsOf } from '../raster/bitmap.js';
+import { cropPlaced, paintArea, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { jointedLimb, withRounding } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
 import { compareDiscs } from './compare-discs.js';
@@ -7,6 +7,8 @@ import { sweepJoint } from './sweep-joint.js';
 import { applyDiff } from '../document/diff.js';
 import { changeJoint, copyJoint, deleteJoint, otherSide, placeJoint, unlinkJoint } from './joint-edits.js';
 import { mendsFor } from './mend-joint.js';
+import { proofKey, proveJoint, sweptRange } from './prove-joint.js';
+import { inFrontOf } from '../document/family.js';
 import type { CharacterDoc } from '../document/rows.js';
 import { compareAtRest } from '../cut/rest-match.js';
 import { assembleJoint } from './assemble-joint.js';
@@ -41,12 +43,16 @@ const joint = (doc: CharacterDoc, id: string) => {
 
 test('a joint copied to the other side is mirrored and scaled, and stays where it is', () => {
   let doc = twoArms();
-  doc = applyDiff(doc, changeJoint(doc, 'j', { rangeLow: -10, rangeHigh: 130, reach: 8, outlineOn: 'both' }));
+  doc = applyDiff(
+    doc,
+    changeJoint(doc, 'j', { rangeLow: -10, rangeHigh: 130, wantedHigh: 150, reach: 8, outlineOn: 'both' }),
+  );
   expect(otherSide(doc, joint(doc, 'j'))?.id).toBe('k');
   const place = ({ x, y, radius }: { x: number; y: number; radius: number }) => ({ x, y, radius });
   const before = place(joint(doc, 'k'));
   doc = applyDiff(doc, copyJoint(doc, 'j', 'k', false));
-  expect(joint(doc, 'k')).toMatchObject({ rangeLow: -130, rangeHigh: 10, reach: 16, outlineOn: 'both', twinId: null });
+  expect(joint(doc, 'k')).toMatchObject({ rangeLow: -130, rangeHigh: 10, wantedLow: -150, wantedHigh: 0 });
+  expect(joint(doc, 'k')).toMatchObject({ reach: 16, outlineOn: 'both', twinId: null });
   expect(place(joint(doc, 'k'))).toEqual(before);
   expect(() => copyJoint(doc, 'j', 'j', false)).toThrow();
 });
@@ -71,6 +77,46 @@ test('a reach draws the end behind out beneath the other, and the rest stays the
   expect(under(done)).toBeGreaterThan(under(art) + 30 * 30);
   expect(compareAtRest(longer, 'v', done)).toMatchObject({ differing: 0 });
   expect(() => changeJoint(doc, 'j', { reach: 1000 })).toThrow('The reach');
+});
+
+test('a taper narrows what a reach draws out, and leaves the disc whole', () => {
+  const { doc, art } = jointedLimb(limb);
+  const [{ x, y, radius, childId, parentId }] = doc.joints;
+  const behind = inFrontOf(doc, doc.joints[0]) === 'child' ? parentId : childId;
+  const inDisc = ({ under }: { under: PlacedBitmap | null }) =>
+    under
+      ? cropPlaced(under, { x: Math.ceil(x - radius / 2), y: Math.ceil(y - radius / 2), width: radius, height: radius })
+      : null;
+  const areas = [0, 0.4, 0.8].map((taper) => {
+    const changed = applyDiff(doc, changeJoint(doc, 'j', { reach: 30, taper }));
+    const done = withRounding(changed, art);
+    expect(compareAtRest(changed, 'v', done)).toMatchObject({ differing: 0 });
+    const piece = done.pieces.get(behind) as { under: PlacedBitmap | null };
+    return [paintArea(piece.under as PlacedBitmap), paintArea(inDisc(piece) as PlacedBitmap)];
+  });
+  const [[straight, disc], [narrow, discToo], [pointed, discAsWell]] = areas;
+  expect(narrow).toBeLessThan(straight - 0.2 * 30 * radius);
+  expect(pointed).toBeLessThan(narrow - 0.2 * 30 * radius);
+  expect([discToo, discAsWell]).toEqual([disc, disc]);
+});
+
+test('what is wanted beyond the range is swept and checked as well, and asks for no more once it is narrowed', () => {
+  const { doc, art } = jointedLimb(limb);
+  const butt = applyDiff(doc, changeJoint(doc, 'j', { rounded: false, rangeLow: 0, rangeHigh: 0 }));
+  expect(proveJoint(butt, joint(butt, 'j'), art)?.cleanRange).toEqual([0, 0]);
+  const wanted = applyDiff(butt, changeJoint(butt, 'j', { wantedHigh: 60 }));
+  expect(sweptRange(joint(wanted, 'j'))).toEqual([0, 60]);
+  expect(proofKey(wanted, joint(wanted, 'j'), {})).not.toBe(proofKey(butt, joint(butt, 'j'), {}));
+  const cleanTo = proveJoint(wanted, joint(wanted, 'j'), withRounding(wanted, art))?.cleanRange?.[1] ?? -1;
+  expect(cleanTo).toBeLessThan(20);
+  // Within the range, what is wanted changes nothing, and the proof is the one that is known.
+  const within = applyDiff(butt, changeJoint(butt, 'j', { rangeHigh: 90, wantedHigh: 60 }));
+  const without = applyDiff(butt, changeJoint(butt, 'j', { rangeHigh: 90 }));
+  expect(proofKey(within, joint(within, 'j'), {})).toBe(proofKey(without, joint(without, 'j'), {}));
+  for (const change of [{ wantedHigh: 190 }, { wantedLow: 5 }, { wantedHigh: -5 }])
+    expect(() => changeJoint(doc, 'j', change)).toThrow('What is wanted goes');
+  const narrowed = mendsFor(wanted, 'j', withRounding(wanted, art), [0, 8], { step: 30 }).at(-1);
+  expect(narrowed?.change).toEqual({ rangeLow: 0, rangeHigh: 0, wantedLow: 0, wantedHigh: 0 });
 });
 
 test('folds left out of the copy are no stray lines; the picture at rest is the same', () => {

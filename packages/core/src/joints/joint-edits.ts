@@ -76,11 +76,14 @@ export function placeJoint(
     parentId,
     kind: fit.kind,
     reach: old?.reach ?? (fit.kind === 'swivel' ? round(fit.radius / 2, 10) : 0),
+    taper: old?.taper ?? 0,
     foldsOut: old?.foldsOut ?? false,
     twinId: null,
     ...fittedDisc(fit),
     rangeLow,
     rangeHigh,
+    wantedLow: old?.wantedLow ?? 0,
+    wantedHigh: old?.wantedHigh ?? 0,
     outlineOn: old?.outlineOn ?? (fit.lineWidth > 0 ? 'back' : 'none'),
     lineColour: fit.lineColour.map(Math.round) as unknown as JointRow['lineColour'],
     fillColour: fit.fillColour.map(Math.round) as unknown as JointRow['fillColour'],
@@ -114,6 +117,13 @@ export function changeJoint(doc: CharacterDoc, jointId: JointId, change: JointCh
       'bad-range',
       'A range goes from -180° or more up to 0°, and from 0° to 180° at most.',
       'Rest, 0°, is always in it.',
+    );
+  }
+  if (next.wantedLow > 0 || next.wantedHigh < 0 || next.wantedLow < -180 || next.wantedHigh > 180) {
+    throw new LimberError(
+      'bad-range',
+      'What is wanted goes from -180° or more up to 0°, and from 0° to 180° at most.',
+      'Where it is no more than the range, the range counts.',
     );
   }
   const most = mostRadius(doc, joint);
@@ -151,6 +161,14 @@ export function mostRadius(doc: CharacterDoc, { childId, parentId }: Pick<JointR
   return Math.min(MOST_RADIUS, Math.ceil(Math.max(width, height) / 2));
 }
 
+/** Mirrored, the low end of a range is the high one of the other. */
+const OTHER_END: Record<string, string> = {
+  rangeLow: 'rangeHigh',
+  rangeHigh: 'rangeLow',
+  wantedLow: 'wantedHigh',
+  wantedHigh: 'wantedLow',
+};
+
 /** What a linked joint takes over from the one that was changed: everything but where it is, mirrored for the other side. */
 function inStep(doc: CharacterDoc, from: JointRow, to: JointRow, change: Partial<JointRow>): Partial<JointRow> {
   const sideOf = (joint: JointRow) => partOf(doc, pieceById(doc, joint.childId)).side;
@@ -162,15 +180,14 @@ function inStep(doc: CharacterDoc, from: JointRow, to: JointRow, change: Partial
     const { linked } = JOINT_FIELDS[name];
     if (value === undefined || linked === false) continue;
     if (linked === 'scaled') next[name] = round((value as number) * scale, 10);
-    else if (linked === 'mirrored' && mirrored)
-      next[name === 'rangeLow' ? 'rangeHigh' : 'rangeLow'] = -(value as number) || 0;
+    else if (linked === 'mirrored' && mirrored) next[OTHER_END[name]] = -(value as number) || 0;
     else next[name] = value;
   }
   return next;
 }
 
 /**
- * Gives a joint what another one has (range, outline, reach, whose end is rounded, looseness), mirrored where it is on
+ * Gives a joint what another one has (range, outline, reach and taper, whose end is rounded, looseness), mirrored where it is on
  * the other side; linked, the two stay in step from now on.
  */
 export function copyJoint(doc: CharacterDoc, fromId: JointId, toId: JointId, link: boolean): Diff {

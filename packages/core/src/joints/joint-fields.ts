@@ -37,6 +37,8 @@ export const JOINT_FIELDS = {
   radius: { does: 'Resize', word: 'Radius', is: px(1, MOST_RADIUS), linked: false },
   rangeLow: { does: 'Set range of', word: 'Range, from', is: degrees, linked: 'mirrored' },
   rangeHigh: { does: 'Set range of', word: 'Range, to', is: degrees, linked: 'mirrored' },
+  wantedLow: { does: 'Set what is wanted of', word: 'Wanted, from', is: degrees, linked: 'mirrored' },
+  wantedHigh: { does: 'Set what is wanted of', word: 'Wanted, to', is: degrees, linked: 'mirrored' },
   outlineOn: { does: 'Set outline of', word: 'Outline on', is: choice(...OUTLINES), linked: 'same' },
   discOn: { does: 'Set whose end is rounded at', word: 'Disc on', is: choice(...DISCS), linked: 'same' },
   lineWidth: { does: 'Set line width of', word: 'Line', is: px(0, 400), linked: false },
@@ -50,6 +52,7 @@ export const JOINT_FIELDS = {
   },
   lineMore: { does: 'Set thickness of the line under', word: 'Thickness', is: px(-400, 400), linked: 'same' },
   reach: { does: 'Set reach of', word: 'Reach', is: px(0, 4 * MOST_RADIUS), linked: 'scaled' },
+  taper: { does: 'Taper', word: 'Taper', is: { kind: 'number', least: 0, most: 1, unit: '' }, linked: 'same' },
   foldsOut: { does: 'Set folds of', word: 'Folds', is: { kind: 'flag' }, linked: 'same' },
   rounded: { does: 'Round', word: 'Rounded', is: { kind: 'flag' }, linked: 'same' },
 } as const satisfies Partial<Record<keyof JointRow, JointField>>;

@@ -59,12 +59,16 @@ export function straightOn(own: Direction | null, other: Direction | null, radiu
   return { x: own.x * far, y: own.y * far };
 }
 
-/** From the nearest point of the way from the pivot to `end`. */
-export function offSegment(px: number, py: number, { x, y }: Vector): [number, number] {
+/** Where on the way from the pivot to `end` the nearest point of a place is, 0 to 1. */
+export function shareAlong(px: number, py: number, { x, y }: Vector): number {
   const square = x * x + y * y;
-  if (square === 0) return [px, py];
-  const along = Math.max(0, Math.min(1, (px * x + py * y) / square));
-  return [px - along * x, py - along * y];
+  return square === 0 ? 0 : Math.max(0, Math.min(1, (px * x + py * y) / square));
+}
+
+/** From the nearest point of the way from the pivot to `end`. */
+export function offSegment(px: number, py: number, end: Vector): [number, number] {
+  const along = shareAlong(px, py, end);
+  return [px - along * end.x, py - along * end.y];
 }
 
 /** What half of a limb, if drawn bent, goes on to its disc through (see `straightOn`), by the two pieces' faces. */

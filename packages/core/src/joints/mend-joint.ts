@@ -7,6 +7,7 @@ import type { JointChange } from './joint-fields.js';
 import type { CharacterDoc, Diff, JointId, JointRow } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { assembleJoint } from './assemble-joint.js';
+import { sweptRange } from './prove-joint.js';
 
 /** One thing that would make a joint clean through more of its range. */
 export interface Mend {
@@ -56,10 +57,11 @@ export function mendsFor(
   }
   mends.sort((a, b) => width(b.cleanRange) - width(a.cleanRange));
   if (cleanNow && cleanNow[0] < cleanNow[1]) {
-    const [rangeLow, rangeHigh] = cleanNow;
+    const rangeLow = Math.max(joint.rangeLow, cleanNow[0]);
+    const rangeHigh = Math.min(joint.rangeHigh, cleanNow[1]);
     mends.push({
       word: 'Narrow the range',
-      change: { rangeLow, rangeHigh },
+      change: { rangeLow, rangeHigh, wantedLow: 0, wantedHigh: 0 },
       inFront: null,
       cleanRange: cleanNow,
       enough: true,
@@ -87,7 +89,7 @@ export function bestArrangement(
 ): JointChange | null {
   const joint = jointById(doc, jointId);
   const assembly = assembleJoint(doc, joint, rounded);
-  const now = assembly && sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step: TRIED });
+  const now = assembly && sweepJoint(assembly, sweptRange(joint), { step: TRIED });
   if (!now || covers(now.cleanRange, joint)) return null;
   let best: { change: JointChange; range: [number, number] | null } | null = null;
   for (const change of arrangements(joint)) {
@@ -164,7 +166,7 @@ function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: numbe
     if (given) pieces.set(id, { ...given, ...sheets });
   }
   const assembly = assembleJoint(doc, joint, { ...art, pieces });
-  return assembly && sweepJoint(assembly, [joint.rangeLow, joint.rangeHigh], { step });
+  return assembly && sweepJoint(assembly, sweptRange(joint), { step });
 }
 
 function width(range: [number, number] | null): number {
@@ -172,5 +174,6 @@ function width(range: [number, number] | null): number {
 }
 
 function covers(range: [number, number] | null, joint: JointRow): boolean {
-  return range !== null && range[0] <= joint.rangeLow && range[1] >= joint.rangeHigh;
+  const [least, most] = sweptRange(joint);
+  return range !== null && range[0] <= least && range[1] >= most;
 }

@@ -18,15 +18,18 @@ export interface JointProof extends BendProof {
   jointId: string;
 }
 
-/** Sweeps a joint through its range, coarse and then fine; null where one of its pieces has no paint. */
+/** The angles through which a joint is to be clean, degrees: its range, and what is wanted beyond it. */
+export function sweptRange(
+  joint: Pick<JointRow, 'rangeLow' | 'rangeHigh' | 'wantedLow' | 'wantedHigh'>,
+): [number, number] {
+  return [Math.min(joint.rangeLow, joint.wantedLow), Math.max(joint.rangeHigh, joint.wantedHigh)];
+}
+
+/** Sweeps a joint through its range and what is wanted beyond it, coarse and then fine; null where one of its pieces has no paint. */
 export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): BendProof | null {
   const assembly = assembleJoint(doc, joint, art);
   if (!assembly) return null;
-  const { bends, cleanRange } = findCleanRange(
-    prepareBend(assembly),
-    [joint.rangeLow, joint.rangeHigh],
-    cleanLimits(joint),
-  );
+  const { bends, cleanRange } = findCleanRange(prepareBend(assembly), sweptRange(joint), cleanLimits(joint));
   return { cleanRange, worst: worstBend(bends) };
 }
 
@@ -43,12 +46,12 @@ export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
   return [...new Set(seenBy(doc, joint).map(({ piece }) => piece.id))];
 }
 
-/** The key of a joint's proof: its disc and range, and whatever is drawn near enough to be seen. */
+/** The key of a joint's proof: its disc, the angles it is swept through, and whatever is drawn near enough to be seen. */
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
-  const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach } = joint;
-  return deriveKey('proof 5', [
-    [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach],
-    [joint.rangeLow, joint.rangeHigh, joint.discOn, joint.rounded, inFrontOf(doc, joint)],
+  const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper } = joint;
+  return deriveKey('proof 6', [
+    [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
+    [sweptRange(joint), joint.discOn, joint.rounded, inFrontOf(doc, joint)],
     seenBy(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),
   ]);
 }

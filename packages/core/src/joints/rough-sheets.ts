@@ -81,7 +81,7 @@ export function roughSheets(
 export const roughKey = oncePerDoc((doc: CharacterDoc, piece: PieceRow): string => {
   const order = drawOrder(doc, piece.viewId);
   const at = order.findIndex((p) => p.id === piece.id);
-  return deriveKey('rough 2', [
+  return deriveKey('rough 3', [
     [piece.face, piece.own, piece.extra].map(placeOf),
     [piece.margin, piece.unmix],
     jointsInOrder(doc, piece).map((joint) => [
@@ -99,11 +99,11 @@ function endSources(doc: CharacterDoc, order: readonly PieceRow[], at: number, j
   const piece = order[at];
   const otherId = joint.childId === piece.id ? joint.parentId : joint.childId;
   const other = order.findIndex((p) => p.id === otherId);
-  const { x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, foldsOut, outlineOn, kind } = joint;
+  const { x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, taper, foldsOut, outlineOn, kind } = joint;
   // Pieces drawn later may hide paint, where they reach into the disc.
   const cover = order.slice(at + 1).filter((p) => reachesDisc(p.face, joint));
   return [
-    [x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, foldsOut, outlineOn, kind],
+    [x, y, radius, lineWidth, lineColour, fillColour, looseness, reach, taper, foldsOut, outlineOn, kind],
     [viewById(doc, joint.viewId).designBlob, placeOf(piece.face), placeOf(order[other]?.face ?? null), other < at],
     cover.map((p) => placeOf(p.face)),
   ];
@@ -199,7 +199,7 @@ function hiddenSheets(
       const inFront = order.findIndex((p) => p.id === otherId) < at;
       const disc = reachingDisc(joint, inFront ? face : other);
       return memo(
-        deriveKey('end 2', endSources(doc, order, at, joint)),
+        deriveKey('end 3', endSources(doc, order, at, joint)),
         () => roundEnd({ design: art.design, face, other, inFront, later, disc, seam: joint.kind === 'hinge' }),
         bytesOfEnd,
       );

@@ -17,7 +17,7 @@ import { mergeSheets } from '../document/compose-piece.js';
 import { anyPaint } from '../raster/sample.js';
 import { cutBorder } from './cut-border.js';
 import { LINE_LIKE, carryPaint } from './carry-paint.js';
-import { NOWHERE, limbAxis, offSegment, straightOn, type Vector } from './limb-axis.js';
+import { NOWHERE, limbAxis, offSegment, shareAlong, straightOn, type Vector } from './limb-axis.js';
 
 /** The disc that a piece and its parent share, with what is drawn on it. */
 export interface Disc {
@@ -35,6 +35,8 @@ export interface Disc {
   foldsOut?: boolean;
   /** px from the centre to where the end behind reaches as well: it carries the disc drawn out that far. */
   stretch?: { x: number; y: number };
+  /** 0 to 1: by which share of its radius that end narrows on its way there. */
+  taper?: number;
 }
 
 /** One piece's end at a joint. */
@@ -126,14 +128,20 @@ export function roundEnd(input: EndInput): RoundedEnd {
       const px = rect.x + column + 0.5 - disc.x;
       const py = rect.y + row + 0.5 - disc.y;
       let [dx, dy] = offSegment(px, py, drawnOut);
+      let narrower = 0;
+      if (disc.taper && drawnOut !== NOWHERE) {
+        narrower = disc.taper * disc.radius * shareAlong(px, py, drawnOut);
+        // The disc itself stays whole.
+        if (Math.hypot(px, py) < Math.hypot(dx, dy) + narrower) [dx, dy, narrower] = [px, py, 0];
+      }
       // The other half of the limb is all that a half goes on through.
       if (straight !== NOWHERE && neighbour[i] >>> 24 === 255) {
         const [sx, sy] = offSegment(px, py, straight);
-        if (sx * sx + sy * sy < dx * dx + dy * dy) [dx, dy] = [sx, sy];
+        if (sx * sx + sy * sy < dx * dx + dy * dy) [dx, dy, narrower] = [sx, sy, 0];
       }
       const d = Math.sqrt(dx * dx + dy * dy);
-      if (d > reach + 0.5) continue;
-      const rim = rimAt(disc, Math.atan2(dy, dx)) - shrink;
+      if (d > reach - narrower + 0.5) continue;
+      const rim = rimAt(disc, Math.atan2(dy, dx)) - shrink - narrower;
       const alpha = Math.round(255 * clamp01(rim - d + 0.5));
       if (alpha === 0) continue;
       if (hidden[i]) {

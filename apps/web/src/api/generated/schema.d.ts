@@ -1021,6 +1021,8 @@ export interface components {
       radius?: number | null;
       rangeLow?: number | null;
       rangeHigh?: number | null;
+      wantedLow?: number | null;
+      wantedHigh?: number | null;
       /** @enum {unknown|null} */
       outlineOn?: 'back' | 'front' | 'both' | 'none' | 'under' | null;
       /** @enum {unknown|null} */
@@ -1031,6 +1033,7 @@ export interface components {
       looseness?: number | null;
       lineMore?: number | null;
       reach?: number | null;
+      taper?: number | null;
       foldsOut?: boolean | null;
       rounded?: boolean | null;
       saw?: {
@@ -1385,6 +1388,9 @@ export interface components {
       /** @description Degrees, positive clockwise on screen. */
       rangeLow: number;
       rangeHigh: number;
+      /** @description Degrees through which the joint is to be clean where that is more than its range; 0 asks for no more than that. */
+      wantedLow: number;
+      wantedHigh: number;
       outlineOn: components['schemas']['OutlineOn'];
       discOn: components['schemas']['DiscOn'];
       lineWidth: number;
@@ -1395,6 +1401,8 @@ export interface components {
       lineMore: number;
       /** @description px by which the end behind reaches farther than the disc, so that a neck may stretch; 0 for none. */
       reach: number;
+      /** @description 0 to 1: by which share of its radius the end narrows over its reach. */
+      taper: number;
       /** @description Does the end in front leave the other's folds out of its copy, so that they do not turn with it? */
       foldsOut: boolean;
       /** @description The joint of another limb that is kept in step with this one; null for none. */

@@ -3,6 +3,7 @@ import {
   jointLabel,
   pieceById,
   pieceName,
+  sweptRange,
   toHex,
   type JointChange,
   type JointRow,
@@ -97,6 +98,24 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onCommit={(rangeHigh) => change({ rangeHigh })}
         />
       </LedgerRow>
+      {!slide && (
+        <LedgerRow name="Wanted clean">
+          <NumberField
+            label="Wanted clean from"
+            value={sweptRange(joint)[0]}
+            unit=""
+            digits={0}
+            onCommit={(wantedLow) => change({ wantedLow })}
+          />
+          <NumberField
+            label="Wanted clean to"
+            value={sweptRange(joint)[1]}
+            unit="°"
+            digits={0}
+            onCommit={(wantedHigh) => change({ wantedHigh })}
+          />
+        </LedgerRow>
+      )}
       <LedgerRow name="Kind">
         <Choice
           label="Kind"
@@ -203,6 +222,18 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onCommit={(reach) => change({ reach })}
         />
       </LedgerRow>
+      {joint.reach > 0 && (
+        <LedgerRow name="Taper">
+          <NumberField
+            label="Taper"
+            value={joint.taper * 100}
+            unit="%"
+            step={10}
+            digits={0}
+            onCommit={(percent) => change({ taper: Math.max(0, Math.min(1, percent / 100)) })}
+          />
+        </LedgerRow>
+      )}
       <LedgerRow name="Folds of the other">
         <Choice
           label="Folds of the other"

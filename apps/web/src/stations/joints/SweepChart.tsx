@@ -1,5 +1,5 @@
 import type { JointRow, Sweep } from '@limber-sheaf/core';
-import { cleanLimits } from '@limber-sheaf/core';
+import { cleanLimits, sweptRange } from '@limber-sheaf/core';
 import { bisector, max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
@@ -22,7 +22,8 @@ export function SweepChart({ joint, sweep, angle }: Props) {
   const { bends } = sweep;
   const lined = joint.lineWidth > 0;
   const top = max(bends, (b) => Math.max(b.daylight, b.kink, lined ? b.brokenLine : 0, b.strayLine)) ?? 0;
-  const x = scaleLinear([joint.rangeLow, joint.rangeHigh], [EDGE.left, WIDTH - EDGE.right]);
+  const [low, high] = sweptRange(joint);
+  const x = scaleLinear([low, high], [EDGE.left, WIDTH - EDGE.right]);
   const y = scaleLinear([0, Math.max(10, top)], [HEIGHT - EDGE.bottom, EDGE.top]).nice(3);
   const path = (value: (b: Bend) => number) =>
     line<Bend>(
@@ -39,14 +40,14 @@ export function SweepChart({ joint, sweep, angle }: Props) {
   const here = bends[Math.min(bends.length - 1, bisector((b: Bend) => b.angle).left(bends, angle))];
   const show = (clientX: number, box: DOMRect) => {
     const at = x.invert(((clientX - box.left) / box.width) * WIDTH);
-    setBend(joint.id, Math.round(Math.max(joint.rangeLow, Math.min(joint.rangeHigh, at))));
+    setBend(joint.id, Math.round(Math.max(low, Math.min(high, at))));
   };
   return (
     <figure className="my-2">
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`Faults against the angle, ${joint.rangeLow}° to ${joint.rangeHigh}°; ${Math.round(top)} px at worst`}
+        aria-label={`Faults against the angle, ${low}° to ${high}°; ${Math.round(top)} px at worst`}
         className="figures w-full cursor-crosshair touch-none text-[11px]"
         onPointerMove={(event) => show(event.clientX, event.currentTarget.getBoundingClientRect())}
         onPointerDown={(event) => show(event.clientX, event.currentTarget.getBoundingClientRect())}
@@ -80,16 +81,30 @@ export function SweepChart({ joint, sweep, angle }: Props) {
           stroke="var(--sap)"
           strokeWidth={0.8}
         />
-        <text x={x(joint.rangeLow)} y={HEIGHT - 5} textAnchor="start" fontSize="12" fill="var(--soft)">
-          {Math.round(joint.rangeLow)}°
+        {[joint.rangeLow, joint.rangeHigh]
+          .filter((end) => end !== low && end !== high)
+          .map((end) => (
+            // Beyond here the joint does not turn in the rig; it is wanted clean all the same.
+            <line
+              key={end}
+              x1={x(end)}
+              x2={x(end)}
+              y1={EDGE.top}
+              y2={y(0)}
+              stroke="var(--brass)"
+              strokeDasharray="2 3"
+            />
+          ))}
+        <text x={x(low)} y={HEIGHT - 5} textAnchor="start" fontSize="12" fill="var(--soft)">
+          {Math.round(low)}°
         </text>
-        {x(0) - x(joint.rangeLow) > 48 && x(joint.rangeHigh) - x(0) > 48 && (
+        {x(0) - x(low) > 48 && x(high) - x(0) > 48 && (
           <text x={x(0)} y={HEIGHT - 5} textAnchor="middle" fontSize="12" fill="var(--soft)">
             0°
           </text>
         )}
-        <text x={x(joint.rangeHigh)} y={HEIGHT - 5} textAnchor="end" fontSize="12" fill="var(--soft)">
-          {Math.round(joint.rangeHigh)}°
+        <text x={x(high)} y={HEIGHT - 5} textAnchor="end" fontSize="12" fill="var(--soft)">
+          {Math.round(high)}°
         </text>
         <line
           x1={x(angle)}

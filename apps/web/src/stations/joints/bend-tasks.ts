@@ -4,6 +4,7 @@ import {
   fitBetween,
   prepareBend,
   sweepAngles,
+  sweptRange,
   type BendMeasure,
   type BendRig,
   type JointRow,
@@ -55,7 +56,7 @@ export const bendTasks = {
     const assembly = assembleJoint(doc, joint, await artOf(at, joint.viewId, butt));
     if (!assembly) return null;
     const prepared = prepareBend(assembly);
-    const angles = sweepAngles([joint.rangeLow, joint.rangeHigh], step);
+    const angles = sweepAngles(sweptRange(joint), step);
     const bends: BendMeasure[] = [];
     let paused = performance.now();
     for (const angle of angles) {

@@ -82,6 +82,24 @@ test('a finding bends the limb to where it is worst', async () => {
   expect(useBench.getState().bends).toEqual({ 'joint arm A upper': 60 });
 });
 
+test('what is wanted beyond the range makes a row fall short, and a drawn-out end can be tapered', async () => {
+  const hangs = { 'arm A upper': 'torso' };
+  const doc = character({
+    pieces: ['torso', 'arm A upper'],
+    hangs,
+    joints: { 'arm A upper': { wantedHigh: 90, reach: 20 } },
+  });
+  const { edits } = onBench(<JointLedger />, doc);
+  known({ 'arm A upper': clean });
+  expect(screen.getByText('1 joint · 0 clean through their range · 1 open')).toBeTruthy();
+  pick('arm A upper');
+  expect(screen.getByLabelText<HTMLInputElement>('Wanted clean from').value).toBe('-60');
+  expect(screen.getByLabelText<HTMLInputElement>('Wanted clean to').value).toBe('90');
+  await userEvent.clear(screen.getByLabelText('Taper'));
+  await userEvent.type(screen.getByLabelText('Taper'), '40{Enter}');
+  expect(edits).toEqual([['joints.change', 'joint arm A upper', { taper: 0.4, saw: { 'joint arm A upper': 1 } }]]);
+});
+
 test('figures of the picked joint are changed with the version that was seen', async () => {
   const { edits } = onBench(<JointLedger />, two);
   pick('arm A upper');
@@ -91,6 +109,7 @@ test('figures of the picked joint are changed with the version that was seen', a
   };
   await type('Range from', '-20');
   await type('Range to', '130');
+  await type('Wanted clean to', '150');
   await type('Radius', '48,2');
   await type('Looseness', '10');
   await type('Reach beneath', '30');
@@ -104,6 +123,7 @@ test('figures of the picked joint are changed with the version that was seen', a
   expect(edits).toEqual([
     change({ rangeLow: -20 }),
     change({ rangeHigh: 130 }),
+    change({ wantedHigh: 150 }),
     change({ radius: 48.2 }),
     change({ looseness: 0.1 }),
     change({ reach: 30 }),

@@ -16,6 +16,7 @@ import {
   pieceById,
   pieceImages,
   settleDisc,
+  sweptRange,
   type JointRow,
   type Mend,
   type PlacedBitmap,
@@ -194,7 +195,8 @@ export const jointTasks = {
     const joint = jointById(doc, jointId);
     const art = await artOf(at, joint.viewId);
     if (ticket !== newestMend) return null;
-    const step = Math.max(5, Math.round((joint.rangeHigh - joint.rangeLow) / 14));
+    const [low, high] = sweptRange(joint);
+    const step = Math.max(5, Math.round((high - low) / 14));
     const mends = mendsFor(doc, jointId, art, clean, { step, onProgress: (share) => onProgress(share) });
     return ticket === newestMend ? mends : null;
   },

@@ -1,7 +1,8 @@
 import type { BendMeasure, JointRow, Sweep } from '@limber-sheaf/core';
 import { findingOf, fitWord, foulStretches, isShortOfRange, worstAngle } from './joint-words';
 
-const joint = { radius: 50, lineWidth: 6, rangeLow: -20, rangeHigh: 60, rounded: false } as JointRow;
+const range = { rangeLow: -20, rangeHigh: 60, wantedLow: 0, wantedHigh: 0 };
+const joint = { radius: 50, lineWidth: 6, ...range, rounded: false } as JointRow;
 const bend = (angle: number, faults: Partial<BendMeasure> = {}): BendMeasure => ({
   angle,
   daylight: 0,

@@ -4,6 +4,7 @@ import {
   cleanLimits,
   isCleanBend,
   proofKey,
+  sweptRange,
   worstBend,
   worstFault,
   type JointRow,
@@ -16,11 +17,12 @@ export function sweepSignature({ doc, sheets }: HeldState, joint: JointRow, butt
   return `${proofKey(doc, joint, sheets)}${butt ? ' butt' : ''}`;
 }
 
-/** Is a joint's clean range narrower than the range it should have? False while that is not known. */
+/** Is a joint's clean range narrower than its range, or than what is wanted beyond it? False while that is not known. */
 export function isShortOfRange(joint: JointRow, sweep: Sweep | null): boolean {
   if (!sweep) return false;
   const [low, high] = sweep.cleanRange ?? [NaN, NaN];
-  return !(low <= joint.rangeLow && high >= joint.rangeHigh);
+  const [least, most] = sweptRange(joint);
+  return !(low <= least && high >= most);
 }
 
 /** The angles at which a sweep is not clean, as stretches. */
