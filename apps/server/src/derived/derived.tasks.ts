@@ -37,9 +37,12 @@ async function kept({ overlap, under, clean, line }: DerivedSheets): Promise<Der
 }
 
 /** A reference for each piece, all asked for at once: pictures are encoded beside the thread. */
-async function eachPiece<T>(pieces: Iterable<[PieceId, T]>, refsOf: (id: PieceId, of: T) => Promise<DerivedRefs>) {
+async function eachPiece<T>(
+  pieces: Iterable<[PieceId, T]>,
+  refsOf: (id: PieceId, of: T) => Promise<DerivedRefs>,
+): Promise<DerivedOfView> {
   const asked = [...pieces].map(async ([id, of]) => [id, await refsOf(id, of)] as const);
-  return Object.fromEntries(await Promise.all(asked)) as DerivedOfView;
+  return Object.fromEntries(await Promise.all(asked));
 }
 
 /** As `kept`, but a sheet that is the very same as one before keeps its reference. */
@@ -47,7 +50,7 @@ async function keptAnew(
   now: DerivedSheets,
   before: [DerivedSheets | undefined, DerivedRefs | undefined][],
 ): Promise<DerivedRefs> {
-  const one = (name: keyof DerivedSheets) => {
+  const one = async (name: keyof DerivedSheets) => {
     const same = before.find(([bitmaps]) => bitmaps?.[name] === now[name]);
     return same?.[1] ? same[1][name] : keepIfAny(now[name]);
   };
