@@ -7,14 +7,17 @@ const members = TROUPE.map((make) => make()).map((member) => ({ name: member.nam
 const all = members.flatMap(({ unmixed }) => unmixed);
 const cut = members.flatMap((member) => member.cut);
 
+const worst20th = (list: readonly number[]) => [...list].sort((a, b) => a - b)[Math.floor(0.95 * list.length)];
+
 test('over the whole troupe, unmixed edges are ten times nearer to what was drawn than edges as they were cut', () => {
   expect(all.length).toBeGreaterThan(3000);
-  expect(mean(all)).toBeLessThan(6.5);
+  expect(mean(all)).toBeLessThan(1.2);
+  expect(worst20th(all)).toBeLessThan(8);
   expect(mean(all) * 10).toBeLessThan(mean(cut));
 });
 
 test('of no member is the middle edge pixel off by what an eye would see', () => {
-  const seen = members.filter(({ unmixed }) => middle(unmixed) > 6).map(({ name }) => name);
+  const seen = members.filter(({ unmixed }) => middle(unmixed) > 1).map(({ name }) => name);
   expect(seen).toEqual([]);
 });
 

@@ -3,11 +3,11 @@ import { drawOrder } from '../../document/family.js';
 import { derivedSheets } from '../../joints/derive-sheets.js';
 import type { PlacedBitmap } from '../../raster/bitmap.js';
 import { composite } from '../../raster/composite.js';
-import type { Rgb } from '../../raster/colour.js';
+import { colourDistance, type Rgb } from '../../raster/colour.js';
 import { drawMember, type Member } from './member.js';
 import { onTheBench } from './on-the-bench.js';
 
-/** How far edges are from what was truly drawn, laid over a saturated backdrop (RGB, Euclidean). */
+/** How far edges are from what was truly drawn, laid over a saturated backdrop (OKLab × 100). */
 export interface EdgeErrors {
   /** By border pixel, with edges unmixed and as they were cut. */
   unmixed: number[];
@@ -40,11 +40,11 @@ export function edgeErrors(member: Member): EdgeErrors {
       for (let x = 0; x < member.width; x++, i += 4) {
         if (coverage[i] < BLEND[0] || coverage[i] > BLEND[1] || below.data[i] < 255) continue;
         const [truth, behind] = [pixel(alone[at], x, y), pixel(below, x, y)];
-        if (apart(truth, behind) < ALIKE) continue;
+        if (Math.hypot(truth[0] - behind[0], truth[1] - behind[1], truth[2] - behind[2]) < ALIKE) continue;
         if (alone.some((layer, k) => k > at && pixel(layer, x, y)[3] >= BLEND[0])) continue;
         const wanted = laid(truth);
-        errors.unmixed.push(apart(laid(pixel(unmixed, x, y)), wanted));
-        errors.cut.push(apart(laid(pixel(cut, x, y)), wanted));
+        errors.unmixed.push(colourDistance(laid(pixel(unmixed, x, y)), wanted));
+        errors.cut.push(colourDistance(laid(pixel(cut, x, y)), wanted));
       }
   }
   return errors;
@@ -60,11 +60,7 @@ function pixel({ x: left, y: top, width, height, data }: PlacedBitmap, x: number
 }
 
 /** A pixel laid over the backdrop. */
-function laid([r, g, b, a]: Pixel): Pixel {
+function laid([r, g, b, a]: Pixel): Rgb {
   const over = (value: number, under: number) => (value * a + under * (255 - a)) / 255;
-  return [over(r, BACKDROP[0]), over(g, BACKDROP[1]), over(b, BACKDROP[2]), 255];
-}
-
-function apart(p: Pixel, q: Pixel): number {
-  return Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+  return [over(r, BACKDROP[0]), over(g, BACKDROP[1]), over(b, BACKDROP[2])];
 }
