@@ -131,14 +131,17 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
 
   const root = (): Result<PairFit> => {
     // What turns on top of something narrower, as a head does on its neck, turns about that one's end.
-    const narrow = planned === 'swivel' || (parentStretch && endsIn(parentStretch, middle, childStretch));
+    const swivel = planned === 'swivel';
+    // A neck that is hidden says nothing of where the head turns.
+    const isNeck = !parentStretch || !childStretch || parentStretch.half < AS_NECK * childStretch.half;
+    const narrow = swivel ? isNeck : parentStretch && endsIn(parentStretch, middle, childStretch);
     const stretch = narrow ? parentStretch : childStretch;
     if (!stretch) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);
     const [limb, body] = narrow ? [parent, child] : [child, parent];
     const inFront = narrow ? !childInFront : childInFront;
-    const fit = fitRoot({ design: art.design, limb, body, inFront, later, stretch, mirrored: twin.root });
+    const fit = fitRoot({ design: art.design, limb, body, inFront, later, stretch, swivel, mirrored: twin.root });
     if (!fit.ok) return fit;
-    const kind = planned === 'swivel' ? 'swivel' : 'one-sided';
+    const kind = swivel ? 'swivel' : 'one-sided';
     return { ...fit, fillColour: fillOf(child, fit), kind, discOn: ROOT_END };
   };
   const hinge = (): Result<PairFit> => {
@@ -203,6 +206,9 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   if (planned !== 'one-sided' && planned !== 'swivel') return surest(ways, Math.min(...halves));
   return SEATED.has(part.group) ? surest([hinge, seat], 0) : surest([root, hinge], Math.min(...halves));
 }
+
+/** Narrower than this share of the head, what it turns on is its neck; wider, it is a trunk without one. */
+const AS_NECK = 0.9;
 
 /** The first fit that is sure enough and not far narrower than the limb; or else the surest; or else the first refusal. */
 function surest(ways: readonly (() => Result<PairFit>)[], half: number): Result<PairFit> {

@@ -19,6 +19,8 @@ export interface RootInput {
   /** Faces of the pieces drawn later than either, under which the limb may go on. */
   later: readonly PlacedBitmap[];
   stretch: Stretch;
+  /** Does one of the two turn on the other's end, as a head on its neck? Then no contour ahead says where. */
+  swivel?: boolean;
   /** Where the limb's twin has its root, mirrored, px: taken where it lies on this limb's middle line. */
   mirrored?: { x: number; y: number } | null;
 }
@@ -29,7 +31,9 @@ const DEEPEST = 2.4;
  * Where a root lies when no contour says, in half widths beyond the body's edge: far enough that it turns beneath the
  * body, and not so far that the limb would open beside its disc as it turns.
  */
-const USUAL = 0.3;
+const USUAL = 0.55;
+/** How far within its own end a head without a neck turns, in half widths. */
+const OWN_END = 0.3;
 /** The disc meets a contour that lies ahead of it to within this of its way (cosine of 60°). */
 const AHEAD = 0.5;
 /** How much farther along the limb its disc may lie to fit in, in half widths. */
@@ -41,12 +45,21 @@ const ROUND_END = 0.82;
 
 /**
  * Fits the disc of a limb's root (shoulder, hip, ear, tail root, neck): on the limb's middle line, as wide as the limb. A
- * limb in front that ends round has its disc in that end. Otherwise it goes on beneath the body: as far as the outer
+ * limb in front that ends round has its disc in that end; a head without a neck turns a little within its own. Otherwise it goes on beneath the body: as far as the outer
  * contour ahead of it, or where there is none near, a little beyond the body's edge.
  *
  * @returns the disc, or a refusal: `not-on-limb` where the middle line does not meet the body
  */
-export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored = null }: RootInput): Result<JointFit> {
+export function fitRoot({
+  design,
+  limb,
+  body,
+  inFront,
+  later,
+  stretch,
+  swivel = false,
+  mirrored = null,
+}: RootInput): Result<JointFit> {
   const half = (along: number) => halfAt(stretch, along);
   const isOn = (faces: readonly PlacedBitmap[], along: number) => {
     const { x, y } = placeAt(stretch, along);
@@ -69,11 +82,12 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
   const section = sectionAt(limb, stretch, edge + 0.2 * half(edge));
   const ending = !isOn(later, edge);
   const isRound = section < ROUND_END * 2 * half(edge) || !isOn([body], edge - 1);
-  if (inFront && ending && isRound) along = edge + half(edge);
+  if (inFront && ending && swivel) along = edge + OWN_END * half(edge);
+  else if (inFront && ending && isRound) along = edge + half(edge);
   else if (inFront && ending) along = edge;
   else {
     along = edge - USUAL * half(edge);
-    for (let t = edge; t > edge - DEEPEST * half(edge); t -= 0.5)
+    for (let t = edge; !swivel && t > edge - DEEPEST * half(edge); t -= 0.5)
       if (isFreeAhead(solid, stretch, t)) {
         along = t;
         break;
@@ -88,7 +102,7 @@ export function fitRoot({ design, limb, body, inFront, later, stretch, mirrored 
       along = t;
       break;
     }
-  if (inFront && cutBorder(limb, body, design).length < CUT_OFF * half(along)) {
+  if (inFront && !swivel && cutBorder(limb, body, design).length < CUT_OFF * half(along)) {
     // An end that is drawn whole, and not cut off, holds its disc: it needs no copy of what lies beside it.
     const own = wholeWithin(limb, stretch, along);
     if (own !== null) [along, solid] = [own, [limb]];
