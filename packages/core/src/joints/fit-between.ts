@@ -133,7 +133,8 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     // What turns on top of something narrower, as a head does on its neck, turns about that one's end.
     const swivel = planned === 'swivel';
     // A neck that is hidden says nothing of where the head turns.
-    const isNeck = !parentStretch || !childStretch || parentStretch.half < AS_NECK * childStretch.half;
+    const isTrunk = parentStretch && childStretch && parentStretch.half >= AS_NECK * childStretch.half;
+    const isNeck = partOf(doc, pieceById(doc, parentId)).group === 'neck' || !isTrunk;
     const narrow = swivel ? isNeck : parentStretch && endsIn(parentStretch, middle, childStretch);
     const stretch = narrow ? parentStretch : childStretch;
     if (!stretch) return refuse('side-hidden', 'Only one side of the limb is seen near the joint.', middle);

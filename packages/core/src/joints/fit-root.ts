@@ -32,8 +32,8 @@ const DEEPEST = 2.4;
  * body, and not so far that the limb would open beside its disc as it turns.
  */
 const USUAL = 0.55;
-/** How far within its own end a head without a neck turns, in half widths. */
-const OWN_END = 0.3;
+/** How far within its own end a head without a neck turns, or one with a neck beyond its edge on that, in half widths. */
+const NODS = 0.3;
 /** The disc meets a contour that lies ahead of it to within this of its way (cosine of 60°). */
 const AHEAD = 0.5;
 /** How much farther along the limb its disc may lie to fit in, in half widths. */
@@ -82,11 +82,11 @@ export function fitRoot({
   const section = sectionAt(limb, stretch, edge + 0.2 * half(edge));
   const ending = !isOn(later, edge);
   const isRound = section < ROUND_END * 2 * half(edge) || !isOn([body], edge - 1);
-  if (inFront && ending && swivel) along = edge + OWN_END * half(edge);
+  if (inFront && ending && swivel) along = edge + NODS * half(edge);
   else if (inFront && ending && isRound) along = edge + half(edge);
   else if (inFront && ending) along = edge;
   else {
-    along = edge - USUAL * half(edge);
+    along = edge - (swivel ? NODS : USUAL) * half(edge);
     for (let t = edge; !swivel && t > edge - DEEPEST * half(edge); t -= 0.5)
       if (isFreeAhead(solid, stretch, t)) {
         along = t;
