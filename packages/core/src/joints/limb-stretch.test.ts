@@ -102,6 +102,33 @@ describe('a root', () => {
       expect(fit.radius).toBeCloseTo(20, 0);
     }
   });
+
+  test('of a head without a neck lies a little within its own end, and of a neck a little beneath the head', () => {
+    const design = draw(SIZE, SIZE, [{ shape: box(0, 0, SIZE, SIZE), colour: [...PAINT] }]);
+    // The head comes down to 70, over the body.
+    const body = picture(box(110, 40, 230, 200));
+    const head = picture(limb([150, 20], [150, 50], 20, 20));
+    const ofHead = limbStretch(ownEdge(head, [], paper), { x: 150, y: 65 }, { x: 150, y: 30 }, 40);
+    if (!ofHead) throw new Error('not seen');
+    const own = fitRoot({ design, limb: head, body, inFront: true, later: [], stretch: ofHead, swivel: true });
+    expect(own).toMatchObject({ ok: true });
+    if (own.ok) expect([Math.round(own.x), Math.round(own.y)]).toEqual([150, 64]);
+
+    const neck = behind(picture(limb([150, 62], [150, 110], 10, 10)), head);
+    const ofNeck = limbStretch(ownEdge(neck, [head], paper), { x: 150, y: 70 }, { x: 150, y: 100 }, 20);
+    if (!ofNeck) throw new Error('not seen');
+    const onNeck = fitRoot({
+      design,
+      limb: neck,
+      body: head,
+      inFront: false,
+      later: [],
+      stretch: ofNeck,
+      swivel: true,
+    });
+    expect(onNeck).toMatchObject({ ok: true });
+    if (onNeck.ok) expect([Math.round(onNeck.x), Math.round(onNeck.y)]).toEqual([150, 67]);
+  });
 });
 
 test('a disc is no larger than the paint about it', () => {
