@@ -174,7 +174,6 @@ export {
   generationOf,
   hangingFrom,
   hasLineUnder,
-  isOnLineUnder,
   inFrontOf,
   jointLabel,
   jointsOutwards,
@@ -249,7 +248,7 @@ export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
 export { moveInOrder, setParent } from './stack/stack-edits.js';
 export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
-export { derivedSheets, sheetsKey } from './joints/derive-sheets.js';
+export { derivedSheets, isLineSteady, sheetsKey } from './joints/derive-sheets.js';
 export { roughKey, roughSheets, type Memo } from './joints/rough-sheets.js';
 export { roughChange } from './joints/settle-rest.js';
 export { fitBetween, type PairFit } from './joints/fit-between.js';

@@ -1,6 +1,6 @@
 import {
   drawOrder,
-  isOnLineUnder,
+  isLineSteady,
   piecesAround,
   placeOf,
   reachOf,
@@ -124,8 +124,8 @@ function isSteady(before: CharacterDoc, doc: CharacterDoc, was: PieceRow | undef
   return was !== undefined && was.depth === piece.depth && roughKey(before, was) === roughKey(doc, piece);
 }
 
-/** Can a piece's sheets be gone on from? Where it is at the same place in the order, without a line under all. */
+/** Can a piece's sheets be gone on from? Where it is at the same place in the order, its line as it was. */
 function stands(before: CharacterDoc, doc: CharacterDoc, was: PieceRow | undefined, piece: PieceRow): boolean {
   if (!was || was.depth !== piece.depth) return false;
-  return !isOnLineUnder(before, piece.id) && !isOnLineUnder(doc, piece.id);
+  return isLineSteady(before, doc, piece);
 }

@@ -55,11 +55,6 @@ export function lineJoint(doc: CharacterDoc, pieceId: PieceId): JointRow | null 
   return joints.find((j) => j.childId === pieceId) ?? joints[0] ?? null;
 }
 
-/** Has a piece a line under all? What it shows then depends on its whole limb. */
-export function isOnLineUnder(doc: CharacterDoc, pieceId: PieceId): boolean {
-  return lineJoint(doc, pieceId) !== null;
-}
-
 /** The part a piece draws. @throws RangeError for a broken document. */
 export function partOf(doc: CharacterDoc, piece: PieceRow): PartRow {
   const part = doc.parts.find((p) => p.id === piece.partId);

@@ -39,6 +39,23 @@ export function derivedSheets(
   return settled;
 }
 
+/**
+ * Is a piece's line under all drawn as it was, so that its sheets can be gone on from? As thick as in the design in both,
+ * and all that is in both is drawn in the same steps. True where it has none in either.
+ */
+export function isLineSteady(before: CharacterDoc, doc: CharacterDoc, { id, viewId }: PieceRow): boolean {
+  const lines = [before, doc].map((d) => lineJoint(d, id));
+  if (lines.every((line) => line === null)) return true;
+  if (lines.some((line) => line !== null && line.lineMore !== 0)) return false;
+  const common = new Set(before.pieces.map((piece) => piece.id));
+  const steps = (d: CharacterDoc, shared: ReadonlySet<PieceId>) =>
+    drawSteps(d, viewId)
+      .filter(({ piece }) => shared.has(piece.id))
+      .map(({ piece, sheet }) => `${piece.id} ${sheet}`)
+      .join();
+  return steps(before, new Set(doc.pieces.map((piece) => piece.id))) === steps(doc, common);
+}
+
 /** A view's pictures with what follows from its rows, of all pieces or of some. */
 export function withDerived(doc: CharacterDoc, viewId: ViewId, art: ViewArt, only?: ReadonlySet<PieceId>): ViewArt {
   const pieces = new Map(art.pieces);

@@ -5,7 +5,7 @@ import type { DerivedSheets } from '../document/compose-piece.js';
 import { compareAtRest } from '../cut/rest-match.js';
 import { giveBackPixels, takePixels } from '../cut/take.js';
 import { applyDiff } from '../document/diff.js';
-import { drawOrder, isOnLineUnder } from '../document/family.js';
+import { drawOrder } from '../document/family.js';
 import { copyRows, docOf, rowsOf } from '../document/tables.js';
 import type { CharacterDoc, CharacterRow, RowOf, ListTable } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -14,7 +14,7 @@ import type { PlacedMask } from '../raster/mask.js';
 import { moveInOrder } from '../stack/stack-edits.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
-import { derivedSheets, sheetsKey } from './derive-sheets.js';
+import { derivedSheets, isLineSteady, sheetsKey } from './derive-sheets.js';
 import { rememberAll, roughKey, roughSheets, type Memo } from './rough-sheets.js';
 import { changeJoint, placeJoint } from './joint-edits.js';
 import { proofKey, proveJoint } from './prove-joint.js';
@@ -143,7 +143,7 @@ test('settled anew only where rough sheets have changed, every piece comes to wh
       const ids = drawOrder(doc, 'v').map(({ id }) => id);
       const depths = (d: CharacterDoc) => d.pieces.map((piece) => piece.depth).join();
       fc.pre(depths(before) === depths(doc));
-      fc.pre(!ids.some((id) => isOnLineUnder(before, id) || isOnLineUnder(doc, id)));
+      fc.pre(before.pieces.every((piece) => isLineSteady(before, doc, piece)));
       const rough = (d: CharacterDoc) => roughSheets(d, 'v', limb.art, new Set(ids), memo);
       const [was, now] = [rough(before), rough(doc)];
       const rects = ids.flatMap((id) => {
@@ -169,7 +169,7 @@ test('settled anew only where a cut has changed faces and rough sheets, every pi
     fc.property(steps, square, square, (first, took, gave) => {
       const doc = after(limb.doc, first);
       const ids = drawOrder(doc, 'v').map(({ id }) => id);
-      fc.pre(!ids.some((id) => isOnLineUnder(doc, id)));
+      fc.pre(doc.pieces.every((piece) => isLineSteady(doc, doc, piece)));
       const before = cutAt({ doc, art: limb.art }, 'upper', took);
       const now = cutAt(before, null, gave);
       const roughOf = (at: Cut) => roughSheets(at.doc, 'v', at.art, new Set(ids), memo);
