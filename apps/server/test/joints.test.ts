@@ -209,6 +209,35 @@ test('kind, reach, colours and folds are set by hand; a slide is not swept', asy
   );
 });
 
+test('what is wanted beyond the range is checked with it; the package tells the range alone', async () => {
+  const { id, view } = await arms();
+  const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
+  const elbow = jointOf(doc, 'lower', 'A');
+  await ask('PATCH', `/joints/${elbow.id}`, { rounded: false, rangeLow: 0, rangeHigh: 0, reach: 10, taper: 0.5 });
+  const joints = async () => {
+    const { body } = await call<{ checks: { id: string; findings: { jointId: string; sentence: string }[] }[] }>(
+      server,
+      'GET',
+      `/views/${view}/checks`,
+    );
+    const check = body.checks.find((each) => each.id === 'joints-clean');
+    return check?.findings.filter(({ jointId }) => jointId === elbow.id).map(({ sentence }) => sentence);
+  };
+  expect(await joints()).toEqual([]);
+  await ask('PATCH', `/joints/${elbow.id}`, { wantedHigh: 70 });
+  expect(await joints()).toEqual([
+    expect.stringMatching(/^Elbow A is clean from 0° to \d+° of the wanted 0° to 70°; /),
+  ]);
+  const { rig } = await packageOf(server, id);
+  const entry = rig.views[0].pieces.find(({ name }) => name === 'arm_A_lower');
+  expect(entry?.joint?.range).toEqual([0, 0]);
+  await ask('POST', `/characters/${id}/undo`);
+  expect(await joints()).toEqual([]);
+  for (const bad of [{ wantedHigh: 300 }, { wantedLow: null }, { taper: 2 }, { taper: '1' }])
+    expect((await ask('PATCH', `/joints/${elbow.id}`, bad)).code).toBe('bad-request');
+  expect((await ask('PATCH', `/joints/${elbow.id}`, { wantedLow: 20 })).code).toBe('bad-range');
+});
+
 test('a line under all lies beneath the fills in the package too; made thicker it is told, and undone it is gone', async () => {
   const { id, view, doc } = await arms();
   const [upper, lower] = ['upper', 'lower'].map((part) => pieceOf(doc, part, 'A'));

@@ -191,6 +191,30 @@ test('settled anew only where a cut has changed faces and rough sheets, every pi
   expect(cuts).toBeGreaterThan(8);
 });
 
+test('a line under all can be gone on from while it is as thick as drawn and all is drawn in the same steps', () => {
+  const [upper] = limb.doc.pieces;
+  const steady = (before: CharacterDoc, doc: CharacterDoc) => isLineSteady(before, doc, upper);
+  const under = applyDiff(limb.doc, changeJoint(limb.doc, 'j', { outlineOn: 'under' }));
+  const thicker = applyDiff(under, changeJoint(under, 'j', { lineMore: 1 }));
+  const larger = applyDiff(under, changeJoint(under, 'j', { radius: under.joints[0].radius - 1 }));
+  expect(steady(limb.doc, limb.doc)).toBe(true);
+  expect(steady(under, larger)).toBe(true);
+  // Its line sheet comes and goes, or is no longer what settling left.
+  for (const [before, doc] of [
+    [limb.doc, under],
+    [under, limb.doc],
+    [under, thicker],
+    [thicker, under],
+  ])
+    expect(steady(before, doc)).toBe(false);
+  // What was cut out meanwhile stands between the others, and takes nothing from their order.
+  const flag = { blob: 'flag', x: 0, y: 0, width: 2, height: 2, area: 4 };
+  const tokens = { group: 'flag', side: null, part: null, index: null };
+  const fresh = [{ pieceId: 'flag', partId: 'part-flag', tokens, face: flag }];
+  const cut = applyDiff(under, cutPieces(under, { viewId: 'v', sheets: new Map(), fresh }));
+  expect([steady(under, cut), steady(cut, under)]).toEqual([true, true]);
+});
+
 interface Cut {
   doc: CharacterDoc;
   art: ViewArt;
