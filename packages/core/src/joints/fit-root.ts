@@ -38,6 +38,8 @@ const NODS = 0.3;
 const AHEAD = 0.5;
 /** How much farther along the limb its disc may lie to fit in, in half widths. */
 const FARTHER = 1.6;
+/** A root lies on what it hangs from, or within this of it, in radii: farther off, the limb would come away as it turns. */
+const MEETS = 1.1;
 /** One that is as wide as this share has room. */
 const ROOMY = 0.96;
 /** Of a limb's width: an end that is narrower than this a tenth of the width before it ends is round. */
@@ -113,6 +115,8 @@ export function fitRoot({
   if (radius < NARROW * wanted)
     return refuse('no-disc', 'No disc as wide as the limb lies inside the two pieces here.', { x, y });
   if (!(radius >= 2)) return refuse('not-on-limb', 'The limb is too narrow for a disc where it begins.', { x, y });
+  if (!isNear(body, { x, y }, MEETS * radius))
+    return refuse('not-on-limb', 'A piece in front hides where the limb meets what it hangs from.', { x, y });
   const shape = Math.max(0, 1 - stretch.residual / (1.5 + radius * 0.08));
   const near = stretch.seenFrom < 2 * stretch.half ? 1 : 0.75;
   const { ux, uy } = stretch;
@@ -137,6 +141,14 @@ function wholeWithin(limb: PlacedBitmap, stretch: Stretch, from: number): number
   for (let at = from; at <= from + WITHIN * half; at += 1)
     if (clearance([limb], placeAt(stretch, at), half) >= NEARLY * half) return at;
   return null;
+}
+
+/** Has a face paint within `reach` px of a place? */
+function isNear(face: PlacedBitmap, { x, y }: { x: number; y: number }, reach: number): boolean {
+  for (let dy = -reach; dy <= reach; dy++)
+    for (let dx = -reach; dx <= reach; dx++)
+      if (Math.hypot(dx, dy) <= reach && anyPaint([face], x + dx, y + dy)) return true;
+  return false;
 }
 
 /** How wide a limb's paint is across its middle line, px. */
