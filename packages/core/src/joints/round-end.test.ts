@@ -1,4 +1,5 @@
 import { applyDiff } from '../document/diff.js';
+import { paintArea } from '../raster/bitmap.js';
 import { anyPaint } from '../raster/sample.js';
 import { draw, type Shape } from '../testing/drawing.js';
 import { cutPart, jointedLimb, rawCharacter, withRounding } from '../testing/jointed.js';
@@ -27,6 +28,33 @@ test('beside its disc the piece in front keeps a seam of two pixels, and the res
     expect([0, 1, 3].map((below) => anyPaint([lower], x, border + below))).toEqual([true, true, false]);
   }
   expect(compareAtRest(narrow, 'v', rounded)).toMatchObject({ differing: 0 });
+});
+
+test('the outline of the piece in front comes to a point beyond the cut, within the disc, and the rest is the design', () => {
+  const { doc, art } = jointedLimb(drawLimb({ width: 60, angle: 0, line: 6 }));
+  const [joint] = doc.joints;
+  const lower = composePiece(art.pieces.get('lower') ?? { face: null, overlap: null, under: null });
+  const face = art.pieces.get('lower')?.face;
+  if (!lower || !face) throw new Error('no lower piece');
+  for (const side of [-1, 1]) {
+    // The piece lies above the cut; pixels between the disc less its line and the limb's contour.
+    let border = Math.floor(joint.y) - 8;
+    while (anyPaint([face], joint.x + side * 28, border)) border++;
+    const thickness = (below: number) =>
+      Array.from({ length: 7 }, (_, k) => joint.x + side * (24.5 + k)).filter((x) =>
+        anyPaint([lower], x, border + below),
+      ).length;
+    const along = Array.from({ length: 18 }, (_, below) => thickness(below));
+    expect(along[0]).toBeGreaterThanOrEqual(4);
+    for (let below = 1; below < along.length; below++) expect(along[below]).toBeLessThanOrEqual(along[below - 1]);
+    expect([along[6] < along[0], along[17]]).toEqual([true, 0]);
+  }
+  expect(compareAtRest(doc, 'v', art)).toMatchObject({ differing: 0 });
+  // Where the piece in front carries the outline itself, or none, nothing is added.
+  const none = applyDiff(doc, changeJoint(doc, 'j', { outlineOn: 'none' }));
+  const plain = composePiece(withRounding(none, art).pieces.get('lower') ?? { face: null, overlap: null, under: null });
+  if (!plain) throw new Error('no lower piece');
+  expect(paintArea(plain)).toBeLessThan(paintArea(lower));
 });
 
 /** An arm drawn with its elbow bent by some degrees, cut along the line that halves the bend. */

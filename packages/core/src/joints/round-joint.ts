@@ -17,6 +17,7 @@ import { mergeSheets } from '../document/compose-piece.js';
 import { anyPaint } from '../raster/sample.js';
 import { cutBorder } from './cut-border.js';
 import { LINE_LIKE, carryPaint } from './carry-paint.js';
+import { lineEnds } from './line-ends.js';
 import { NOWHERE, limbAxis, offSegment, shareAlong, straightOn, type Vector } from './limb-axis.js';
 
 /** The disc that a piece and its parent share, with what is drawn on it. */
@@ -170,7 +171,11 @@ export function roundEnd(input: EndInput): RoundedEnd {
     }
   }
   return {
-    overlap: mergeSheets([overlap, inFront && input.seam ? seamAlong(input) : null]),
+    overlap: mergeSheets([
+      inFront && disc.outlineOn === 'back' ? lineEnds(design, face, other, disc) : null,
+      overlap,
+      inFront && input.seam ? seamAlong(input) : null,
+    ]),
     under: trimToPaint(under),
   };
 }
