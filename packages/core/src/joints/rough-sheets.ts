@@ -81,7 +81,7 @@ export function roughSheets(
 export const roughKey = oncePerDoc((doc: CharacterDoc, piece: PieceRow): string => {
   const order = drawOrder(doc, piece.viewId);
   const at = order.findIndex((p) => p.id === piece.id);
-  return deriveKey('rough 4', [
+  return deriveKey('rough 5', [
     [piece.face, piece.own, piece.extra].map(placeOf),
     [piece.margin, piece.unmix],
     jointsInOrder(doc, piece).map((joint) => [
@@ -142,7 +142,8 @@ function touches(a: Rect, b: Rect): boolean {
 }
 
 function reachesDisc(face: Rect, joint: JointRow): boolean {
-  const half = Math.ceil(joint.radius + joint.reach) + 3;
+  // Half of a bent limb goes on from its disc by up to one and a half radii.
+  const half = Math.ceil(2.5 * joint.radius + joint.reach) + 3;
   const x = Math.floor(joint.x) - half;
   const y = Math.floor(joint.y) - half;
   const common = intersectRects(face, { x, y, width: 2 * half + 1, height: 2 * half + 1 });
@@ -199,7 +200,7 @@ function hiddenSheets(
       const inFront = order.findIndex((p) => p.id === otherId) < at;
       const disc = reachingDisc(joint, inFront ? face : other);
       return memo(
-        deriveKey('end 4', endSources(doc, order, at, joint)),
+        deriveKey('end 5', endSources(doc, order, at, joint)),
         () => roundEnd({ design: art.design, face, other, inFront, later, disc, seam: joint.kind === 'hinge' }),
         bytesOfEnd,
       );
