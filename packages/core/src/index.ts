@@ -279,7 +279,14 @@ export { mendsFor, type Mend, type MendOptions } from './joints/mend-joint.js';
 export { piecesAround, reachOf } from './joints/piece-reach.js';
 export { chainJoints, fitAllJoints, fitByHand, placeFitted, type MadeJoints } from './joints/place-fitted.js';
 export { apply, isAtRest, placePieces, unapply, type Placement } from './joints/place-pieces.js';
-export { proofKey, proveJoint, sweptRange, type BendProof, type JointProof } from './joints/prove-joint.js';
+export {
+  isCleanThroughout,
+  proofKey,
+  proveJoint,
+  sweptRange,
+  type BendProof,
+  type JointProof,
+} from './joints/prove-joint.js';
 
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';

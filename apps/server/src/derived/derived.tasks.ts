@@ -31,11 +31,6 @@ const memo: Memo = <T extends object>(key: string, make: () => T, bytes: (made: 
   return made;
 };
 
-async function kept({ overlap, under, clean, line }: DerivedSheets): Promise<DerivedRefs> {
-  const refs = await Promise.all([overlap, under, clean, line].map(keepIfAny));
-  return { overlap: refs[0], under: refs[1], clean: refs[2], line: refs[3] };
-}
-
 /** A reference for each piece, all asked for at once: pictures are encoded beside the thread. */
 async function eachPiece<T>(
   pieces: Iterable<[PieceId, T]>,
@@ -45,10 +40,10 @@ async function eachPiece<T>(
   return Object.fromEntries(await Promise.all(asked));
 }
 
-/** As `kept`, but a sheet that is the very same as one before keeps its reference. */
-async function keptAnew(
+/** Keeps a piece's sheets; one that is the very same as one before keeps its reference. */
+async function kept(
   now: DerivedSheets,
-  before: [DerivedSheets | undefined, DerivedRefs | undefined][],
+  before: [DerivedSheets | undefined, DerivedRefs | undefined][] = [],
 ): Promise<DerivedRefs> {
   const one = async (name: keyof DerivedSheets) => {
     const same = before.find(([bitmaps]) => bitmaps?.[name] === now[name]);
@@ -120,7 +115,7 @@ export const sheets = task(
     const rough = await roughRefs;
     const settled = await eachPiece(settledSheets, (id, bitmaps) =>
       // Settling leaves most sheets as they are.
-      keptAnew(bitmaps, [
+      kept(bitmaps, [
         [known.get(id), given.has(id) ? input.rough[id] : rough[id]],
         [before.get(id), input.since?.settled[id]],
       ]),

@@ -8,7 +8,7 @@ import { viewById } from '../document/view-edits.js';
 import type { Difference } from '../raster/compare.js';
 import { faultOf } from './bend-words.js';
 import { cleanLimits } from './sweep-joint.js';
-import { piecesOfProof, proveJoint, proofKey, sweptRange, type BendProof } from './prove-joint.js';
+import { isCleanThroughout, piecesOfProof, proveJoint, proofKey, sweptRange, type BendProof } from './prove-joint.js';
 
 /** What is drawn of a view at rest, as keys. */
 function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): unknown {
@@ -136,9 +136,9 @@ const jointsClean: ViewCheck<BendProof | null> = {
     for (const [at, joint] of joints.entries()) {
       const proof = proofs[at];
       const label = capital(jointLabel(doc, joint));
+      if (proof && isCleanThroughout(joint, proof.cleanRange)) continue;
       const [low, high] = proof?.cleanRange ?? [NaN, NaN];
       const [least, most] = sweptRange(joint);
-      if (proof && low <= least && high >= most) continue;
       const isWanted = least < joint.rangeLow || most > joint.rangeHigh;
       const remedy = joint.rounded ? 'Narrow its range, or make the disc larger.' : 'Round both ends.';
       const sentence = !proof

@@ -47,13 +47,11 @@ export function isLineSteady(before: CharacterDoc, doc: CharacterDoc, { id, view
   const lines = [before, doc].map((d) => lineJoint(d, id));
   if (lines.every((line) => line === null)) return true;
   if (lines.some((line) => line !== null && line.lineMore !== 0)) return false;
-  const common = new Set(before.pieces.map((piece) => piece.id));
-  const steps = (d: CharacterDoc, shared: ReadonlySet<PieceId>) =>
-    drawSteps(d, viewId)
-      .filter(({ piece }) => shared.has(piece.id))
-      .map(({ piece, sheet }) => `${piece.id} ${sheet}`)
-      .join();
-  return steps(before, new Set(doc.pieces.map((piece) => piece.id))) === steps(doc, common);
+  const stepsShared = (of: CharacterDoc, other: CharacterDoc) => {
+    const shared = new Set(other.pieces.map((piece) => piece.id));
+    return drawSteps(of, viewId).flatMap(({ piece, sheet }) => (shared.has(piece.id) ? [`${piece.id} ${sheet}`] : []));
+  };
+  return stepsShared(before, doc).join() === stepsShared(doc, before).join();
 }
 
 /** A view's pictures with what follows from its rows, of all pieces or of some. */

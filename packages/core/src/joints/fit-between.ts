@@ -13,7 +13,7 @@ import { fitJoint, type JointFit } from './fit-joint.js';
 import { fitRoot } from './fit-root.js';
 import { AS_WIDE, NARROW, bentHinge, contactsAt, straightHinge, withLine, type Disc } from './limb-discs.js';
 import { limbSilhouette } from './limb-silhouette.js';
-import { anyPaint } from '../raster/sample.js';
+import { anyPaint, anyPaintWithin } from '../raster/sample.js';
 import { fromMiddleLine, limbStretch, ownEdge, type EdgePoint, type Stretch } from './limb-stretch.js';
 import { sharedBorder } from './shared-border.js';
 import { withUsualLine } from './usual-line.js';
@@ -243,11 +243,7 @@ function isOneLimb(child: Stretch | null, parent: Stretch | null, middle: { x: n
 
 /** Does one of some faces cover a place in the disc, or just beside it? */
 function coversNear(faces: readonly PlacedBitmap[], { x, y, radius }: Disc): boolean {
-  const reach = radius * 1.25;
-  for (let dy = -reach; dy <= reach; dy += 2)
-    for (let dx = -reach; dx <= reach; dx += 2)
-      if (Math.hypot(dx, dy) <= reach && anyPaint(faces, x + dx, y + dy)) return true;
-  return false;
+  return anyPaintWithin(faces, { x, y }, radius * 1.25, 2);
 }
 
 /** Of a root, the limb alone carries the disc: on the trunk it would stay behind as a lobe when the limb swings. */

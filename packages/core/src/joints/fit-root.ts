@@ -5,7 +5,7 @@ import type { JointFit } from './fit-joint.js';
 import { clearance } from './clearance.js';
 import { cutBorder } from './cut-border.js';
 import { NARROW, axisOf, contactsAt, lineAt } from './limb-discs.js';
-import { anyPaint } from '../raster/sample.js';
+import { anyPaint, anyPaintWithin } from '../raster/sample.js';
 import { fromMiddleLine, halfAt, placeAt, type Stretch } from './limb-stretch.js';
 
 /** What a limb's root is fitted from. */
@@ -47,8 +47,9 @@ const ROUND_END = 0.82;
 
 /**
  * Fits the disc of a limb's root (shoulder, hip, ear, tail root, neck): on the limb's middle line, as wide as the limb. A
- * limb in front that ends round has its disc in that end; a head without a neck turns a little within its own. Otherwise it goes on beneath the body: as far as the outer
- * contour ahead of it, or where there is none near, a little beyond the body's edge.
+ * limb in front that ends round has its disc in that end; a head without a neck turns a little within its own. Otherwise
+ * it goes on beneath the body: as far as the outer contour ahead of it, or where there is none near, a little beyond the
+ * body's edge.
  *
  * @returns the disc, or a refusal: `not-on-limb` where the middle line does not meet the body
  */
@@ -115,7 +116,7 @@ export function fitRoot({
   if (radius < NARROW * wanted)
     return refuse('no-disc', 'No disc as wide as the limb lies inside the two pieces here.', { x, y });
   if (!(radius >= 2)) return refuse('not-on-limb', 'The limb is too narrow for a disc where it begins.', { x, y });
-  if (!isNear(body, { x, y }, MEETS * radius))
+  if (!anyPaintWithin([body], { x, y }, MEETS * radius, 1))
     return refuse('not-on-limb', 'A piece in front hides where the limb meets what it hangs from.', { x, y });
   const shape = Math.max(0, 1 - stretch.residual / (1.5 + radius * 0.08));
   const near = stretch.seenFrom < 2 * stretch.half ? 1 : 0.75;
@@ -141,14 +142,6 @@ function wholeWithin(limb: PlacedBitmap, stretch: Stretch, from: number): number
   for (let at = from; at <= from + WITHIN * half; at += 1)
     if (clearance([limb], placeAt(stretch, at), half) >= NEARLY * half) return at;
   return null;
-}
-
-/** Has a face paint within `reach` px of a place? */
-function isNear(face: PlacedBitmap, { x, y }: { x: number; y: number }, reach: number): boolean {
-  for (let dy = -reach; dy <= reach; dy++)
-    for (let dx = -reach; dx <= reach; dx++)
-      if (Math.hypot(dx, dy) <= reach && anyPaint([face], x + dx, y + dy)) return true;
-  return false;
 }
 
 /** How wide a limb's paint is across its middle line, px. */

@@ -112,14 +112,14 @@ function round(value: number, by: number): number {
 export function changeJoint(doc: CharacterDoc, jointId: JointId, change: JointChange): Diff {
   const joint = jointById(doc, jointId);
   const next = withDefaults<JointRow>(joint, change);
-  if (next.rangeLow > 0 || next.rangeHigh < 0 || next.rangeLow < -180 || next.rangeHigh > 180) {
+  if (!isRange(next.rangeLow, next.rangeHigh)) {
     throw new LimberError(
       'bad-range',
       'A range goes from -180° or more up to 0°, and from 0° to 180° at most.',
       'Rest, 0°, is always in it.',
     );
   }
-  if (next.wantedLow > 0 || next.wantedHigh < 0 || next.wantedLow < -180 || next.wantedHigh > 180) {
+  if (!isRange(next.wantedLow, next.wantedHigh)) {
     throw new LimberError(
       'bad-range',
       'What is wanted goes from -180° or more up to 0°, and from 0° to 180° at most.',
@@ -145,6 +145,11 @@ export function changeJoint(doc: CharacterDoc, jointId: JointId, change: JointCh
   const twin = doc.joints.find((j) => j.id === joint.twinId);
   if (twin) diff.update(twin, inStep(doc, joint, twin, change));
   return diff.build();
+}
+
+/** Angles about rest, at most half a turn to either side. */
+function isRange(low: number, high: number): boolean {
+  return low >= -180 && low <= 0 && high >= 0 && high <= 180;
 }
 
 /** @throws LimberError `outside` */
@@ -187,8 +192,8 @@ function inStep(doc: CharacterDoc, from: JointRow, to: JointRow, change: Partial
 }
 
 /**
- * Gives a joint what another one has (range, outline, reach and taper, whose end is rounded, looseness), mirrored where it is on
- * the other side; linked, the two stay in step from now on.
+ * Gives a joint what another one has (range, outline, reach and taper, whose end is rounded, looseness), mirrored where it
+ * is on the other side; linked, the two stay in step from now on.
  */
 export function copyJoint(doc: CharacterDoc, fromId: JointId, toId: JointId, link: boolean): Diff {
   const from = jointById(doc, fromId);

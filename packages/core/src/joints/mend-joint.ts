@@ -7,7 +7,7 @@ import type { JointChange } from './joint-fields.js';
 import type { CharacterDoc, Diff, JointId, JointRow } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { assembleJoint } from './assemble-joint.js';
-import { sweptRange } from './prove-joint.js';
+import { isCleanThroughout, sweptRange } from './prove-joint.js';
 
 /** One thing that would make a joint clean through more of its range. */
 export interface Mend {
@@ -53,7 +53,13 @@ export function mendsFor(
     const sweep = sweepWith(changed, jointById(changed, jointId), art, step, memo);
     if (!sweep || width(sweep.cleanRange) <= width(cleanNow) + step / 2) continue;
     const { word, change, inFront } = candidate;
-    mends.push({ word, change, inFront, cleanRange: sweep.cleanRange, enough: covers(sweep.cleanRange, joint) });
+    mends.push({
+      word,
+      change,
+      inFront,
+      cleanRange: sweep.cleanRange,
+      enough: isCleanThroughout(joint, sweep.cleanRange),
+    });
   }
   mends.sort((a, b) => width(b.cleanRange) - width(a.cleanRange));
   if (cleanNow && cleanNow[0] < cleanNow[1]) {
@@ -90,13 +96,13 @@ export function bestArrangement(
   const joint = jointById(doc, jointId);
   const assembly = assembleJoint(doc, joint, rounded);
   const now = assembly && sweepJoint(assembly, sweptRange(joint), { step: TRIED });
-  if (!now || covers(now.cleanRange, joint)) return null;
+  if (!now || isCleanThroughout(joint, now.cleanRange)) return null;
   let best: { change: JointChange; range: [number, number] | null } | null = null;
   for (const change of arrangements(joint)) {
     const changed = applyDiff(doc, changeJoint(doc, joint.id, change));
     const range = sweepWith(changed, jointById(changed, jointId), art, TRIED, memo)?.cleanRange ?? null;
     if (width(range) > width(best ? best.range : now.cleanRange)) best = { change, range };
-    if (covers(range, joint)) break;
+    if (isCleanThroughout(joint, range)) break;
   }
   return best?.change ?? null;
 }
@@ -171,9 +177,4 @@ function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: numbe
 
 function width(range: [number, number] | null): number {
   return range ? range[1] - range[0] : -1;
-}
-
-function covers(range: [number, number] | null, joint: JointRow): boolean {
-  const [least, most] = sweptRange(joint);
-  return range !== null && range[0] <= least && range[1] >= most;
 }

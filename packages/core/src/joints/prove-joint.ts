@@ -25,6 +25,12 @@ export function sweptRange(
   return [Math.min(joint.rangeLow, joint.wantedLow), Math.max(joint.rangeHigh, joint.wantedHigh)];
 }
 
+/** Does a clean range hold all the angles through which its joint is to be clean? Never where it is null. */
+export function isCleanThroughout(joint: Parameters<typeof sweptRange>[0], clean: [number, number] | null): boolean {
+  const [least, most] = sweptRange(joint);
+  return clean !== null && clean[0] <= least && clean[1] >= most;
+}
+
 /** Sweeps a joint through its range and what is wanted beyond it, coarse and then fine; null where one of its pieces has no paint. */
 export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): BendProof | null {
   const assembly = assembleJoint(doc, joint, art);

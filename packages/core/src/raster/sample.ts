@@ -51,3 +51,16 @@ function hasPaint(face: PlacedBitmap, x: number, y: number): boolean {
 export function anyPaint(faces: readonly PlacedBitmap[], x: number, y: number): boolean {
   return faces.some((face) => hasPaint(face, x, y));
 }
+
+/** Is there paint of one of some faces within `reach` px of a place, looked for every `step` px? */
+export function anyPaintWithin(
+  faces: readonly PlacedBitmap[],
+  { x, y }: { x: number; y: number },
+  reach: number,
+  step: number,
+): boolean {
+  for (let dy = -reach; dy <= reach; dy += step)
+    for (let dx = -reach; dx <= reach; dx += step)
+      if (Math.hypot(dx, dy) <= reach && anyPaint(faces, x + dx, y + dy)) return true;
+  return false;
+}

@@ -203,16 +203,7 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onChange={(discOn) => change({ discOn })}
         />
       </LedgerRow>
-      <LedgerRow name="Looseness">
-        <NumberField
-          label="Looseness"
-          value={joint.looseness * 100}
-          unit="%"
-          step={10}
-          digits={0}
-          onCommit={(percent) => change({ looseness: Math.max(0, Math.min(1, percent / 100)) })}
-        />
-      </LedgerRow>
+      <ShareRow name="Looseness" value={joint.looseness} onCommit={(looseness) => change({ looseness })} />
       <LedgerRow name="Reach beneath">
         <NumberField
           label="Reach beneath"
@@ -222,18 +213,7 @@ function JointFigures({ joint }: { joint: JointRow }) {
           onCommit={(reach) => change({ reach })}
         />
       </LedgerRow>
-      {joint.reach > 0 && (
-        <LedgerRow name="Taper">
-          <NumberField
-            label="Taper"
-            value={joint.taper * 100}
-            unit="%"
-            step={10}
-            digits={0}
-            onCommit={(percent) => change({ taper: Math.max(0, Math.min(1, percent / 100)) })}
-          />
-        </LedgerRow>
-      )}
+      {joint.reach > 0 && <ShareRow name="Taper" value={joint.taper} onCommit={(taper) => change({ taper })} />}
       <LedgerRow name="Folds of the other">
         <Choice
           label="Folds of the other"
@@ -266,6 +246,22 @@ function JointFigures({ joint }: { joint: JointRow }) {
       <JointCopies joint={joint} />
       {sheet && <ContactSheet title={`${label} at nine angles`} shots={nine} onClose={() => setSheet(false)} />}
     </section>
+  );
+}
+
+/** A share of 0 to 1, in per cent. */
+function ShareRow({ name, value, onCommit }: { name: string; value: number; onCommit: (share: number) => void }) {
+  return (
+    <LedgerRow name={name}>
+      <NumberField
+        label={name}
+        value={value * 100}
+        unit="%"
+        step={10}
+        digits={0}
+        onCommit={(percent) => onCommit(Math.max(0, Math.min(1, percent / 100)))}
+      />
+    </LedgerRow>
   );
 }
 

@@ -1,8 +1,9 @@
 /** @jest-environment jsdom */
-import type { BendMeasure, Sweep } from '@limber-sheaf/core';
+import type { Sweep } from '@limber-sheaf/core';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { pickJoint, useBench } from '../../bench/store';
+import { bend } from '../../testing/bend';
 import { character } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { BendBar } from './BendBar';
@@ -12,16 +13,6 @@ import { SweepChart } from './SweepChart';
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
 jest.mock('./worker', () => ({ jointWorker: () => ({}), sweepWorker: () => ({}) }));
 
-const bend = (angle: number, faults: Partial<BendMeasure> = {}): BendMeasure => ({
-  angle,
-  daylight: 0,
-  kink: 0,
-  torn: 0,
-  brokenLine: 0,
-  strayLine: 0,
-  place: null,
-  ...faults,
-});
 const hangs = { 'arm A upper': 'torso' };
 const withJoint = (joint: object) =>
   character({ pieces: ['torso', 'arm A upper'], hangs, joints: { 'arm A upper': joint } });

@@ -1,8 +1,9 @@
 /** @jest-environment jsdom */
-import type { BendMeasure, Mend, Sweep } from '@limber-sheaf/core';
+import type { Mend, Sweep } from '@limber-sheaf/core';
 import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { pickJoint, useBench } from '../../bench/store';
+import { bend } from '../../testing/bend';
 import { character } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { joints as station } from '.';
@@ -28,17 +29,11 @@ const hangs = { head: 'torso', 'arm A upper': 'torso', 'arm A lower': 'arm A upp
 const pieces = ['torso', 'arm A upper', 'arm A lower', 'arm B upper', 'head'];
 const two = character({ pieces, hangs, joints: { 'arm A upper': {}, 'arm A lower': { rounded: false } } });
 
-const bend = (angle: number, daylight = 0): BendMeasure => ({
-  angle,
-  daylight,
-  kink: 0,
-  torn: 0,
-  brokenLine: 0,
-  strayLine: 0,
-  place: null,
-});
 const clean: Sweep = { bends: [bend(-60), bend(0), bend(60)], cleanRange: [-60, 60] };
-const torn: Sweep = { bends: [bend(-60), bend(0), bend(30, 90), bend(60, 214)], cleanRange: [-60, 0] };
+const torn: Sweep = {
+  bends: [bend(-60), bend(0), bend(30, { daylight: 90 }), bend(60, { daylight: 214 })],
+  cleanRange: [-60, 0],
+};
 const known = (sweeps: Record<string, Sweep>) =>
   act(() =>
     useJoints.setState({

@@ -1,18 +1,9 @@
 import type { BendMeasure, JointRow, Sweep } from '@limber-sheaf/core';
+import { bend } from '../../testing/bend';
 import { findingOf, fitWord, foulStretches, isShortOfRange, worstAngle } from './joint-words';
 
 const range = { rangeLow: -20, rangeHigh: 60, wantedLow: 0, wantedHigh: 0 };
 const joint = { radius: 50, lineWidth: 6, ...range, rounded: false } as JointRow;
-const bend = (angle: number, faults: Partial<BendMeasure> = {}): BendMeasure => ({
-  angle,
-  daylight: 0,
-  kink: 0,
-  torn: 0,
-  brokenLine: 0,
-  strayLine: 0,
-  place: null,
-  ...faults,
-});
 const sweep = (bends: BendMeasure[], cleanRange: [number, number] | null): Sweep => ({ bends, cleanRange });
 
 test('a clean joint has no finding, and is not short of its range', () => {

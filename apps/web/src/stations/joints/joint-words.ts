@@ -3,8 +3,8 @@ import {
   FAULT_WORDS,
   cleanLimits,
   isCleanBend,
+  isCleanThroughout,
   proofKey,
-  sweptRange,
   worstBend,
   worstFault,
   type JointRow,
@@ -19,10 +19,7 @@ export function sweepSignature({ doc, sheets }: HeldState, joint: JointRow, butt
 
 /** Is a joint's clean range narrower than its range, or than what is wanted beyond it? False while that is not known. */
 export function isShortOfRange(joint: JointRow, sweep: Sweep | null): boolean {
-  if (!sweep) return false;
-  const [low, high] = sweep.cleanRange ?? [NaN, NaN];
-  const [least, most] = sweptRange(joint);
-  return !(low <= least && high >= most);
+  return sweep !== null && !isCleanThroughout(joint, sweep.cleanRange);
 }
 
 /** The angles at which a sweep is not clean, as stretches. */
