@@ -11,6 +11,7 @@ import { clearance, deepestNear, thickness } from './clearance.js';
 import { drawnEnd } from './drawn-end.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
 import { fitRoot } from './fit-root.js';
+import { hiddenMeeting } from './hidden-meeting.js';
 import { AS_WIDE, NARROW, bentHinge, contactsAt, straightHinge, withLine, type Disc } from './limb-discs.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import { anyPaint, anyPaintWithin } from '../raster/sample.js';
@@ -82,24 +83,27 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const parent = art.pieces.get(parentId)?.face;
   if (!child || !parent) return refuse('do-not-touch', 'One of the two pieces has no paint.');
   const border = sharedBorder(child, parent);
-  if (!border.ok) {
-    return refuse(
-      border.code,
-      `${pieceName(doc, pieceById(doc, childId))} and ${pieceName(doc, pieceById(doc, parentId))} do not touch each other.`,
-    );
-  }
-  const silhouette = limbSilhouette([child, parent], art.design);
   const part = partOf(doc, pieceById(doc, childId));
   const planned = plannedPart(doc, part)?.joint;
   const order = drawOrder(doc, pieceById(doc, childId).viewId).map((piece) => piece.id);
   const childInFront = order.indexOf(childId) > order.indexOf(parentId);
+  const laterThan = (id: PieceId) =>
+    order.slice(order.indexOf(id) + 1).flatMap((other): PlacedBitmap[] => [art.pieces.get(other)?.face ?? []].flat());
+  if (!border.ok) {
+    const hidden = hiddenMeeting(child, parent, laterThan(childInFront ? childId : parentId));
+    if (hidden) return hiddenFit(hidden, child, parent, art.design, planned);
+    const [name, other] = [childId, parentId].map((id) => pieceName(doc, pieceById(doc, id)));
+    return refuse(
+      border.code,
+      `${name} and ${other} do not touch each other.`,
+    );
+  }
+  const silhouette = limbSilhouette([child, parent], art.design);
   /** An end that is kept as drawn, such as a cuff, has to lie in front of the one that turns under it. */
   const hingeEnd = (fit: JointFit): DiscOn => {
     const kept = drawnEnd(child, parent, border, fit);
     return kept === (childInFront ? 'child' : 'parent') ? 'both' : kept;
   };
-  const laterThan = (id: PieceId) =>
-    order.slice(order.indexOf(id) + 1).flatMap((other): PlacedBitmap[] => [art.pieces.get(other)?.face ?? []].flat());
   const middle = { x: (border.x0 + border.x1) / 2, y: (border.y0 + border.y1) / 2 };
   // A piece's edge and thickness are found once, however many ways of seeing its sides are tried.
   const childSeen = see(child, laterThan(childId), art.design);
@@ -206,6 +210,28 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   };
   if (planned !== 'one-sided' && planned !== 'swivel') return surest(ways, Math.min(...halves));
   return SEATED.has(part.group) ? surest([hinge, seat], 0) : surest([root, hinge], Math.min(...halves));
+}
+
+/** How sure a joint is of which nothing is seen: not enough to be taken unasked. */
+const HIDDEN = 0.25;
+
+/** A joint that a piece in front hides as a whole, halfway between what is seen of the two; the hand should look. */
+function hiddenFit(
+  disc: Disc,
+  child: PlacedBitmap,
+  parent: PlacedBitmap,
+  design: PlacedBitmap,
+  planned: JointRow['kind'] | null | undefined,
+): Result<PairFit> {
+  const contacts = contactsAt(disc, 1, 0, disc.radius);
+  const fit = withLine(
+    { ...disc, axis: 0, confidence: HIDDEN, contacts },
+    limbSilhouette([child, parent], design),
+    design,
+  );
+  const kind = planned ?? 'hinge';
+  const discOn = kind === 'one-sided' ? ROOT_END : 'both';
+  return { ...fit, confidence: HIDDEN, fillColour: fillOf(child, fit), kind, discOn };
 }
 
 /** Narrower than this share of the head, what it turns on is its neck; wider, it is a trunk without one. */

@@ -31,7 +31,7 @@ const DEEPEST = 2.4;
  * Where a root lies when no contour says, in half widths beyond the body's edge: far enough that it turns beneath the
  * body, and not so far that the limb would open beside its disc as it turns.
  */
-const USUAL = 0.45;
+const USUAL = 0.55;
 /** How far within its own end a head without a neck turns, or one with a neck beyond its edge on that, in half widths. */
 const NODS = 0.3;
 /** The disc meets a contour that lies ahead of it to within this of its way (cosine of 60°). */

@@ -1,9 +1,10 @@
-import { cutPart, jointedLimb, rawCharacter } from '../testing/jointed.js';
+import { cutPart, jointedLimb, rawCharacter, withRounding } from '../testing/jointed.js';
 import { box, draw, inside } from '../testing/drawing.js';
 import { drawLimb } from '../testing/limbs.js';
-import { isEmptyDiff } from '../document/diff.js';
+import { compareAtRest } from '../cut/rest-match.js';
+import { applyDiff, isEmptyDiff } from '../document/diff.js';
 import { fitBetween } from './fit-between.js';
-import { chainJoints, fitAllJoints, fitByHand } from './place-fitted.js';
+import { chainJoints, fitAllJoints, fitByHand, placeFitted } from './place-fitted.js';
 
 const SKIN = [220, 187, 170] as const;
 const COAT = [170, 102, 68] as const;
@@ -42,6 +43,37 @@ test('pieces that touch nowhere are named', () => {
     code: 'do-not-touch',
     sentence: 'arm_A_upper and torso do not touch each other.',
   });
+});
+
+/** Two boxes 40 px apart, and a third piece over part of what lies between them. */
+function twoBeneath(beard: Parameters<typeof box>) {
+  const { doc, art } = twoBoxes([60, 20, 140, 80], [60, 120, 140, 190]);
+  const shape = inside(width, height, box(...beard));
+  const over = draw(width, height, [{ shape: box(...beard), colour: [240, 240, 230] }]);
+  const design = { ...art.design, data: art.design.data.slice() };
+  for (let i = 0; i < shape.data.length; i++)
+    if (shape.data[i] > 0) design.data.set(over.data.subarray(i * 4, i * 4 + 4), i * 4);
+  const uncut = { doc, art: { ...art, design } };
+  return cutPart(uncut, 'beard', shape, { group: 'beard', side: null, part: null, index: null });
+}
+
+test('what meets wholly beneath a beard gets a disc halfway, which fit-all leaves for the hand to look at', () => {
+  const { doc, art } = twoBeneath([70, 70, 130, 130]);
+  const fit = fitBetween(doc, 'upper', 'torso', art);
+  expect(fit).toMatchObject({ ok: true, confidence: expect.closeTo(0.25) });
+  if (!fit.ok) return;
+  expect(Math.hypot(fit.x - 100, fit.y - 100)).toBeLessThan(3);
+  expect(fit.radius).toBeGreaterThan(14);
+  const placed = applyDiff(doc, placeFitted(doc, newId(), 'upper', 'torso', fit, true));
+  expect(compareAtRest(placed, 'v', withRounding(placed, art)).differing).toBe(0);
+  expect(fitAllJoints(doc, 'v', art, newId).notes).toContainEqual(
+    expect.stringMatching(/^arm_A_upper is left: its sides are not clear enough/),
+  );
+});
+
+test('where what lies between two pieces is not wholly covered, they do not touch', () => {
+  const { doc, art } = twoBeneath([70, 90, 130, 130]);
+  expect(fitBetween(doc, 'upper', 'torso', art)).toMatchObject({ ok: false, code: 'do-not-touch' });
 });
 
 test('a disc drawn on nothing, or off the canvas, is refused; one on paint is what the hand meant', () => {
