@@ -2,7 +2,7 @@ import { cropPlaced, outsetRect, wordsOf, type PlacedBitmap, type Rect } from '.
 import { colourTest, type Rgb } from '../raster/colour.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import { createMask } from '../raster/mask.js';
-import { reachOf } from '../raster/morphology.js';
+import { reachOf, stepsTo } from '../raster/morphology.js';
 import type { Direction } from './limb-axis.js';
 
 /** What of a joint's disc says how far paint is looked for, and which paint is line. */
@@ -45,11 +45,12 @@ export function carryPaint(
   const words = wordsOf(cropPlaced(face, source));
   const pure = purePaint(words, source, disc);
   const carried = new Uint32Array(rect.width * rect.height);
+  const away = axis ? stepsTo(pure, source) : null;
   let isLeft = false;
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++) {
       if (wanted[i] === 0) continue;
-      const from = axis ? mirrored(pure, source, x + room, y + room, axis) : -1;
+      const from = axis && away ? mirrored(away, source, x + room, y + room, axis) : -1;
       if (from >= 0) carried[i] = words[from];
       else isLeft = true;
     }
@@ -96,20 +97,26 @@ function purePaint(words: Uint32Array, { width, height }: Rect, disc: Disc): Uin
   return pureLeft > 0 ? pure : cleanLeft > 0 ? clean : paint.data;
 }
 
-/** The pixel that a hidden one mirrors: as far behind the first seen one along the axis as that is away; or that first one. */
-function mirrored(pure: Uint8Array, { width, height }: Rect, x: number, y: number, axis: Direction): number {
+/**
+ * The pixel that a hidden one mirrors: as far behind the first seen one along the axis as that is away; or that first one.
+ * @param away by pixel: steps to the nearest seen one, none of which is passed over in as many
+ */
+function mirrored(away: Uint16Array, { width, height }: Rect, x: number, y: number, axis: Direction): number {
   // Asked for at every hidden pixel: no closure.
-  for (let t = 1; ; t++) {
+  for (let t = 1; ;) {
     const px = Math.round(x + axis.x * t);
     const py = Math.round(y + axis.y * t);
     if (px < 0 || py < 0 || px >= width || py >= height) return -1;
     const first = py * width + px;
-    if (pure[first] === 0) continue;
+    if (away[first] > 0) {
+      t += away[first];
+      continue;
+    }
     const bx = Math.round(x + axis.x * 2 * t);
     const by = Math.round(y + axis.y * 2 * t);
     if (bx < 0 || by < 0 || bx >= width || by >= height) return first;
     const behind = by * width + bx;
-    return pure[behind] > 0 ? behind : first;
+    return away[behind] === 0 ? behind : first;
   }
 }
 

@@ -93,10 +93,7 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     const hidden = hiddenMeeting(child, parent, laterThan(childInFront ? childId : parentId));
     if (hidden) return hiddenFit(hidden, child, parent, art.design, planned);
     const [name, other] = [childId, parentId].map((id) => pieceName(doc, pieceById(doc, id)));
-    return refuse(
-      border.code,
-      `${name} and ${other} do not touch each other.`,
-    );
+    return refuse(border.code, `${name} and ${other} do not touch each other.`);
   }
   const silhouette = limbSilhouette([child, parent], art.design);
   /** An end that is kept as drawn, such as a cuff, has to lie in front of the one that turns under it. */

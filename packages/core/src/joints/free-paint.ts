@@ -1,9 +1,9 @@
-import { createPlaced, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { createPlaced, outsetRect, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { connectedRegions, unionCoverage } from '../raster/mask.js';
-import { anyPaint } from '../raster/sample.js';
+import { reachOf } from '../raster/morphology.js';
 
-/** The eight pixels about one. */
-const AROUND = [-1, 0, 1].flatMap((dy) => [-1, 0, 1].map((dx) => [dx, dy] as const));
+/** px to the farthest of the eight pixels about one, and a little. */
+const DIAGONAL = 1.5;
 
 /**
  * Hidden sheets of a piece without the paint that floats free of it: groups of pixels that nowhere touch its face, of
@@ -19,12 +19,10 @@ export function withoutFreePaint(
   const cover = unionCoverage(present, rect);
   const { labels, regions } = connectedRegions(cover, 0);
   const held = new Uint8Array(regions.length + 1);
+  const besideFace = reachOf(unionCoverage([face], outsetRect(rect, 1)), DIAGONAL);
   for (let y = 0, i = 0; y < rect.height; y++)
-    for (let x = 0; x < rect.width; x++, i++) {
-      const label = labels[i];
-      if (label === 0 || held[label]) continue;
-      if (AROUND.some(([dx, dy]) => anyPaint([face], rect.x + x + dx, rect.y + y + dy))) held[label] = 1;
-    }
+    for (let x = 0; x < rect.width; x++, i++)
+      if (labels[i] !== 0 && besideFace[(y + 1) * (rect.width + 2) + x + 1] > 0) held[labels[i]] = 1;
   if (regions.every((_, index) => held[index + 1])) return [...sheets];
   return sheets.map((sheet) => {
     if (!sheet) return null;

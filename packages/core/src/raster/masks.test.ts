@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { box, circle, inside } from '../testing/drawing.js';
 import { createPlacedMask, maskArea, type PlacedMask } from './mask.js';
 import { distanceField } from './distance-field.js';
-import { growMask, holesOf, islandsOf, reachOf, shrinkMask, trimMask } from './morphology.js';
+import { growMask, holesOf, islandsOf, reachOf, shrinkMask, stepsTo, trimMask } from './morphology.js';
 import { fromRuns, toRuns } from './runs.js';
 
 const anyMask = fc
@@ -47,6 +47,29 @@ test('what is within reach is what the distance field says', () => {
     fc.property(anyMask, fc.double({ min: 0, max: 7, noNaN: true }), (mask, by) => {
       const far = distanceField(mask);
       expect([...reachOf(mask, by)]).toEqual([...far].map((d) => (d <= by ? 255 : 0)));
+    }),
+  );
+});
+
+test('steps to what is marked are the most of columns and rows to the nearest of it', () => {
+  const picture = fc.tuple(fc.integer({ min: 1, max: 14 }), fc.integer({ min: 1, max: 14 })).chain(([width, height]) =>
+    fc.record({
+      width: fc.constant(width),
+      height: fc.constant(height),
+      marks: fc.array(fc.nat(width * height - 1), { maxLength: 5 }),
+    }),
+  );
+  fc.assert(
+    fc.property(picture, ({ width, height, marks }) => {
+      const marked = new Uint8Array(width * height);
+      for (const at of marks) marked[at] = 255;
+      const naive = [...marked].map((_, i) =>
+        marks.reduce((least, at) => {
+          const [dx, dy] = [(i % width) - (at % width), Math.floor(i / width) - Math.floor(at / width)];
+          return Math.min(least, Math.max(Math.abs(dx), Math.abs(dy)));
+        }, 65535),
+      );
+      expect([...stepsTo(marked, { width, height })]).toEqual(naive);
     }),
   );
 });
