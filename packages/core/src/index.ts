@@ -288,6 +288,20 @@ export {
   type JointProof,
 } from './joints/prove-joint.js';
 
+// Under
+export { bareCells, findBare, type Bare } from './under/find-bare.js';
+export { type IntoView, type Turn } from './under/coming-into-view.js';
+export { FILL_MODES, type FillMode } from './under/fill-under.js';
+export {
+  proposeUnder,
+  viewUnder,
+  type ProposeOptions,
+  type UnderProposal,
+  type ViewUnder,
+} from './under/propose-under.js';
+export { paintBeneath, setEndsHere } from './under/under-edits.js';
+export { underKey } from './under/checks.js';
+
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';
 export { UNCUT, rigEntry, uncutEntry, type RigEntry } from './handoff/rig-entry.js';

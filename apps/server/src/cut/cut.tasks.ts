@@ -44,11 +44,12 @@ interface CutDone {
   left: number;
 }
 
-async function keptSheets({ face, own, extra }: ChangedSheets): Promise<CutSheets> {
+async function keptSheets({ face, own, extra, beneath }: ChangedSheets): Promise<CutSheets> {
   const kept: CutSheets = {};
   if (face) kept.face = await keepSheet(face);
   if (own !== undefined) kept.own = await keepIfAny(own);
   if (extra !== undefined) kept.extra = await keepIfAny(extra);
+  if (beneath !== undefined) kept.beneath = await keepIfAny(beneath);
   return kept;
 }
 

@@ -8,6 +8,7 @@ import * as joints from './migrations/0003-joints.js';
 import * as lineUnder from './migrations/0004-line-under.js';
 import * as derived from './migrations/0005-derived.js';
 import * as wanted from './migrations/0006-wanted.js';
+import * as under from './migrations/0007-under.js';
 
 interface Migration {
   name: string;
@@ -16,7 +17,7 @@ interface Migration {
 }
 
 /** In the order they run. */
-const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived, wanted];
+const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived, wanted, under];
 
 /** Any number that only migrations use: two servers that start at once take turns. */
 const MIGRATION_LOCK = 4410_0001;

@@ -74,6 +74,8 @@ export class Piece extends Model {
   @Column(DataType.JSONB) declare face: SheetRef;
   @Column(DataType.JSONB) declare own: SheetRef | null;
   @Column(DataType.JSONB) declare extra: SheetRef | null;
+  @Column(DataType.JSONB) declare beneath: SheetRef | null;
+  @Column(DataType.BOOLEAN) declare endsHere: boolean;
   @Column(DataType.JSONB) declare apart: ApartSheets | null;
   @Column(DataType.INTEGER) declare margin: number;
   @Column(DataType.BOOLEAN) declare unmix: boolean;

@@ -90,9 +90,9 @@ export async function readArt(
   return { design, pieces: new Map(ofView.map((piece, at) => [piece.id, sheets[at]])) };
 }
 
-async function ownSheets({ face, own, extra }: PieceRow): Promise<SheetBitmaps> {
-  const [f, o, e] = await Promise.all([sheet(face), sheet(own), sheet(extra)]);
-  return { face: f, overlap: null, under: null, own: o, extra: e };
+async function ownSheets({ face, own, extra, beneath }: PieceRow): Promise<SheetBitmaps> {
+  const [f, o, e, b] = await Promise.all([face, own, extra, beneath].map(sheet));
+  return { face: f, overlap: null, under: null, own: o, extra: e, beneath: b };
 }
 
 async function drawnSheets(doc: CharacterDoc, piece: PieceRow, refs: DerivedRefs | undefined): Promise<SheetBitmaps> {

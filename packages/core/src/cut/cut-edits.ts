@@ -11,6 +11,8 @@ import type { CharacterDoc, Diff, PartId, PartRow, PieceId, PieceRow, SheetRef, 
 export const PLAIN_PIECE = {
   own: null,
   extra: null,
+  beneath: null,
+  endsHere: false,
   apart: null,
   margin: 0,
   unmix: true,
@@ -21,6 +23,7 @@ export interface CutSheets {
   face?: SheetRef;
   own?: SheetRef | null;
   extra?: SheetRef | null;
+  beneath?: SheetRef | null;
 }
 
 /** A piece that a cut makes. */

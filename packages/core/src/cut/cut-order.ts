@@ -38,6 +38,7 @@ export interface ChangedSheets {
   face?: PlacedBitmap;
   own?: PlacedBitmap | null;
   extra?: PlacedBitmap | null;
+  beneath?: PlacedBitmap | null;
 }
 
 /** What a cut comes to. */
@@ -265,9 +266,10 @@ function merge(art: ViewArt, order: Extract<CutOrder, { op: 'merge' }>): CutOutc
     ? mergeSheets([...all].reverse().map((piece) => piece.own ?? piece.face))
     : null;
   const extra = mergeSheets(all.map((piece) => piece.extra ?? null));
+  const beneath = mergeSheets(all.map((piece) => piece.beneath ?? null));
   return {
     ok: true,
-    sheets: [{ pieceId: order.pieceId, change: { face, own, extra } }],
+    sheets: [{ pieceId: order.pieceId, change: { face, own, extra, beneath } }],
     fresh: [],
     area: paintArea(face) - paintArea(into.face),
   };

@@ -14,6 +14,8 @@ export interface SheetBitmaps {
   own?: PlacedBitmap | null;
   /** Pixels taken and left where they were. */
   extra?: PlacedBitmap | null;
+  /** Paint that the artist has put or taken beneath. */
+  beneath?: PlacedBitmap | null;
 }
 
 /** The sheets of a piece that follow from faces, draw order, joints and the piece's own settings. */

@@ -102,6 +102,10 @@ export interface PieceRow extends RowBase {
   own: SheetRef | null;
   /** Pixels taken and left where they were, which the overlap copies. */
   extra: SheetRef | null;
+  /** Paint put or taken beneath, where pieces in front hide it at rest. */
+  beneath: SheetRef | null;
+  /** Does nothing of it go on beneath what hides it, by the artist's word? */
+  endsHere: boolean;
   /** Fill, shade and line as they came, where they are kept apart. */
   apart: ApartSheets | null;
   /** px of the neighbours' paint that the overlap takes along all round. */
@@ -225,7 +229,7 @@ export const TABLES = {
     list: 'pieces',
     belongsTo: { field: 'viewId', table: 'view' },
     refers: { partId: 'part' },
-    pictures: ['face', 'own', 'extra', 'apart'],
+    pictures: ['face', 'own', 'extra', 'beneath', 'apart'],
     order: ['depth', 'id'],
   },
   joint: {

@@ -3,7 +3,8 @@ import type { CharacterDoc, PieceId, SheetsOf, ViewId } from './rows.js';
 import type { ViewArt } from './view-art.js';
 
 /** The checks that are made so far. */
-export type CheckId = 'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean';
+export type CheckId =
+  'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean' | 'hidden-paint';
 
 /** One thing that is wrong: where, how much, and what would mend it. */
 export interface Finding {

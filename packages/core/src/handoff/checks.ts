@@ -6,6 +6,7 @@ import { JOINTS_CHECKS, turningJoints } from '../joints/checks.js';
 import type { BendProof, JointProof } from '../joints/prove-joint.js';
 import { NAMES_CHECKS } from '../names/checks.js';
 import { STACK_CHECKS } from '../stack/checks.js';
+import { UNDER_CHECKS } from '../under/checks.js';
 
 /** The order in which the checks are shown. */
 const SHOWN: readonly CheckId[] = [
@@ -16,12 +17,17 @@ const SHOWN: readonly CheckId[] = [
   'family',
   'pivots',
   'joints-clean',
+  'hidden-paint',
 ];
 
 /** Every check that the stations make. */
-const VIEW_CHECKS: readonly ViewCheck[] = [...CUT_CHECKS, ...JOINTS_CHECKS, ...STACK_CHECKS, ...NAMES_CHECKS].sort(
-  (a, b) => SHOWN.indexOf(a.id) - SHOWN.indexOf(b.id),
-);
+const VIEW_CHECKS: readonly ViewCheck[] = [
+  ...CUT_CHECKS,
+  ...JOINTS_CHECKS,
+  ...UNDER_CHECKS,
+  ...STACK_CHECKS,
+  ...NAMES_CHECKS,
+].sort((a, b) => SHOWN.indexOf(a.id) - SHOWN.indexOf(b.id));
 
 /** All checks of a view, with the proof of each joint. */
 export interface ViewProof {

@@ -71,7 +71,11 @@ function fillLeftMutable(carried: Uint32Array, face: PlacedBitmap, disc: Disc, r
 }
 
 /** By pixel: 255 where a piece shows paint of its own, free of line and of blends; with less left, with the blends. */
-function purePaint(words: Uint32Array, { width, height }: Rect, disc: Disc): Uint8Array {
+export function purePaint(
+  words: Uint32Array,
+  { width, height }: Pick<Rect, 'width' | 'height'>,
+  disc: Omit<Disc, 'radius'>,
+): Uint8Array {
   const paint = createMask(width, height);
   const line = createMask(width, height);
   const outside = createMask(width, height);
@@ -121,7 +125,7 @@ function mirrored(away: Uint16Array, { width, height }: Rect, x: number, y: numb
 }
 
 /** Flat art goes on in its own colours: each word becomes the nearest of them. What is not flat stays as it is. */
-function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint8Array): Uint32Array {
+export function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint8Array): Uint32Array {
   const counts = new Map<number, number>();
   let all = 0;
   for (let i = 0; i < words.length; i++) {

@@ -13,9 +13,9 @@ export function piecesAround(doc: CharacterDoc, piece: PieceRow): PieceRow[] {
 
 /** A rectangle that holds whatever may be drawn of a piece at rest, px. */
 export function reachOf(doc: CharacterDoc, piece: PieceRow): Rect {
-  const { face, own, extra, margin } = piece;
+  const { face, own, extra, beneath, margin } = piece;
   let rect: Rect = face;
-  for (const more of [own, extra]) if (more) rect = uniteRects(rect, more);
+  for (const more of [own, extra, beneath]) if (more) rect = uniteRects(rect, more);
   let grow = 5 + margin;
   for (const joint of doc.joints) {
     if (!joint.rounded || (joint.childId !== piece.id && joint.parentId !== piece.id)) continue;

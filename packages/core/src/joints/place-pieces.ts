@@ -8,7 +8,8 @@ export interface Placement {
   ty: number;
 }
 
-const AT_REST: Placement = { angle: 0, tx: 0, ty: 0 };
+/** Where what is not bent sits. */
+export const AT_REST: Placement = { angle: 0, tx: 0, ty: 0 };
 
 /** Is nothing turned or moved? */
 export function isAtRest({ angle, tx, ty }: Placement): boolean {

@@ -59,7 +59,7 @@ export function roughSheets(
     if (!only.has(piece.id)) continue;
     const mixed = unmixPiece(doc, order, at, art, memo);
     const hidden = hiddenSheets(doc, order, at, art, memo);
-    const { face = null, own = null, extra = null } = art.pieces.get(piece.id) ?? {};
+    const { face = null, own = null, extra = null, beneath = null } = art.pieces.get(piece.id) ?? {};
     const clean = cleanFace(face, mixed, own, art.design);
     const [overlap, under] = withoutFreePaint(
       [hidden.overlap, mergeSheets([hidden.under, mixed?.under ?? null])],
@@ -69,7 +69,8 @@ export function roughSheets(
     result.set(piece.id, {
       // What the artist copied stays, wherever it lies.
       overlap: extra ? mergeSheets([overlap, opaqueDesign(extra, art.design)]) : overlap,
-      under,
+      // So does what was painted beneath.
+      under: beneath ? mergeSheets([under, beneath]) : under,
       clean: apart ? apart.fill : clean,
       line: apart?.line ?? null,
     });
@@ -81,8 +82,8 @@ export function roughSheets(
 export const roughKey = oncePerDoc((doc: CharacterDoc, piece: PieceRow): string => {
   const order = drawOrder(doc, piece.viewId);
   const at = order.findIndex((p) => p.id === piece.id);
-  return deriveKey('rough 5', [
-    [piece.face, piece.own, piece.extra].map(placeOf),
+  return deriveKey('rough 6', [
+    [piece.face, piece.own, piece.extra, piece.beneath].map(placeOf),
     [piece.margin, piece.unmix],
     jointsInOrder(doc, piece).map((joint) => [
       endSources(doc, order, at, joint),

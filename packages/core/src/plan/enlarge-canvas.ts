@@ -33,11 +33,12 @@ export function enlargeCanvas(
   });
   for (const piece of doc.pieces) {
     if (piece.viewId !== viewId) continue;
-    const { face, own, extra, apart } = piece;
+    const { face, own, extra, beneath, apart } = piece;
     diff.update(piece, {
       face: moved(face),
       own: moved(own),
       extra: moved(extra),
+      beneath: moved(beneath),
       apart: apart && { fill: moved(apart.fill), shade: moved(apart.shade), line: moved(apart.line) },
     });
   }

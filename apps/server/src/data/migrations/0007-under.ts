@@ -1,0 +1,19 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import { completeRows } from './complete-rows.js';
+
+export const name = '0007-under';
+
+/** What pieces have come to have: paint beneath, and the artist's word that there is nothing beneath. */
+const PIECE = { beneath: null, endsHere: false };
+
+export async function up(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  await sequelize.query(
+    'ALTER TABLE piece ADD COLUMN beneath jsonb, ADD COLUMN ends_here boolean NOT NULL DEFAULT false',
+    { transaction },
+  );
+  await completeRows(sequelize, transaction, { table: 'piece', list: 'pieces', fields: PIECE });
+}
+
+export async function down(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  await sequelize.query('ALTER TABLE piece DROP COLUMN beneath, DROP COLUMN ends_here', { transaction });
+}

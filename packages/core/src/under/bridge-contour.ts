@@ -1,0 +1,154 @@
+import type { End, SeenStretch } from './contour-ends.js';
+
+/** A piece's contour carried on beneath what hides it, from where it goes under to where it comes out. */
+export interface Bridge {
+  /** The four points of a cubic curve: x, y pairs, px. */
+  curve: number[];
+  /** The indices of the stretches that it joins. */
+  from: number;
+  to: number;
+  /** Degrees by which it turns in all; half a turn or more closes a limb's end, and is a guess. */
+  turns: number;
+  /** 0 to 1: how far its ends bend as an arc of a circle between them would; near 0 where they run straight up to it. */
+  round: number;
+}
+
+/** The most ways of pairing that are all tried; with more ends each goes to the nearest that is left. */
+const ALL_WAYS = 6;
+/** What a way that bends back on itself costs, against the squares of what it turns at its ends, rad. */
+const HIDDEN_COST = 6;
+/** Places along a bridge that are looked at. */
+const LOOKS = 12;
+/** A bridge's handles are no longer than this share of the way between its ends. */
+const LONGEST = 0.75;
+/** A bridge that turns by less than this, rad, in all is no sharper for ends that run straight. */
+const SHARP = 1;
+/** The shortest that handles get for ends that run straight, of an arc's. */
+const LEAST_ROUND = 0.25;
+/** Half a turn, less a little: what turns by more closes an end. */
+export const CLOSES = 130;
+
+/**
+ * Carries a contour on: where it goes under is paired with where it comes out so that all curves together bend least and lie
+ * beneath what hides them; each is a cubic that leaves and comes in as the contour runs and is nearest to an arc of a
+ * circle between (handles of 4/3 tan(θ/4) radii, for the angle θ by which it turns).
+ *
+ * @param isHidden is a place of the canvas, px, covered by a piece in front?
+ */
+export function bridgeContour(
+  stretches: readonly SeenStretch[],
+  isHidden: (x: number, y: number) => boolean,
+): Bridge[] {
+  const cost = stretches.map(({ to }) => stretches.map(({ from }) => costOf(to, from, isHidden)));
+  const pairs = stretches.length <= ALL_WAYS ? cheapest(cost) : nearest(cost);
+  return pairs.map((into, at) => {
+    const { curve, turns, round } = curveBetween(stretches[at].to, stretches[into].from);
+    return { curve, from: at, to: into, turns, round };
+  });
+}
+
+/** What a bridge between two ends costs: how sharply it turns at them, and how much of it does not lie beneath anything. */
+function costOf(out: End, into: End, isHidden: (x: number, y: number) => boolean): number {
+  const { curve, first, second } = curveBetween(out, into);
+  let open = 0;
+  for (let k = 1; k < LOOKS; k++) {
+    const { x, y } = pointAt(curve, k / LOOKS);
+    if (!isHidden(x, y)) open++;
+  }
+  return first * first + second * second + (HIDDEN_COST * open) / (LOOKS - 1);
+}
+
+/** A cubic between two ends, and the angles, rad, that it turns by at the one and at the other. */
+function curveBetween(out: End, into: End): Omit<Bridge, 'from' | 'to'> & { first: number; second: number } {
+  const [cx, cy] = [into.x - out.x, into.y - out.y];
+  const chord = Math.hypot(cx, cy);
+  const first = chord > 0 ? turnBetween(out.dx, out.dy, cx, cy) : 0;
+  const second = chord > 0 ? turnBetween(cx, cy, into.dx, into.dy) : 0;
+  // Where both turn one way it is an arc; where they do not, the curve is an S, each half for itself.
+  const whole = Math.sign(first) === Math.sign(second) ? Math.abs(first + second) : Math.abs(first - second) / 2;
+  const arc = chord * Math.min(LONGEST, handleShare(whole));
+  // What runs straight up to a sharp turn has its corner where it is not seen, and what bends more than the arc is in its
+  // corner already: neither swings out as far.
+  const bow = (2 * Math.sin(Math.min(Math.PI, whole) / 2)) / chord;
+  const roundness = (bends: number, turn: number) => {
+    if (whole < SHARP) return 1;
+    const share = (bends * Math.sign(turn)) / bow;
+    return Math.max(LEAST_ROUND, share > 1 ? 1 / Math.sqrt(share) : share);
+  };
+  const rounds = [roundness(out.bends, first), roundness(-into.bends, second)];
+  const [handle, other] = rounds.map((share) => arc * share);
+  return {
+    curve: [
+      out.x,
+      out.y,
+      out.x + out.dx * handle,
+      out.y + out.dy * handle,
+      into.x - into.dx * other,
+      into.y - into.dy * other,
+      into.x,
+      into.y,
+    ],
+    turns: (Math.abs(first + second) * 180) / Math.PI,
+    round: (rounds[0] + rounds[1]) / 2,
+    first,
+    second,
+  };
+}
+
+/** Of an arc's chord: how long the handles of the cubic are that is nearest to it, for the angle it turns by, rad. */
+function handleShare(turn: number): number {
+  return turn < 0.01 ? 1 / 3 : (2 / 3) * (Math.tan(turn / 4) / Math.sin(turn / 2));
+}
+
+/** The angle from one way to another, rad, -π to π. */
+function turnBetween(ax: number, ay: number, bx: number, by: number): number {
+  return Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
+}
+
+/** A place on a cubic, 0 to 1. */
+export function pointAt(curve: readonly number[], share: number): { x: number; y: number } {
+  const left = 1 - share;
+  const weights = [left ** 3, 3 * left * left * share, 3 * left * share * share, share ** 3];
+  const along = (axis: 0 | 1) => weights.reduce((sum, weight, k) => sum + weight * curve[2 * k + axis], 0);
+  return { x: along(0), y: along(1) };
+}
+
+/** A cubic as x, y pairs about `step` px apart, both ends included. */
+export function pointsAlong(curve: readonly number[], step: number): number[] {
+  const length = [0, 2, 4].reduce(
+    (sum, k) => sum + Math.hypot(curve[k + 2] - curve[k], curve[k + 3] - curve[k + 1]),
+    0,
+  );
+  const count = Math.max(1, Math.min(4000, Math.ceil(length / step)));
+  return Array.from({ length: count + 1 }, (_, k) => pointAt(curve, k / count)).flatMap(({ x, y }) => [x, y]);
+}
+
+/** For each row its column, so that the sum is least. All ways are tried. */
+function cheapest(cost: readonly (readonly number[])[]): number[] {
+  let best: number[] = [];
+  let least = Infinity;
+  const pick = (taken: number[], sum: number) => {
+    if (sum >= least) return;
+    if (taken.length === cost.length) {
+      [best, least] = [[...taken], sum];
+      return;
+    }
+    for (let into = 0; into < cost.length; into++)
+      if (!taken.includes(into)) pick([...taken, into], sum + cost[taken.length][into]);
+  };
+  pick([], 0);
+  return best;
+}
+
+/** For each row its column, the cheapest pairs first. */
+function nearest(cost: readonly (readonly number[])[]): number[] {
+  const pairs = cost.flatMap((row, at) => row.map((value, into) => ({ value, at, into })));
+  const found: number[] = new Array<number>(cost.length).fill(-1);
+  const taken = new Set<number>();
+  for (const { at, into } of pairs.sort((a, b) => a.value - b.value)) {
+    if (found[at] >= 0 || taken.has(into)) continue;
+    found[at] = into;
+    taken.add(into);
+  }
+  return found;
+}

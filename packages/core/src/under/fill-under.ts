@@ -1,0 +1,145 @@
+import { inOwnColours, purePaint } from '../joints/carry-paint.js';
+import { cropPlaced, createPlaced, outsetRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import type { Rgb } from '../raster/colour.js';
+import { distanceField } from '../raster/distance-field.js';
+import { fillSmooth } from '../raster/fill-smooth.js';
+import type { PlacedMask } from '../raster/mask.js';
+import { opaqueWord } from '../raster/words.js';
+import { pointsAlongLine } from './points-along.js';
+import { carryPattern, patternOf } from './carry-pattern.js';
+
+/** How paint is carried on beneath: the nearest colour, shading, or a pattern. */
+export const FILL_MODES = ['flat', 'smooth', 'continue'] as const;
+export type FillMode = (typeof FILL_MODES)[number];
+
+/** A piece's own outline, px and colour; width 0 for none. */
+export interface OwnLine {
+  width: number;
+  colour: Rgb;
+}
+
+export interface FillInput {
+  face: PlacedBitmap;
+  /** Where paint is wanted: above 0. */
+  region: PlacedMask;
+  /** Chosen by the paint beside the region where not given. */
+  mode?: FillMode;
+  line: OwnLine;
+  /** Where the outline runs, x, y pairs, px; the region lies on its inner side. */
+  outlines: readonly (readonly number[])[];
+}
+
+/** Paint for a region, and how it was made. */
+export interface Filled {
+  paint: PlacedBitmap;
+  mode: FillMode;
+}
+
+/** px about a region within which its paint is looked for; in a region that lies farther off, all of the face. */
+const ABOUT = 64;
+/** px between two places of an outline that is drawn. */
+const STEP = 1.5;
+
+/**
+ * Paints a region beneath with what the piece shows beside it, line left out, and draws the outline along its contour.
+ * @returns opaque paint, or null where the piece shows none to go by
+ */
+export function fillUnder({ face, region, mode, line, outlines }: FillInput): Filled | null {
+  const near = nearFace(face, region);
+  if (!near) return null;
+  const words = wordsOf(near);
+  const pure = purePaint(words, near, { lineWidth: line.width, lineColour: line.colour });
+  if (!pure.some((is) => is > 0)) return null;
+  const pattern = mode === 'flat' || mode === 'smooth' ? null : patternOf(near, pure);
+  const made = mode ?? (pattern ? 'continue' : isFlat(words, pure) ? 'flat' : 'smooth');
+  const isWanted = (x: number, y: number) => {
+    const [column, row] = [near.x + x - region.x, near.y + y - region.y];
+    const isWithin = column >= 0 && row >= 0 && column < region.width && row < region.height;
+    return isWithin && region.data[row * region.width + column] > 0;
+  };
+  const carried =
+    made === 'flat'
+      ? nearest(near, pure)
+      : made === 'continue'
+        ? carryPattern(near, pure, pattern, isWanted)
+        : smooth(near, pure);
+  const paint = createPlaced(region);
+  const to = wordsOf(paint);
+  for (let y = 0, i = 0; y < region.height; y++)
+    for (let x = 0; x < region.width; x++, i++) {
+      if (region.data[i] === 0) continue;
+      to[i] = carried[(region.y + y - near.y) * near.width + region.x + x - near.x];
+    }
+  if (line.width > 0) drawLineMutable(paint, line, outlines);
+  const trimmed = trimToPaint(paint);
+  return trimmed && { paint: trimmed, mode: made };
+}
+
+/** What a face shows about a region; all of it where nothing is near; null where it shows nothing. */
+function nearFace(face: PlacedBitmap, region: PlacedMask): PlacedBitmap | null {
+  for (const about of [ABOUT, 4 * ABOUT, Math.max(face.width, face.height, ABOUT) * 2]) {
+    const near = cropPlaced(face, outsetRect(region, about));
+    if (wordsOf(near).some((word) => word >>> 24 === 255)) return near;
+  }
+  return null;
+}
+
+/** Of flat art, as many pixels as this share are of its few colours. */
+function isFlat(words: Uint32Array, pure: Uint8Array): boolean {
+  const counts = new Map<number, number>();
+  let all = 0;
+  for (let i = 0; i < words.length; i++)
+    if (pure[i] > 0) {
+      all++;
+      counts.set(words[i], (counts.get(words[i]) ?? 0) + 1);
+    }
+  const most = [...counts.values()].sort((a, b) => b - a).slice(0, FLAT_COLOURS);
+  return most.reduce((sum, count) => sum + count, 0) >= FLAT_SHARE * all;
+}
+const FLAT_COLOURS = 6;
+const FLAT_SHARE = 0.9;
+
+/** By pixel the nearest pure one. */
+function nearest(near: PlacedBitmap, pure: Uint8Array): Uint32Array {
+  const words = wordsOf(near);
+  const from = new Int32Array(words.length);
+  distanceField({ width: near.width, height: near.height, data: pure }, { nearest: from });
+  return Uint32Array.from(from, (at) => (at < 0 ? 0 : words[at]));
+}
+
+function smooth(near: PlacedBitmap, pure: Uint8Array): Uint32Array {
+  return inOwnColours(fillSmooth(near, pure), wordsOf(near), pure);
+}
+
+/** Draws the outline on the inner side of a contour, as soft inwards as a drawn one. */
+function drawLineMutable(
+  paint: PlacedBitmap,
+  { width, colour }: OwnLine,
+  outlines: readonly (readonly number[])[],
+): void {
+  const words = wordsOf(paint);
+  const reach = Math.ceil(width) + 1;
+  const far = new Float32Array(words.length).fill(Infinity);
+  for (const outline of outlines)
+    for (const { x, y } of pointsAlongLine(outline, STEP)) {
+      const top = Math.max(0, Math.floor(y - reach) - paint.y);
+      const left = Math.max(0, Math.floor(x - reach) - paint.x);
+      for (let row = top; row <= Math.min(paint.height - 1, Math.ceil(y + reach) - paint.y); row++)
+        for (let column = left; column <= Math.min(paint.width - 1, Math.ceil(x + reach) - paint.x); column++) {
+          const d = Math.hypot(paint.x + column + 0.5 - x, paint.y + row + 0.5 - y);
+          const i = row * paint.width + column;
+          if (d < far[i]) far[i] = d;
+        }
+    }
+  const ink = opaqueWord(colour);
+  for (let i = 0; i < words.length; i++) {
+    const share = Math.max(0, Math.min(1, width - far[i] + 0.5));
+    if (words[i] !== 0 && share > 0) words[i] = blend(words[i], ink, share);
+  }
+}
+
+function blend(from: number, to: number, share: number): number {
+  const channel = (shift: number) =>
+    Math.round(((from >>> shift) & 255) * (1 - share) + ((to >>> shift) & 255) * share) << shift;
+  return (channel(0) | channel(8) | channel(16) | 0xff000000) >>> 0;
+}

@@ -1,0 +1,119 @@
+import { composePiece } from '../document/compose-piece.js';
+import { drawOrder } from '../document/family.js';
+import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
+import type { Place } from '../errors.js';
+import { sweptRange } from '../joints/prove-joint.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { anyPaint } from '../raster/sample.js';
+import { paintCells, seenAt, type IntoView, type Turn } from './coming-into-view.js';
+import type { Cells } from './ring-cover.js';
+
+/** What of a piece comes into view without paint. */
+export interface Bare {
+  pieceId: PieceId;
+  /** px. */
+  area: number;
+  /** The turns that show most of it, and where it first shows on the way there, degrees of the last of them. */
+  turns: readonly Turn[];
+  first: number;
+  /** A place in the midst of it, at rest. */
+  place: Place;
+}
+
+/** Angles of a joint's range that are looked at for the one that shows most. */
+const ANGLES = 24;
+/** Fewer cells than this are but the rim of something. */
+const RIM = 4;
+/** Bare places of a piece that are looked at for that angle, at most. */
+const LOOKS = 2000;
+
+/** Cells of what comes into view that have no paint. */
+export function bareCells({ shows }: IntoView, image: PlacedBitmap | null): Uint8Array {
+  const { size, width, data, left, top, right, bottom } = shows;
+  const middle = size >> 1;
+  const faces = image ? [image] : [];
+  const bare = new Uint8Array(data.length);
+  for (let row = top; row < bottom; row++)
+    for (let column = left; column < right; column++) {
+      const i = row * width + column;
+      if (data[i] > 0 && !anyPaint(faces, column * size + middle, row * size + middle)) bare[i] = 255;
+    }
+  return bare;
+}
+
+/** px of what comes into view that have no paint; a few cells of a rim do not count. */
+export function bareIn(intoView: IntoView, image: PlacedBitmap | null): number {
+  let cells = 0;
+  for (const bare of bareCells(intoView, image)) if (bare > 0) cells++;
+  return cells < RIM ? 0 : cells * intoView.shows.size ** 2;
+}
+
+/** The bare places of a view's pieces, the largest first. */
+export function findBare(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView: readonly IntoView[]): Bare[] {
+  const order = drawOrder(doc, viewId).map(({ id }) => id);
+  let paint: Map<PieceId, Cells> | null = null;
+  const found: Bare[] = [];
+  for (const one of intoView) {
+    const sheets = art.pieces.get(one.pieceId);
+    const image = sheets ? composePiece(sheets) : null;
+    const area = bareIn(one, image);
+    if (area === 0) continue;
+    paint ??= paintCells(doc, viewId, art);
+    const bare = placesOf(bareCells(one, image), one);
+    const { turns, first } = mostAt(doc, viewId, one, bare, order, paint);
+    found.push({ pieceId: one.pieceId, area, turns, first, place: midst(bare) });
+  }
+  return found.sort((a, b) => b.area - a.area);
+}
+
+interface BareCell extends Place {
+  /** What first showed it: its place in `by`, and 1. */
+  mark: number;
+}
+
+function placesOf(bare: Uint8Array, { shows, shownBy }: IntoView): BareCell[] {
+  const { width, size } = shows;
+  const places: BareCell[] = [];
+  for (let i = 0; i < bare.length; i++)
+    if (bare[i] > 0)
+      places.push({ x: ((i % width) + 0.5) * size, y: (Math.floor(i / width) + 0.5) * size, mark: shownBy[i] });
+  return places;
+}
+
+/** Of the places the one that is nearest to their middle. */
+function midst(places: readonly Place[]): Place {
+  const x = places.reduce((sum, place) => sum + place.x, 0) / places.length;
+  const y = places.reduce((sum, place) => sum + place.y, 0) / places.length;
+  const far = (place: Place) => Math.hypot(place.x - x, place.y - y);
+  const nearest = places.reduce((best, place) => (far(place) < far(best) ? place : best), places[0]);
+  return { x: nearest.x, y: nearest.y };
+}
+
+/** The turns that show most of some bare places, and the angle nearest to rest at which any of them shows. */
+function mostAt(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  { pieceId, by }: IntoView,
+  bare: readonly BareCell[],
+  order: readonly PieceId[],
+  paint: ReadonlyMap<PieceId, Cells>,
+): Pick<Bare, 'turns' | 'first'> {
+  const counts = by.map((_, at) => bare.filter(({ mark }) => mark === at + 1).length);
+  const turns = by[counts.indexOf(Math.max(...counts))];
+  if (turns.length > 1) return { turns, first: turns[turns.length - 1].angle };
+  const joint = doc.joints.find(({ id }) => id === turns[0].jointId);
+  const [low, high] = joint ? sweptRange(joint) : [0, 0];
+  const stride = Math.ceil(bare.length / LOOKS);
+  const looks = bare.filter((_, at) => at % stride === 0);
+  let most = { count: 0, angle: low };
+  let first = Infinity;
+  for (let k = 0; k <= ANGLES; k++) {
+    const angle = Math.round(low + ((high - low) * k) / ANGLES);
+    const isSeen = seenAt(doc, viewId, [{ ...turns[0], angle }], order, paint)(pieceId);
+    const count = looks.filter(({ x, y }) => isSeen(x, y)).length;
+    if (count > most.count) most = { count, angle };
+    if (count > 0 && Math.abs(angle) < Math.abs(first)) first = angle;
+  }
+  return { turns: [{ ...turns[0], angle: most.angle }], first: Number.isFinite(first) ? first : most.angle };
+}

@@ -1,0 +1,146 @@
+import { mapOwners, type OwnerMap } from '../cut/owners.js';
+import { composePiece } from '../document/compose-piece.js';
+import { drawOrder } from '../document/family.js';
+import { pieceById } from '../document/find.js';
+import type { CharacterDoc, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
+import { usualLine } from '../joints/usual-line.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { cropMask, createPlacedMask, maskArea, type PlacedMask } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
+import { anyPaint } from '../raster/sample.js';
+import { bareIn } from './find-bare.js';
+import { comingIntoView, cellsOfMask, type IntoView } from './coming-into-view.js';
+import { fillUnder, type FillMode, type OwnLine } from './fill-under.js';
+import { wholeShape, type RoundEnd, type WholeShape } from './whole-shape.js';
+
+/** The confidence from which the outline round the whole figure counts as every piece's own. */
+const SURE = 0.8;
+
+/** The whole shapes of a view's pieces, and what of them comes into view. */
+export interface ViewUnder {
+  shapes: ReadonlyMap<PieceId, WholeShape>;
+  intoView: readonly IntoView[];
+}
+
+/** Who shows where in a view at rest. */
+export function ownersAtRest(doc: CharacterDoc, viewId: ViewId, { design, pieces }: ViewArt): OwnerMap {
+  const faces = drawOrder(doc, viewId).map(({ id }) => pieces.get(id)?.face ?? null);
+  return mapOwners(faces, { x: 0, y: 0, width: design.width, height: design.height });
+}
+
+/** The outline that pieces are drawn with, as it runs round the whole figure. */
+export function ownLine(design: PlacedBitmap): OwnLine {
+  const { width, colour, confidence } = usualLine(design);
+  return confidence >= SURE ? { width, colour } : { width: 0, colour: [0, 0, 0] };
+}
+
+/** The whole shape of one piece, as its contour proposes it; null where it has no paint, or ends where it is hidden. */
+export function shapeOf(doc: CharacterDoc, piece: PieceRow, art: ViewArt, owners: OwnerMap): WholeShape | null {
+  const face = art.pieces.get(piece.id)?.face;
+  if (!face || piece.endsHere) return null;
+  const rounded = doc.joints.filter(
+    (joint) => joint.rounded && joint.kind !== 'slide' && joint.viewId === piece.viewId,
+  );
+  return wholeShape({
+    face,
+    index: drawOrder(doc, piece.viewId).findIndex(({ id }) => id === piece.id),
+    owners,
+    design: art.design,
+    root: rounded.find((joint) => joint.childId === piece.id && joint.discOn !== 'parent') ?? null,
+    tips: rounded.filter((joint) => joint.parentId === piece.id && joint.discOn !== 'child'),
+    lineWidth: ownLine(art.design).width,
+  });
+}
+
+/**
+ * The whole shapes of a view's pieces, and what of them comes into view when joints turn.
+ * @param onProgress the share done, 0 to 1; false stops it, and what comes into view is not known then
+ */
+export function viewUnder(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  onProgress?: (share: number) => boolean | void,
+): ViewUnder {
+  const owners = ownersAtRest(doc, viewId, art);
+  const shapes = new Map<PieceId, WholeShape>();
+  for (const piece of drawOrder(doc, viewId)) {
+    const shape = shapeOf(doc, piece, art, owners);
+    if (shape && maskArea(shape.hidden) > 0) shapes.set(piece.id, shape);
+  }
+  const within = new Map([...shapes].map(([id, { hidden }]) => [id, cellsOfMask(hidden, art.design)]));
+  return { shapes, intoView: comingIntoView(doc, viewId, art, within, onProgress) };
+}
+
+/** Paint that is proposed for what of a piece comes into view bare. */
+export interface UnderProposal {
+  pieceId: PieceId;
+  paint: PlacedBitmap;
+  mode: FillMode;
+}
+
+/** What is asked for of a proposal, where the artist has said so. */
+export interface ProposeOptions {
+  mode?: FillMode;
+  /** px that are painted beyond what comes into view. */
+  margin?: number;
+}
+
+/** px beyond what comes into view, and the share of the limb's width, whichever is more. */
+const MARGIN = 12;
+const MARGIN_SHARE = 0.1;
+
+/** Paint for what of a piece comes into view and has none; null where nothing does, or there is nothing to go by. */
+export function proposeUnder(
+  doc: CharacterDoc,
+  pieceId: PieceId,
+  art: ViewArt,
+  { shapes, intoView }: ViewUnder,
+  { mode, margin }: ProposeOptions = {},
+): UnderProposal | null {
+  const shape = shapes.get(pieceId);
+  const shows = intoView.find((one) => one.pieceId === pieceId);
+  const sheets = art.pieces.get(pieceId);
+  const face = sheets?.face;
+  if (!shape || !shows || !face || bareIn(shows, composePiece(sheets)) === 0) return null;
+  const region = nearShown(shape.hidden, shows, margin ?? usualMargin(doc, pieceById(doc, pieceId)));
+  const image = composePiece(sheets);
+  const beneath = sheets.beneath ?? null;
+  for (let i = 0; i < region.data.length; i++) {
+    if (region.data[i] === 0) continue;
+    const x = region.x + (i % region.width);
+    const y = region.y + Math.floor(i / region.width);
+    const isPainted = image !== null && anyPaint([image], x, y);
+    const isHand = beneath !== null && anyPaint([beneath], x, y);
+    if (isHand || (isPainted && !isInLimb(shape.ends, x + 0.5, y + 0.5))) region.data[i] = 0;
+  }
+  const filled = fillUnder({ face, region, mode, line: ownLine(art.design), outlines: shape.outlines });
+  return filled && { pieceId, ...filled };
+}
+
+function usualMargin(doc: CharacterDoc, piece: PieceRow): number {
+  const joint = doc.joints.find((one: JointRow) => one.childId === piece.id);
+  return Math.max(MARGIN, joint ? MARGIN_SHARE * 2 * joint.radius : 0);
+}
+
+/** The part of a mask that lies within some px of what comes into view. */
+function nearShown(mask: PlacedMask, { shows }: IntoView, margin: number): PlacedMask {
+  const { size, width, data } = shows;
+  const seen = createPlacedMask(mask);
+  for (let y = 0, i = 0; y < mask.height; y++)
+    for (let x = 0; x < mask.width; x++, i++)
+      if (data[Math.floor((mask.y + y) / size) * width + Math.floor((mask.x + x) / size)] > 0) seen.data[i] = 255;
+  const near = reachOf(seen, margin);
+  const region = cropMask(mask, mask);
+  for (let i = 0; i < region.data.length; i++) if (near[i] === 0) region.data[i] = 0;
+  return region;
+}
+
+/** Does a place lie in the half of a rounded end's disc that belongs to the limb, where its rim has no business? */
+function isInLimb(ends: readonly RoundEnd[], x: number, y: number): boolean {
+  return ends.some(({ x: cx, y: cy, radius, dx, dy }) => {
+    const [px, py] = [x - cx, y - cy];
+    return px * px + py * py <= (radius + 1) ** 2 && px * dx + py * dy < 0;
+  });
+}

@@ -1,0 +1,251 @@
+import type { OwnerMap } from '../cut/owners.js';
+import { contactsAt } from '../joints/limb-discs.js';
+import { outsetRect, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { INSIDE, createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
+import { fillLoop } from '../raster/polygon.js';
+import { CLOSES, bridgeContour, pointsAlong, type Bridge } from './bridge-contour.js';
+import { seenContour, type SeenStretch } from './contour-ends.js';
+
+/** A disc in which a piece ends, px. */
+interface EndDisc {
+  x: number;
+  y: number;
+  radius: number;
+}
+
+/** What a piece is taken to cover where pieces in front hide it. */
+export interface WholeShape {
+  /** The hidden part: 255 where a piece in front hides the design's paint and this piece goes on beneath. */
+  hidden: PlacedMask;
+  bridges: Bridge[];
+  /** Where its contour runs on beneath, x, y pairs, px: what an outline is drawn along. */
+  outlines: number[][];
+  /** Ends whose rounding has drawn their paint and outline: beyond the limb's own stretch they stay as they are. */
+  ends: RoundEnd[];
+}
+
+/** The half of a disc that lies away from its limb. */
+export interface RoundEnd extends EndDisc {
+  /** The way from the limb to the disc, of length 1. */
+  dx: number;
+  dy: number;
+}
+
+export interface WholeShapeInput {
+  face: PlacedBitmap;
+  /** The piece's place in the draw order. */
+  index: number;
+  /** Of the whole canvas. */
+  owners: OwnerMap;
+  /** The disc about which the piece turns, if it is rounded to it; and those of what hangs from it. */
+  root: EndDisc | null;
+  tips: readonly EndDisc[];
+  /** px; 0 for art without outline. */
+  lineWidth: number;
+  /** The whole view's design, at 0, 0: only where that is opaque anything is hidden. */
+  design: PlacedBitmap;
+}
+
+/** Line widths of contour, and px at least, from which the way at an end is taken. */
+const WAY = 6;
+const LEAST_WAY = 12;
+/** px between two points of a bridge. */
+const STEP = 1;
+/** A disc closes an end whose middle lies within this of it, in widths of the end. */
+const NEAR_DISC = 2.5;
+/** A piece of which at least this share lies between its discs, or within some px and a share of its radius of that, is a stretch of a limb. */
+const LIMB = 0.9;
+const BESIDE = 3;
+const BESIDE_SHARE = 0.2;
+/** px inside its disc that an end stays. */
+const WITHIN = 0;
+
+/**
+ * Proposes a piece's whole shape: its contour is carried on beneath what hides it (`bridgeContour`), and what lies inside
+ * belongs to it. A limb that runs under something and has its disc there goes on straight to that disc; and a stretch of a
+ * limb between two discs is what these and their tangents enclose, however little of its sides is seen.
+ */
+export function wholeShape({ face, index, owners, root, tips, lineWidth, design }: WholeShapeInput): WholeShape {
+  const isHidden = (x: number, y: number) => {
+    const [column, row] = [Math.floor(x) - owners.x, Math.floor(y) - owners.y];
+    if (column < 0 || row < 0 || column >= owners.width || row >= owners.height) return false;
+    const i = row * owners.width + column;
+    return owners.owner[i] > index + 1 && design.data[i * 4 + 3] === 255;
+  };
+  const discs = root ? [root, ...tips] : tips;
+  const loops = discs.map((disc) => hullOf(disc, disc));
+  const limbs = root ? tips.map((tip) => hullOf(root, tip)) : [];
+  let bridges: Bridge[] = [];
+  const outlines: number[][] = [];
+  const ends: RoundEnd[] = [];
+  if (root && shareWithin(face, limbs, BESIDE + Math.round(BESIDE_SHARE * root.radius)) >= LIMB) {
+    loops.push(...limbs);
+    outlines.push(...tips.flatMap((tip) => sidesOf(root, tip)));
+    ends.push(endAway(root, tips[0]), ...tips.map((tip) => endAway(tip, root)));
+  } else {
+    const { stretches, covered } = seenContour(face, index, owners, Math.max(LEAST_WAY, WAY * lineWidth));
+    bridges = bridgeContour(stretches, isHidden);
+    loops.push(...covered, ...loopsOf(stretches, bridges));
+    for (const bridge of bridges) {
+      const end = bridge.turns > CLOSES ? discBeyond(bridge, discs) : null;
+      const [out, into] = [stretches[bridge.from], stretches[bridge.to]];
+      const sides = end ? toDisc(bridge, end) : goesOn(bridge) ? goingOn(bridge, out, into) : null;
+      if (sides) loops.push(sides);
+      if (end) ends.push(endAway(end, middleOf(bridge)));
+      outlines.push(...(sides ? [sides.slice(0, 4), sides.slice(4)] : [pointsAlong(bridge.curve, STEP)]));
+    }
+  }
+  const filled = loops.map((loop) => fillLoop(loop, owners));
+  const rect = filled.reduce<Rect>(unite, { x: face.x, y: face.y, width: 0, height: 0 });
+  const hidden = createPlacedMask({ x: rect.x, y: rect.y, width: rect.width, height: rect.height });
+  for (const mask of filled)
+    for (let row = 0; row < mask.height; row++)
+      for (let column = 0; column < mask.width; column++) {
+        if (mask.data[row * mask.width + column] === 0) continue;
+        const [x, y] = [mask.x + column, mask.y + row];
+        if (isHidden(x, y)) hidden.data[(y - hidden.y) * hidden.width + x - hidden.x] = 255;
+      }
+  return { hidden, bridges, outlines, ends };
+}
+
+/** Points along half of a disc's rim. */
+const HALF_TURN = 48;
+
+/** What two discs and the tangents between them enclose, each less the rim: a stretch of a limb. x, y pairs, px. */
+function hullOf(a: EndDisc, b: EndDisc): number[] {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const far = Math.hypot(dx, dy);
+  const [ra, rb] = [Math.max(0.5, a.radius - WITHIN), Math.max(0.5, b.radius - WITHIN)];
+  // Of two discs of which one holds the other, the larger is all.
+  if (far <= Math.abs(ra - rb)) return arcOf(ra >= rb ? a : b, Math.max(ra, rb), 0, 2 * Math.PI);
+  const way = Math.atan2(dy, dx);
+  const lean = Math.acos((ra - rb) / far);
+  return [...arcOf(a, ra, way + lean, way + 2 * Math.PI - lean), ...arcOf(b, rb, way - lean, way + lean)];
+}
+
+/** The tangents between two discs. */
+function sidesOf(a: EndDisc, b: EndDisc): number[][] {
+  const far = Math.hypot(b.x - a.x, b.y - a.y);
+  if (far <= Math.abs(a.radius - b.radius)) return [];
+  const way = Math.atan2(b.y - a.y, b.x - a.x);
+  const lean = Math.acos((a.radius - b.radius) / far);
+  return [way + lean, way - lean].map((angle) =>
+    [a, b].flatMap(({ x, y, radius }) => [x + radius * Math.cos(angle), y + radius * Math.sin(angle)]),
+  );
+}
+
+function endAway(disc: EndDisc, from: { x: number; y: number }): RoundEnd {
+  const [dx, dy] = [disc.x - from.x, disc.y - from.y];
+  const far = Math.hypot(dx, dy) || 1;
+  return { x: disc.x, y: disc.y, radius: disc.radius, dx: dx / far, dy: dy / far };
+}
+
+/** Halfway between the two ends of a bridge. */
+function middleOf({ curve }: Bridge): { x: number; y: number } {
+  return { x: (curve[0] + curve[6]) / 2, y: (curve[1] + curve[7]) / 2 };
+}
+
+function arcOf({ x, y }: EndDisc, radius: number, from: number, to: number): number[] {
+  return Array.from({ length: HALF_TURN + 1 }, (_, k) => from + ((to - from) * k) / HALF_TURN).flatMap((angle) => [
+    x + radius * Math.cos(angle),
+    y + radius * Math.sin(angle),
+  ]);
+}
+
+/** The share of a face's paint that lies within some loops, or `beside` px of them. */
+function shareWithin(face: PlacedBitmap, loops: readonly number[][], beside: number): number {
+  if (loops.length === 0) return 0;
+  const room = outsetRect(face, beside);
+  const masks = loops.map((loop) => fillLoop(loop, room));
+  const within = createPlacedMask(room);
+  for (const mask of masks)
+    for (let row = 0; row < mask.height; row++)
+      for (let column = 0; column < mask.width; column++)
+        if (mask.data[row * mask.width + column] > 0)
+          within.data[(mask.y + row - room.y) * room.width + mask.x + column - room.x] = 255;
+  const near = reachOf(within, beside);
+  let [inside, all] = [0, 0];
+  for (let y = 0, i = 3; y < face.height; y++)
+    for (let x = 0; x < face.width; x++, i += 4) {
+      if (face.data[i] <= INSIDE) continue;
+      all++;
+      if (near[(y + beside) * room.width + x + beside] > 0) inside++;
+    }
+  return all === 0 ? 0 : inside / all;
+}
+
+function unite(a: Rect, b: Rect): Rect {
+  if (b.width === 0 || b.height === 0) return a;
+  if (a.width === 0 || a.height === 0) return b;
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  const right = Math.max(a.x + a.width, b.x + b.width);
+  const bottom = Math.max(a.y + a.height, b.y + b.height);
+  return { x, y, width: right - x, height: bottom - y };
+}
+
+/** The closed contours that stretches and bridges make, one after the other. */
+function loopsOf(stretches: readonly SeenStretch[], bridges: readonly Bridge[]): number[][] {
+  const onward = new Map(bridges.map((bridge) => [bridge.from, bridge]));
+  const seen = new Set<number>();
+  const loops: number[][] = [];
+  for (let start = 0; start < stretches.length; start++) {
+    const loop: number[] = [];
+    for (let at = start; !seen.has(at);) {
+      seen.add(at);
+      const bridge = onward.get(at);
+      loop.push(...stretches[at].points, ...(bridge ? pointsAlong(bridge.curve, STEP) : []));
+      at = bridge?.to ?? at;
+    }
+    if (loop.length > 0) loops.push(loop);
+  }
+  return loops;
+}
+
+/** The disc in which a bridge that closes a limb ends: the nearest that lies beyond it. */
+function discBeyond(bridge: Bridge, discs: readonly EndDisc[]): EndDisc | null {
+  const { x: mx, y: my } = middleOf(bridge);
+  const { curve } = bridge;
+  const width = Math.hypot(curve[6] - curve[0], curve[7] - curve[1]);
+  const [ox, oy] = [(curve[2] + curve[4]) / 2 - mx, (curve[3] + curve[5]) / 2 - my];
+  const near = discs
+    .map((disc) => ({
+      disc,
+      far: Math.hypot(disc.x - mx, disc.y - my),
+      ahead: (disc.x - mx) * ox + (disc.y - my) * oy,
+    }))
+    .filter(({ disc, far, ahead }) => far < NEAR_DISC * width && (ahead > 0 || far < disc.radius));
+  return near.sort((a, b) => a.far - b.far)[0]?.disc ?? null;
+}
+
+/** How far a limb that runs under something goes on, in its widths, where no joint says; and no farther than it is seen. */
+const GOES_ON = 1;
+/** Degrees to within which the two sides of such a limb run alike, and how round its end may look at most. */
+const ALIKE = 25;
+const STRAIGHT = 0.6;
+
+/** Does a bridge close the end of a limb that runs under something, both sides straight, rather than the top of a head? */
+function goesOn({ turns, round }: Bridge): boolean {
+  return Math.abs(turns - 180) < ALIKE && round < STRAIGHT;
+}
+
+/** A limb's end carried on straight, as both its sides run. */
+function goingOn({ curve }: Bridge, { to, points }: SeenStretch, { from, points: others }: SeenStretch): number[] {
+  const width = Math.hypot(curve[6] - curve[0], curve[7] - curve[1]);
+  const seen = Math.min(points.length, others.length) / 2 / (points === others ? 2 : 1);
+  const far = Math.min(GOES_ON * width, seen);
+  return [
+    ...[to.x, to.y, to.x + to.dx * far, to.y + to.dy * far],
+    ...[from.x - from.dx * far, from.y - from.dy * far, from.x, from.y],
+  ];
+}
+
+/** What lies between a limb's end and its disc: as wide as the one on this side and the other on that. */
+function toDisc({ curve }: Bridge, { x, y, radius }: EndDisc): number[] {
+  const [ax, ay, bx, by] = [curve[0], curve[1], curve[6], curve[7]];
+  const [ux, uy] = [x - (ax + bx) / 2, y - (ay + by) / 2];
+  const far = Math.hypot(ux, uy) || 1;
+  const sides = contactsAt({ x, y }, ux / far, uy / far, radius - WITHIN);
+  const [near, other] = sides.sort((p, q) => Math.hypot(p.x - ax, p.y - ay) - Math.hypot(q.x - ax, q.y - ay));
+  return [ax, ay, near.x, near.y, other.x, other.y, bx, by];
+}
