@@ -3,5 +3,6 @@ export { CastModule } from './cast/cast.module.js';
 export { PlanModule } from './plan/plan.module.js';
 export { CutModule } from './cut/cut.module.js';
 export { JointsModule } from './joints/joints.module.js';
+export { UnderModule } from './under/under.module.js';
 export { StackModule } from './stack/stack.module.js';
 export { HandOffModule } from './handoff/handoff.module.js';

@@ -301,6 +301,8 @@ export {
 } from './under/propose-under.js';
 export { paintBeneath, setEndsHere } from './under/under-edits.js';
 export { underKey } from './under/checks.js';
+export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
+export { ownersAtRest } from './under/propose-under.js';
 
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';

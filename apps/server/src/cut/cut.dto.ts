@@ -15,10 +15,8 @@ import {
   Min,
   Validate,
   ValidateNested,
-  ValidatorConstraint,
-  type ValidatorConstraintInterface,
 } from 'class-validator';
-import { EditBody, MOST_PIECES, MayBeLeftOut, PlaceBody, PointsRule, Tokens } from '../http/dto.js';
+import { EditBody, MOST_PIECES, MayBeLeftOut, PlaceBody, PointsRule, StrokeRule, Tokens } from '../http/dto.js';
 
 /** A line or loop has at most half as many points: a minute's drawing with a quick pen. */
 const MOST_NUMBERS = 20_000;
@@ -38,27 +36,6 @@ export class GiveBackBody extends EditBody {
   /** The piece that gives; every piece where not given. */
   @MayBeLeftOut() @IsUUID() pieceId?: string;
   @IsArray() @ArrayMinSize(6) @ArrayMaxSize(MOST_NUMBERS) @Validate(PointsRule) loop: number[];
-}
-
-/** The widest nib, px. */
-const WIDEST = 2000;
-
-@ValidatorConstraint({ name: 'stroke' })
-class StrokeRule implements ValidatorConstraintInterface {
-  validate(value: unknown): boolean {
-    return (
-      Array.isArray(value) &&
-      value.length % 3 === 0 &&
-      value.every((v: unknown, i) => {
-        if (typeof v !== 'number' || !Number.isFinite(v)) return false;
-        return i % 3 === 2 ? v >= 0.5 && v <= WIDEST / 2 : Math.abs(v) < 100_000;
-      })
-    );
-  }
-
-  defaultMessage(): string {
-    return `$property must be x, y and radius by threes, px; a nib is 1 to ${WIDEST} px wide`;
-  }
 }
 
 export class NibBody extends TakeRestBody {

@@ -94,3 +94,24 @@ export class PlaceBody {
   @IsNumber() @Min(-16384) @Max(32768) x: number;
   @IsNumber() @Min(-16384) @Max(32768) y: number;
 }
+
+/** The widest nib, px. */
+const WIDEST = 2000;
+
+@ValidatorConstraint({ name: 'stroke' })
+export class StrokeRule implements ValidatorConstraintInterface {
+  validate(value: unknown): boolean {
+    return (
+      Array.isArray(value) &&
+      value.length % 3 === 0 &&
+      value.every((v: unknown, i) => {
+        if (typeof v !== 'number' || !Number.isFinite(v)) return false;
+        return i % 3 === 2 ? v >= 0.5 && v <= WIDEST / 2 : Math.abs(v) < 100_000;
+      })
+    );
+  }
+
+  defaultMessage(): string {
+    return `$property must be x, y and radius by threes, px; a nib is 1 to ${WIDEST} px wide`;
+  }
+}

@@ -24,6 +24,8 @@ export interface BenchState {
   panning: boolean;
   /** Only these pieces are shown. */
   solo: readonly string[] | null;
+  /** These pieces are shown solid and the others faint; null for all alike. */
+  lit: readonly string[] | null;
   viewport: Viewport;
   /** Degrees by joint. */
   bends: Record<string, number>;
@@ -45,6 +47,7 @@ const atRest: BenchState = {
   peek: false,
   panning: false,
   solo: null,
+  lit: null,
   viewport: { scale: 0.2, x: 0, y: 0 },
   bends: {},
   butt: false,

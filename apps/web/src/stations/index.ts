@@ -2,5 +2,6 @@
 export { plan } from './plan/index';
 export { cut } from './cut/index';
 export { joints } from './joints/index';
+export { under } from './under/index';
 export { stack } from './stack/index';
 export { handOff } from './handoff/index';

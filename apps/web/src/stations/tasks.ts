@@ -6,6 +6,7 @@ import { sheetTasks } from './handoff/sheet-tasks';
 import { bendTasks } from './joints/bend-tasks';
 import { jointTasks } from './joints/joint-tasks';
 import { planTasks } from './plan/plan-tasks';
+import { underTasks } from './under/under-tasks';
 
 /** Everything that stations ask the workers for. */
 export const STATION_TASKS = {
@@ -16,5 +17,6 @@ export const STATION_TASKS = {
   ...proposalTasks,
   ...jointTasks,
   ...bendTasks,
+  ...underTasks,
   ...sheetTasks,
 };

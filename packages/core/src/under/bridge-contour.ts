@@ -106,7 +106,7 @@ function turnBetween(ax: number, ay: number, bx: number, by: number): number {
 }
 
 /** A place on a cubic, 0 to 1. */
-export function pointAt(curve: readonly number[], share: number): { x: number; y: number } {
+function pointAt(curve: readonly number[], share: number): { x: number; y: number } {
   const left = 1 - share;
   const weights = [left ** 3, 3 * left * left * share, 3 * left * share * share, share ** 3];
   const along = (axis: 0 | 1) => weights.reduce((sum, weight, k) => sum + weight * curve[2 * k + axis], 0);

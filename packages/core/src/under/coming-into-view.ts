@@ -20,9 +20,7 @@ export interface IntoView {
   pieceId: PieceId;
   /** By cell of the canvas: above 0 where it comes into view. */
   shows: Cells;
-  /** By cell: the index in `by`, and 1, of what first showed it. */
-  shownBy: Uint8Array;
-  /** The joints that show it, and of pairs the turns. */
+  /** What shows any of it: a joint alone, at any angle, or the turns of a pair. */
   by: readonly (readonly Turn[])[];
 }
 
@@ -30,7 +28,7 @@ export interface IntoView {
 const FINE = 1600;
 
 /** px along the side of a cell in which a canvas is looked at. */
-export function cellSize({ width, height }: { width: number; height: number }): number {
+function cellSize({ width, height }: { width: number; height: number }): number {
   return Math.max(1, Math.ceil(Math.max(width, height) / FINE));
 }
 
@@ -131,7 +129,6 @@ class Hidden {
   /** Indices of hidden cells that nothing has shown yet. */
   left: number[] = [];
   private readonly shows: Cells;
-  private readonly shownBy: Uint8Array;
   private readonly by: (readonly Turn[])[] = [];
 
   constructor(
@@ -141,7 +138,6 @@ class Hidden {
     later: readonly Cells[],
   ) {
     this.shows = { ...within, data: new Uint8Array(within.data.length) };
-    this.shownBy = new Uint8Array(within.data.length);
     for (let row = within.top; row < within.bottom; row++)
       for (let i = row * within.width + within.left; i < row * within.width + within.right; i++)
         if (within.data[i] > 0 && later.some(({ data }) => data[i] > 0)) this.left.push(i);
@@ -150,21 +146,19 @@ class Hidden {
   /** Takes those of the places left that are seen now. */
   take(turns: readonly Turn[], isSeen: (x: number, y: number, index: number) => boolean): void {
     const { width, size } = this.shows;
-    const mark = Math.min(255, this.by.length + 1);
     const before = this.left.length;
     this.left = this.left.filter((i) => {
       const x = ((i % width) + 0.5) * size;
       const y = (Math.floor(i / width) + 0.5) * size;
       if (!isSeen(x, y, i)) return true;
       this.shows.data[i] = 255;
-      this.shownBy[i] = mark;
       return false;
     });
     if (this.left.length < before) this.by.push(turns);
   }
 
   intoView(): IntoView {
-    return { pieceId: this.id, shows: this.shows, shownBy: this.shownBy, by: this.by };
+    return { pieceId: this.id, shows: this.shows, by: this.by };
   }
 }
 

@@ -1,6 +1,6 @@
 import { composePiece } from '../document/compose-piece.js';
 import { drawOrder } from '../document/family.js';
-import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
+import type { CharacterDoc, JointRow, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
@@ -22,11 +22,11 @@ export interface Bare {
 }
 
 /** Angles of a joint's range that are looked at for the one that shows most. */
-const ANGLES = 24;
+const ANGLES = 12;
 /** Fewer cells than this are but the rim of something. */
 const RIM = 4;
 /** Bare places of a piece that are looked at for that angle, at most. */
-const LOOKS = 2000;
+const LOOKS = 500;
 
 /** Cells of what comes into view that have no paint. */
 export function bareCells({ shows }: IntoView, image: PlacedBitmap | null): Uint8Array {
@@ -67,17 +67,10 @@ export function findBare(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoVi
   return found.sort((a, b) => b.area - a.area);
 }
 
-interface BareCell extends Place {
-  /** What first showed it: its place in `by`, and 1. */
-  mark: number;
-}
-
-function placesOf(bare: Uint8Array, { shows, shownBy }: IntoView): BareCell[] {
-  const { width, size } = shows;
-  const places: BareCell[] = [];
+function placesOf(bare: Uint8Array, { shows: { width, size } }: IntoView): Place[] {
+  const places: Place[] = [];
   for (let i = 0; i < bare.length; i++)
-    if (bare[i] > 0)
-      places.push({ x: ((i % width) + 0.5) * size, y: (Math.floor(i / width) + 0.5) * size, mark: shownBy[i] });
+    if (bare[i] > 0) places.push({ x: ((i % width) + 0.5) * size, y: (Math.floor(i / width) + 0.5) * size });
   return places;
 }
 
@@ -95,25 +88,32 @@ function mostAt(
   doc: CharacterDoc,
   viewId: ViewId,
   { pieceId, by }: IntoView,
-  bare: readonly BareCell[],
+  bare: readonly Place[],
   order: readonly PieceId[],
   paint: ReadonlyMap<PieceId, Cells>,
 ): Pick<Bare, 'turns' | 'first'> {
-  const counts = by.map((_, at) => bare.filter(({ mark }) => mark === at + 1).length);
-  const turns = by[counts.indexOf(Math.max(...counts))];
-  if (turns.length > 1) return { turns, first: turns[turns.length - 1].angle };
-  const joint = doc.joints.find(({ id }) => id === turns[0].jointId);
-  const [low, high] = joint ? sweptRange(joint) : [0, 0];
   const stride = Math.ceil(bare.length / LOOKS);
   const looks = bare.filter((_, at) => at % stride === 0);
-  let most = { count: 0, angle: low };
-  let first = Infinity;
-  for (let k = 0; k <= ANGLES; k++) {
-    const angle = Math.round(low + ((high - low) * k) / ANGLES);
-    const isSeen = seenAt(doc, viewId, [{ ...turns[0], angle }], order, paint)(pieceId);
-    const count = looks.filter(({ x, y }) => isSeen(x, y)).length;
-    if (count > most.count) most = { count, angle };
-    if (count > 0 && Math.abs(angle) < Math.abs(first)) first = angle;
+  const countAt = (turns: readonly Turn[]) => {
+    const isSeen = seenAt(doc, viewId, turns, order, paint)(pieceId);
+    return looks.filter(({ x, y }) => isSeen(x, y)).length;
+  };
+  let most = { count: -1, turns: by[0], first: 0 };
+  for (const turns of by) {
+    const [{ jointId, angle: end }] = turns.slice(-1);
+    const angles = turns.length > 1 ? [end] : anglesOf(doc.joints.find(({ id }) => id === jointId));
+    const counts = angles.map((angle) => countAt([...turns.slice(0, -1), { jointId, angle }]));
+    const best = counts.indexOf(Math.max(...counts));
+    if (counts[best] <= most.count) continue;
+    const first = angles.filter((_, at) => counts[at] > 0).sort((a, b) => Math.abs(a) - Math.abs(b))[0];
+    const turned = [...turns.slice(0, -1), { jointId, angle: angles[best] }];
+    most = { count: counts[best], turns: turned, first: first ?? angles[best] };
   }
-  return { turns: [{ ...turns[0], angle: most.angle }], first: Number.isFinite(first) ? first : most.angle };
+  return { turns: most.turns, first: most.first };
+}
+
+/** Whole degrees over a joint's range. */
+function anglesOf(joint: JointRow | undefined): number[] {
+  const [low, high] = joint ? sweptRange(joint) : [0, 0];
+  return Array.from({ length: ANGLES + 1 }, (_, k) => Math.round(low + ((high - low) * k) / ANGLES));
 }

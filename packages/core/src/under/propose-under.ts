@@ -30,13 +30,13 @@ export function ownersAtRest(doc: CharacterDoc, viewId: ViewId, { design, pieces
 }
 
 /** The outline that pieces are drawn with, as it runs round the whole figure. */
-export function ownLine(design: PlacedBitmap): OwnLine {
+function ownLine(design: PlacedBitmap): OwnLine {
   const { width, colour, confidence } = usualLine(design);
   return confidence >= SURE ? { width, colour } : { width: 0, colour: [0, 0, 0] };
 }
 
 /** The whole shape of one piece, as its contour proposes it; null where it has no paint, or ends where it is hidden. */
-export function shapeOf(doc: CharacterDoc, piece: PieceRow, art: ViewArt, owners: OwnerMap): WholeShape | null {
+function shapeOf(doc: CharacterDoc, piece: PieceRow, art: ViewArt, owners: OwnerMap): WholeShape | null {
   const face = art.pieces.get(piece.id)?.face;
   if (!face || piece.endsHere) return null;
   const rounded = doc.joints.filter(

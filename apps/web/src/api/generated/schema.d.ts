@@ -754,6 +754,75 @@ export interface paths {
     patch: operations['stack.parent'];
     trace?: never;
   };
+  '/api/views/{id}/under': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Paint whatever comes into view bare; tells what it left and why */
+    post: operations['under.paintAll'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/under': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Paint a piece beneath, as it is proposed */
+    post: operations['under.paint'];
+    /** Take away what was painted beneath a piece */
+    delete: operations['under.clear'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/under/brush': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Paint beneath a piece by hand, where others hide it */
+    post: operations['under.brush'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/under/ends-here': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Say that nothing of a piece goes on beneath what hides it */
+    post: operations['under.endsHere'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/characters/{id}/events': {
     parameters: {
       query?: never;
@@ -1100,6 +1169,36 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    PaintAllBody: {
+      margin?: number | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    PaintPieceBody: {
+      /** @enum {unknown|null} */
+      mode?: 'flat' | 'smooth' | 'continue' | null;
+      anew?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+      margin?: number | null;
+    };
+    BrushBody: {
+      stroke: number[];
+      colour: number[];
+      softness: number;
+      erase?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    EndsHereBody: {
+      endsHere: boolean;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     BlobParams: {
       sha256: string;
     };
@@ -1357,6 +1456,10 @@ export interface components {
       own: components['schemas']['SheetRef'] | null;
       /** @description Pixels taken and left where they were, which the overlap copies. */
       extra: components['schemas']['SheetRef'] | null;
+      /** @description Paint put or taken beneath, where pieces in front hide it at rest. */
+      beneath: components['schemas']['SheetRef'] | null;
+      /** @description Does nothing of it go on beneath what hides it, by the artist's word? */
+      endsHere: boolean;
       /** @description Fill, shade and line as they came, where they are kept apart. */
       apart: components['schemas']['ApartSheets'] | null;
       /** @description px of the neighbours' paint that the overlap takes along all round. */
@@ -1555,7 +1658,8 @@ export interface components {
      * @description The checks that are made so far.
      * @enum {string}
      */
-    CheckId: 'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean';
+    CheckId:
+      'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean' | 'hidden-paint';
     /** @description One thing that is wrong: where, how much, and what would mend it. */
     Finding: {
       sentence: string;
@@ -2854,6 +2958,127 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['ParentBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.paintAll': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PaintAllBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.paint': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PaintPieceBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.clear': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.brush': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BrushBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.endsHere': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EndsHereBody'];
       };
     };
     responses: {

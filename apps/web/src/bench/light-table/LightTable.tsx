@@ -44,11 +44,13 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const uncut = useUncut(view, pieces, by, palette.canvas, palette.ink);
   const bending = entry.bends === true;
   const placements = useMemo(() => placePieces(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
+  const shownSolid = useBench((s) => s.lit);
   const lit = useMemo(() => {
+    if (shownSolid) return new Set(shownSolid);
     const joint = bending && doc.joints.find((j) => j.id === pickedJoint);
     if (!joint) return null;
     return new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id)]);
-  }, [doc, pickedJoint, bending]);
+  }, [doc, pickedJoint, bending, shownSolid]);
   const flat = useXray(bench);
   const atRest = !solo && !lit && [...placements.values()].every(isAtRest);
   const pointer = usePointer(placements, station?.hand);

@@ -5,7 +5,7 @@ import { pieceOfTokens } from '../../bench/parts';
 import type { TableEvent } from '../../bench/station';
 import { pickPiece, useBench } from '../../bench/store';
 import { useCut } from './cut-store';
-import { NIB_IDLE, nibRadius, nibStep, type NibEvent, type NibState } from './nib';
+import { NIB_IDLE, nibRadius, nibStep, type NibEvent, type NibState } from '../../bench/nib';
 import { usePenStore } from './pen-store';
 import { pickedTarget } from './take-shape';
 

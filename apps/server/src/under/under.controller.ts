@@ -1,0 +1,46 @@
+import { Body, Controller, Delete, HttpCode, Param, Post } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Who, type Caller } from '../http/caller.js';
+import { IdParam } from '../http/dto.js';
+import { BrushBody, EndsHereBody, PaintAllBody, PaintPieceBody } from './under.dto.js';
+import { UnderService } from './under.service.js';
+
+@ApiTags('under')
+@Controller()
+export class UnderController {
+  constructor(private readonly under: UnderService) {}
+
+  @Post('views/:id/under')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Paint whatever comes into view bare; tells what it left and why' })
+  paintAll(@Param() { id }: IdParam, @Body() { saw, margin }: PaintAllBody, @Who() caller: Caller) {
+    return this.under.paintAll(id, { ...caller, saw }, { margin });
+  }
+
+  @Post('pieces/:id/under')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Paint a piece beneath, as it is proposed' })
+  paint(@Param() { id }: IdParam, @Body() { saw, mode, margin, anew }: PaintPieceBody, @Who() caller: Caller) {
+    return this.under.paint(id, { ...caller, saw }, { mode, margin, anew });
+  }
+
+  @Post('pieces/:id/under/brush')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Paint beneath a piece by hand, where others hide it' })
+  brush(@Param() { id }: IdParam, @Body() { saw, erase = false, ...stroke }: BrushBody, @Who() caller: Caller) {
+    return this.under.brush(id, { ...caller, saw }, { ...stroke, erase });
+  }
+
+  @Post('pieces/:id/under/ends-here')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Say that nothing of a piece goes on beneath what hides it' })
+  endsHere(@Param() { id }: IdParam, @Body() { saw, endsHere }: EndsHereBody, @Who() caller: Caller) {
+    return this.under.endsHere(id, { ...caller, saw }, endsHere);
+  }
+
+  @Delete('pieces/:id/under')
+  @ApiOperation({ summary: 'Take away what was painted beneath a piece' })
+  clear(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.under.clear(id, caller);
+  }
+}

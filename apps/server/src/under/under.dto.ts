@@ -1,0 +1,53 @@
+import { FILL_MODES, type FillMode } from '@limber-sheaf/core';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  Max,
+  Min,
+  Validate,
+} from 'class-validator';
+import { EditBody, MayBeLeftOut, StrokeRule } from '../http/dto.js';
+
+/** The farthest that is painted beyond what comes into view, px. */
+const MOST_MARGIN = 400;
+/** Numbers of a stroke, at most. */
+const MOST_NUMBERS = 20_000;
+
+export class PaintAllBody extends EditBody {
+  /** px that are painted beyond what comes into view; 12, or a tenth of the limb's width, where not given. */
+  @MayBeLeftOut() @IsNumber() @Min(0) @Max(MOST_MARGIN) margin?: number;
+}
+
+export class PaintPieceBody extends PaintAllBody {
+  /** How the piece's paint is carried on; chosen by the paint where not given. */
+  @MayBeLeftOut() @IsIn([...FILL_MODES]) mode?: FillMode;
+  /** Takes away first what was painted beneath before. */
+  @MayBeLeftOut() @IsBoolean() anew?: boolean;
+}
+
+export class BrushBody extends EditBody {
+  /** x, y and radius, px, by threes, as the piece lies at rest. */
+  @IsArray() @ArrayMinSize(3) @ArrayMaxSize(MOST_NUMBERS) @Validate(StrokeRule) stroke: number[];
+  /** Three channels, 0 to 255. */
+  @IsArray()
+  @ArrayMinSize(3)
+  @ArrayMaxSize(3)
+  @IsInt({ each: true })
+  @Min(0, { each: true })
+  @Max(255, { each: true })
+  colour: [number, number, number];
+  /** 0 to 1: the share of the radius over which the edge fades. */
+  @IsNumber() @Min(0) @Max(1) softness: number;
+  /** Takes hidden paint away. */
+  @MayBeLeftOut() @IsBoolean() erase?: boolean;
+}
+
+export class EndsHereBody extends EditBody {
+  /** Does nothing of the piece go on beneath what hides it? */
+  @IsBoolean() endsHere: boolean;
+}

@@ -1,0 +1,120 @@
+import {
+  LimberError,
+  applyDiff,
+  counted,
+  isEmptyDiff,
+  joinDiffs,
+  labelFor,
+  paintBeneath,
+  partOf,
+  pieceById,
+  setEndsHere,
+  type BrushStroke,
+  type CharacterDoc,
+  type PieceId,
+  type ProposeOptions,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { Injectable } from '@nestjs/common';
+import { MessageChannel } from 'node:worker_threads';
+import { characterOf } from '../data/document-store.js';
+import { SheetsService } from '../derived/sheets.service.js';
+import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
+import { EventService } from '../edits/events.service.js';
+import { taskFile } from '../threads/task.js';
+import { LONG, Threads } from '../threads/threads.js';
+
+const tasks = taskFile<typeof import('./under.tasks.js')>(new URL('./under.tasks.js', import.meta.url));
+
+/** Paint beneath: proposed, by hand, and the word that there is none. */
+@Injectable()
+export class UnderService {
+  constructor(
+    private readonly edits: EditService,
+    private readonly sheets: SheetsService,
+    private readonly threads: Threads,
+    private readonly events: EventService,
+  ) {}
+
+  /** Paints whatever comes into view bare, as one edit; tells what it left and why. */
+  async paintAll(viewId: ViewId, context: EditContext, options: ProposeOptions): Promise<CharacterState> {
+    const characterId = await characterOf('view', viewId);
+    return this.edits.run(characterId, context, async (doc) => {
+      const { diff, painted, notes } = await this.propose(doc, viewId, characterId, context, options);
+      if (painted === 0 && notes.length === 0)
+        throw new LimberError('nothing-bare', 'Whatever comes into view has paint already.');
+      const summary = painted > 0 ? `Paint ${counted(painted, 'piece')} beneath` : 'No piece could be painted beneath.';
+      return { kind: 'paint-beneath', summary, diff, notes };
+    });
+  }
+
+  /** Paints one piece beneath, as it is proposed. */
+  async paint(
+    pieceId: PieceId,
+    context: EditContext,
+    { anew = false, ...options }: ProposeOptions & { anew?: boolean },
+  ): Promise<CharacterState> {
+    const characterId = await characterOf('piece', pieceId);
+    return this.edits.run(characterId, context, async (doc) => {
+      const piece = pieceById(doc, pieceId);
+      const cleared = anew ? paintBeneath(doc, new Map([[pieceId, null]])) : null;
+      const start = cleared ? applyDiff(doc, cleared) : doc;
+      const made = await this.propose(start, piece.viewId, characterId, context, options, [pieceId]);
+      const name = labelFor(partOf(doc, piece));
+      if (isEmptyDiff(made.diff))
+        throw new LimberError(
+          'nothing-bare',
+          made.notes[0] ?? `Whatever of ${name} comes into view has paint already.`,
+        );
+      const diff = cleared ? joinDiffs(cleared, made.diff) : made.diff;
+      return { kind: 'paint-beneath', summary: `Paint ${name} beneath`, diff };
+    });
+  }
+
+  /** Paints beneath by hand, one gesture as one edit. */
+  async brush(pieceId: PieceId, context: EditContext, stroke: BrushStroke): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
+      const name = labelFor(partOf(doc, pieceById(doc, pieceId)));
+      const diff = await this.threads.run(tasks, 'brush', { doc, pieceId, stroke }, context);
+      return { kind: 'brush-beneath', summary: `${stroke.erase ? 'Erase' : 'Brush'} beneath ${name}`, diff };
+    });
+  }
+
+  /** Takes away all that was painted beneath a piece. */
+  async clear(pieceId: PieceId, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, (doc) => ({
+      kind: 'clear-beneath',
+      summary: `Clear the paint beneath ${labelFor(partOf(doc, pieceById(doc, pieceId)))}`,
+      diff: paintBeneath(doc, new Map([[pieceId, null]])),
+    }));
+  }
+
+  async endsHere(pieceId: PieceId, context: EditContext, endsHere: boolean): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, (doc) => {
+      const name = labelFor(partOf(doc, pieceById(doc, pieceId)));
+      const summary = endsHere ? `Nothing of ${name} is hidden` : `${name} goes on beneath`;
+      return { kind: 'ends-here', summary, diff: setEndsHere(doc, pieceId, endsHere) };
+    });
+  }
+
+  private async propose(
+    doc: CharacterDoc,
+    viewId: ViewId,
+    characterId: string,
+    { signal, actor }: EditContext,
+    options: ProposeOptions,
+    only?: PieceId[],
+  ) {
+    const derived = await this.sheets.ofView(doc, viewId, { signal });
+    const { port1, port2 } = new MessageChannel();
+    port1.on('message', this.events.tellProgress(characterId, actor));
+    return this.threads
+      .run(
+        tasks,
+        'paint',
+        { doc, viewId, derived, only, options, port: port2 },
+        { signal, seconds: LONG, transfer: [port2] },
+      )
+      .finally(() => port1.close());
+  }
+}

@@ -1,0 +1,92 @@
+import type { MessagePort } from 'node:worker_threads';
+import {
+  brushBeneath,
+  counted,
+  drawOrder,
+  findBare,
+  mergeSheets,
+  orRefuse,
+  ownersAtRest,
+  paintBeneath,
+  pieceById,
+  pieceName,
+  proposeUnder,
+  viewUnder,
+  type BrushStroke,
+  type CharacterDoc,
+  type Diff,
+  type PieceId,
+  type ProposeOptions,
+  type SheetRef,
+  type ViewArt,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { keepIfAny, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { task } from '../threads/task.js';
+
+interface Painting {
+  doc: CharacterDoc;
+  viewId: ViewId;
+  derived: DerivedOfView;
+  /** The pieces that are painted beneath; all that come into view bare where not given. */
+  only?: PieceId[];
+  options: ProposeOptions;
+  port: MessagePort | null;
+}
+
+/** Pieces painted beneath, and what was left and why. */
+interface Painted {
+  diff: Diff;
+  painted: number;
+  notes: string[];
+}
+
+/** The share of the work that finding what comes into view is. */
+const SWEPT = 0.5;
+
+/** Paints what comes into view bare, as it is proposed. */
+export const paint = task(async (input: Painting): Promise<Painted> => {
+  const { doc, viewId, derived, only, options, port } = input;
+  const tell = (share: number, doing: string) => port?.postMessage({ share, doing });
+  const art = await withBeneath(doc, viewId, derived);
+  const under = viewUnder(doc, viewId, art, (share) => void tell(SWEPT * share, 'What comes into view'));
+  const bare = findBare(doc, viewId, art, under.intoView).filter(({ pieceId }) => only?.includes(pieceId) ?? true);
+  const sheets = new Map<PieceId, SheetRef | null>();
+  const notes: string[] = [];
+  for (const [at, { pieceId, area }] of bare.entries()) {
+    const name = pieceName(doc, pieceById(doc, pieceId));
+    tell(SWEPT + ((1 - SWEPT) * at) / bare.length, name);
+    const made = proposeUnder(doc, pieceId, art, under, options);
+    if (!made) {
+      notes.push(`${name} is left with ${counted(area, 'px', 'px')} bare: it shows no paint to go by.`);
+      continue;
+    }
+    const before = art.pieces.get(pieceId)?.beneath ?? null;
+    sheets.set(pieceId, await keepIfAny(mergeSheets([made.paint, before])));
+  }
+  return { diff: paintBeneath(doc, sheets), painted: sheets.size, notes };
+});
+
+/** A view's pictures, with what was painted beneath apart as well. */
+async function withBeneath(doc: CharacterDoc, viewId: ViewId, derived: DerivedOfView): Promise<ViewArt> {
+  const art = await readArt(doc, viewId, derived);
+  const pieces = new Map(art.pieces);
+  for (const { id, beneath } of drawOrder(doc, viewId)) {
+    const sheets = pieces.get(id);
+    if (sheets && beneath) pieces.set(id, { ...sheets, beneath: await sheet(beneath) });
+  }
+  return { ...art, pieces };
+}
+
+/** Paints, or takes away, beneath one piece by hand. */
+export const brush = task(
+  async (input: { doc: CharacterDoc; pieceId: PieceId; stroke: BrushStroke }): Promise<Diff> => {
+    const { doc, pieceId, stroke } = input;
+    const { viewId, beneath } = pieceById(doc, pieceId);
+    const art = await readArt(doc, viewId);
+    const index = drawOrder(doc, viewId).findIndex(({ id }) => id === pieceId);
+    const before = await sheet(beneath);
+    const made = orRefuse(brushBeneath(before, stroke, index, ownersAtRest(doc, viewId, art), art.design));
+    return paintBeneath(doc, new Map([[pieceId, await keepIfAny(made.beneath)]]));
+  },
+);

@@ -1,0 +1,87 @@
+import { counted, pieceName } from '@limber-sheaf/core';
+import { asWork, useWork } from '../../api/work';
+import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
+import { Action, Choice, LedgerRow } from '../../ui/controls';
+import { NumberField } from '../../ui/NumberField';
+import { layBack } from './look-at-bare';
+import { useProposeOptions } from './useBeneath';
+import { useUnderStore } from './under-store';
+import { pixels, shownBy } from './under-words';
+
+/** px beyond what comes into view that are painted unless the artist says otherwise. */
+const USUAL_MARGIN = 12;
+
+/** The picked piece: what of it is bare, and how it is to be painted. */
+export function PickedBeneath() {
+  const { doc, edit } = useOnBench();
+  const picked = useBench((s) => s.pickedPiece);
+  const { bare, mode, margin } = useUnderStore();
+  const options = useProposeOptions();
+  const working = useWork((s) => s.work !== null);
+  const piece = doc.pieces.find(({ id }) => id === picked);
+  if (!piece) return <p className="text-[13px] text-soft">Pick a piece to see what it is beneath.</p>;
+  const own = bare?.find(({ pieceId }) => pieceId === piece.id);
+  const name = pieceName(doc, piece);
+  const saw = { [piece.id]: piece.version };
+  const paint = (anew: boolean) =>
+    void asWork(`Paint ${name} beneath`, (signal) =>
+      edit('under.paint', piece.id, { ...options, anew, saw }, signal),
+    ).then((state) => state && layBack());
+  return (
+    <section aria-label="Picked piece">
+      <h3 className="figures text-[15px]">{name}</h3>
+      <p className="mb-1 text-[13px] text-soft">
+        {piece.endsHere
+          ? 'By your word nothing of it is hidden.'
+          : own
+            ? `${counted(own.area, 'px', 'px')} come into view bare: ${shownBy(doc, own)}.`
+            : piece.beneath
+              ? `Painted beneath: ${pixels(piece.beneath.area)} px.`
+              : 'Nothing of it comes into view bare.'}
+      </p>
+      <LedgerRow name="Paint">
+        <Choice
+          label="Paint"
+          value={mode}
+          options={[
+            { value: 'auto', word: 'by its paint' },
+            { value: 'flat', word: 'flat' },
+            { value: 'smooth', word: 'smooth' },
+            { value: 'continue', word: 'continue' },
+          ]}
+          onChange={(wanted) => useUnderStore.setState({ mode: wanted })}
+        />
+      </LedgerRow>
+      <LedgerRow name="Beyond view">
+        <NumberField
+          label="Beyond view"
+          value={margin ?? USUAL_MARGIN}
+          unit="px"
+          digits={0}
+          onCommit={(value) => useUnderStore.setState({ margin: Math.max(0, Math.min(400, value)) })}
+        />
+      </LedgerRow>
+      <div className="mt-3 flex flex-wrap gap-1.5">
+        {own && (
+          <Action tone="go" disabled={working} onClick={() => paint(false)}>
+            Take it
+          </Action>
+        )}
+        {piece.beneath && !piece.endsHere && (
+          <Action disabled={working} onClick={() => paint(true)}>
+            Paint anew
+          </Action>
+        )}
+        {piece.beneath && (
+          <Action tone="wrong" onClick={() => void edit('under.clear', piece.id)}>
+            Clear
+          </Action>
+        )}
+        <Action onClick={() => void edit('under.endsHere', piece.id, { endsHere: !piece.endsHere, saw })}>
+          {piece.endsHere ? 'It goes on beneath' : 'Nothing here'}
+        </Action>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,56 @@
+import { toHex, type Rgb } from '@limber-sheaf/core';
+import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
+import { Range } from '../../ui/Range';
+import { peelTo, piecesOver } from './peel';
+import { useUnderStore } from './under-store';
+
+const BOX = 'pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1';
+
+/** The numbers of the brush, and how far is peeled. */
+export function UnderStrip() {
+  const { doc, view } = useOnBench();
+  const picked = useBench((s) => s.pickedPiece);
+  const { brushing, brush, lifted } = useUnderStore();
+  const over = piecesOver(doc, view.id, picked).length;
+  const set = (change: Partial<typeof brush>) => useUnderStore.setState({ brush: { ...brush, ...change } });
+  if (!brushing && lifted === 0) return null;
+  return (
+    <span className="pointer-events-none! flex min-h-8 basis-full flex-wrap select-none items-center gap-x-3 gap-y-1 text-[13px]">
+      {brushing && (
+        <span className={BOX}>
+          <Range label="Size" unit="px" value={brush.size} low={1} high={400} onChange={(size) => set({ size })} />
+          <Range
+            label="Softness"
+            unit="%"
+            value={Math.round(brush.softness * 100)}
+            low={0}
+            high={100}
+            onChange={(softness) => set({ softness: softness / 100 })}
+          />
+          <input
+            type="color"
+            aria-label="Colour of the brush"
+            className="h-6 w-8 cursor-pointer rounded border border-rule"
+            value={toHex(brush.colour)}
+            onChange={({ target }) => set({ colour: fromInput(target.value) })}
+          />
+        </span>
+      )}
+      {lifted > 0 && (
+        <span className={BOX}>
+          <Range label="Peel" value={lifted} low={0} high={over} onChange={(count) => peelTo(doc, view.id, count)} />
+        </span>
+      )}
+      {brushing && (
+        <span className="flex min-h-8 items-center rounded-lg bg-sheet/85 px-3 text-soft">
+          Paints only where others hide the piece. Alt takes away, Shift takes up a colour.
+        </span>
+      )}
+    </span>
+  );
+}
+
+function fromInput(hex: string): Rgb {
+  return [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb;
+}

@@ -1,0 +1,69 @@
+import { placePieces, unapply } from '@limber-sheaf/core';
+import { toast } from 'sonner';
+import type { BenchValue } from '../../bench/context';
+import { NIB_IDLE, nibRadius, nibStep, type NibEvent } from '../../bench/nib';
+import type { Hand } from '../../bench/station';
+import { useBench } from '../../bench/store';
+import { keyOf } from '../../bench/worker';
+import { useUnderStore } from './under-store';
+import { underWorker } from './worker';
+
+/** The brush beneath: paints on the picked piece as it lies, bent or not; Alt takes hidden paint away, Shift takes up a colour. */
+export const brushHand: Hand = {
+  points: () => useUnderStore.getState().brushing,
+
+  send(event, bench) {
+    const { brushing, brush } = useUnderStore.getState();
+    if (!brushing) return false;
+    const { kind, free: erase, more } = event;
+    const { x, y } = atRest(bench, event);
+    const radius = nibRadius(brush.size, event.pressure);
+    useUnderStore.setState({ at: kind === 'lost' ? null : { x, y, radius, erase } });
+    if (kind === 'press' && more) {
+      void takeColour(bench, event);
+      return true;
+    }
+    if (kind === 'press' && !useBench.getState().pickedPiece) {
+      toast.error('Pick a piece first: the brush paints beneath it.');
+      return true;
+    }
+    if (kind === 'press') step({ kind, x, y, radius, away: erase }, bench);
+    else if (kind === 'move') step({ kind, x, y, radius }, bench);
+    else if (kind === 'release' || kind === 'lost') step({ kind }, bench);
+    return true;
+  },
+};
+
+/** One step back: the stroke under way is dropped, or the brush is laid down. */
+export function brushBack(bench: BenchValue): void {
+  step({ kind: 'back' }, bench);
+}
+
+/** Where on the picked piece, as it lies at rest, a place of the canvas is. */
+function atRest({ doc, view }: BenchValue, { x, y }: { x: number; y: number }): { x: number; y: number } {
+  const { pickedPiece, bends } = useBench.getState();
+  const placement = pickedPiece && placePieces(doc, view.id, bends).get(pickedPiece);
+  return placement ? unapply(placement, x, y) : { x, y };
+}
+
+function step(event: NibEvent, bench: BenchValue): void {
+  const { state, effect } = nibStep(useUnderStore.getState().nib, event);
+  useUnderStore.setState({ nib: state });
+  if (effect?.kind === 'drop-tool') useUnderStore.setState({ brushing: false, nib: NIB_IDLE, at: null });
+  if (effect?.kind === 'stroke') void draw(bench, effect.stroke, effect.away);
+}
+
+async function draw({ doc, edit }: BenchValue, stroke: number[], erase: boolean): Promise<void> {
+  const { pickedPiece } = useBench.getState();
+  const piece = doc.pieces.find(({ id }) => id === pickedPiece);
+  if (!piece) return;
+  const { softness, colour } = useUnderStore.getState().brush;
+  await edit('under.brush', piece.id, { stroke, softness, colour: [...colour], erase });
+}
+
+/** Takes the colour that the design shows at a place. */
+async function takeColour({ doc, sheets, view }: BenchValue, { x, y }: { x: number; y: number }): Promise<void> {
+  const colour = await underWorker().colourAt(keyOf({ doc, sheets }), view.id, x, y);
+  if (colour) useUnderStore.setState(({ brush }) => ({ brush: { ...brush, colour } }));
+  else toast.error('There is no paint there to take a colour from.');
+}

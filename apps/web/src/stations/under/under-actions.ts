@@ -1,0 +1,77 @@
+import { toast } from 'sonner';
+import { asWork } from '../../api/work';
+import type { BenchValue } from '../../bench/context';
+import type { BenchAction } from '../../bench/station';
+import { useBench } from '../../bench/store';
+import { brushBack } from './brush-hand';
+import { layBack } from './look-at-bare';
+import { peelTo, piecesOver } from './peel';
+import { useUnderStore } from './under-store';
+
+const isPicked = ({ doc }: BenchValue) => doc.pieces.some(({ id }) => id === useBench.getState().pickedPiece);
+const isBare = () => (useUnderStore.getState().bare?.length ?? 0) > 0;
+const isOff = () => {
+  const { bends, solo, lit } = useBench.getState();
+  return solo !== null || lit !== null || Object.values(bends).some((angle) => angle !== 0);
+};
+
+/** Paints whatever comes into view bare, as one edit. */
+async function paintAll({ view, edit }: BenchValue): Promise<void> {
+  const state = await asWork('Paint all', (signal) => edit('under.paintAll', view.id, {}, signal));
+  if (!state) return;
+  layBack();
+  if (state.summary) toast(state.summary, { description: (state.notes ?? []).join(' ') || undefined });
+}
+
+/** The worded actions of Under, and its keys. */
+export const UNDER_ACTIONS: readonly BenchAction[] = [
+  {
+    id: 'paint-all',
+    word: 'Paint all',
+    key: 'a',
+    title: 'Takes every proposal at once, as one edit',
+    go: true,
+    when: isBare,
+    run: (bench) => void paintAll(bench),
+  },
+  {
+    id: 'brush',
+    word: 'Brush beneath',
+    key: 'n',
+    title: 'Paints the picked piece where others hide it',
+    when: isPicked,
+    on: () => useUnderStore.getState().brushing,
+    run: () => useUnderStore.setState(({ brushing }) => ({ brushing: !brushing })),
+  },
+  {
+    id: 'peel',
+    word: 'Peel',
+    key: 'p',
+    title: 'Lifts the pieces in front of the picked one, one by one',
+    when: (bench) =>
+      isPicked(bench) && piecesOver(bench.doc, bench.view.id, useBench.getState().pickedPiece).length > 0,
+    on: () => useUnderStore.getState().lifted > 0,
+    run: ({ doc, view }) => {
+      const { lifted } = useUnderStore.getState();
+      const over = piecesOver(doc, view.id, useBench.getState().pickedPiece);
+      peelTo(doc, view.id, lifted < over.length ? lifted + 1 : 0);
+    },
+  },
+  {
+    id: 'rest',
+    word: 'Back to rest',
+    key: 'backspace',
+    shown: isOff,
+    run: layBack,
+  },
+  {
+    id: 'drop',
+    word: 'Lay the brush down',
+    key: 'escape',
+    shown: false,
+    run: (bench) => {
+      if (useUnderStore.getState().brushing) brushBack(bench);
+      else if (isOff()) layBack();
+    },
+  },
+];

@@ -1,0 +1,39 @@
+import type { Bare, FillMode, Rgb } from '@limber-sheaf/core';
+import { create } from 'zustand';
+import { NIB_IDLE, type NibState } from '../../bench/nib';
+
+/** How the picked piece's paint is to be carried on; `auto` goes by the paint. */
+type WantedMode = FillMode | 'auto';
+
+interface UnderState {
+  /** The key of what `bare` was worked out from; empty while it is worked out anew. */
+  signature: string;
+  /** How far that is, 0 to 1. */
+  share: number;
+  /** Bare places, the largest first; null where they are not known yet. */
+  bare: readonly Bare[] | null;
+  mode: WantedMode;
+  /** px that are painted beyond what comes into view; null for the usual. */
+  margin: number | null;
+  /** Is the brush in hand? */
+  brushing: boolean;
+  brush: { size: number; softness: number; colour: Rgb };
+  nib: NibState;
+  /** Where the brush is, px, as the picked piece lies; null where it is not over the table. */
+  at: { x: number; y: number; radius: number; erase: boolean } | null;
+  /** How many pieces in front of the picked one are lifted away. */
+  lifted: number;
+}
+
+export const useUnderStore = create<UnderState>(() => ({
+  signature: '',
+  share: 0,
+  bare: null,
+  mode: 'auto',
+  margin: null,
+  brushing: false,
+  brush: { size: 24, softness: 0.2, colour: [200, 150, 110] },
+  nib: NIB_IDLE,
+  at: null,
+  lifted: 0,
+}));

@@ -1,0 +1,140 @@
+import {
+  bareCells,
+  composePiece,
+  findBare,
+  pieceById,
+  proposeUnder,
+  underKey,
+  viewUnder,
+  type Bare,
+  type FillMode,
+  type IntoView,
+  type PlacedBitmap,
+  type ProposeOptions,
+  type Rgb,
+  type ViewArt,
+  type ViewUnder,
+} from '@limber-sheaf/core';
+import * as Comlink from 'comlink';
+import { held, type StateKey } from '../../bench/worker/held';
+import { artOf, picture, sheet } from '../../bench/worker/pictures';
+
+/** A picture for the light table, and the rectangle of the canvas that it fills. */
+interface Laid {
+  image: ImageBitmap;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** A piece beneath, as the light table shows it. */
+export interface UnderPicture {
+  /** Bare places, hatched; null for none. */
+  bare: Laid | null;
+  /** The paint that is proposed for them. */
+  paint: Laid | null;
+  mode: FillMode | null;
+  /** What was painted beneath before, hatched. */
+  painted: Laid | null;
+  /** Its whole shape where it is hidden, x, y pairs, px. */
+  outlines: number[][];
+}
+
+let newest: { key: string; art: ViewArt; under: ViewUnder } | null = null;
+
+/** What comes into view of a view; worked out once for the same drawing and the same joints. */
+async function underOf(
+  at: StateKey,
+  viewId: string,
+  onProgress?: (share: number) => void,
+): Promise<{ art: ViewArt; under: ViewUnder }> {
+  const { doc, sheets } = held(at);
+  const key = underKey(doc, viewId, sheets);
+  if (newest?.key === key) return newest;
+  const art = await artOf(at, viewId);
+  newest = { key, art, under: viewUnder(doc, viewId, art, onProgress) };
+  return newest;
+}
+
+const MADDER: Rgb = [178, 58, 51];
+const WOAD: Rgb = [43, 92, 134];
+
+/** What comes into view, what of it is bare, and the paint proposed for it. */
+export const underTasks = {
+  /** The bare places of a view's pieces, the largest first. */
+  async bare(at: StateKey, viewId: string, onProgress: (share: number) => void): Promise<Bare[]> {
+    const { art, under } = await underOf(at, viewId, onProgress);
+    return findBare(held(at).doc, viewId, art, under.intoView);
+  },
+
+  /** One piece beneath: its bare places, the paint proposed for them, and its whole shape. */
+  async beneath(at: StateKey, viewId: string, pieceId: string, options: ProposeOptions): Promise<UnderPicture> {
+    const { doc } = held(at);
+    const { art, under } = await underOf(at, viewId);
+    const piece = pieceById(doc, pieceId);
+    const sheets = art.pieces.get(piece.id);
+    const intoView = under.intoView.find((one) => one.pieceId === piece.id);
+    const beneath = await sheet(piece.beneath);
+    const withBeneath = sheets && { ...art, pieces: new Map(art.pieces).set(piece.id, { ...sheets, beneath }) };
+    const proposal = withBeneath ? proposeUnder(doc, piece.id, withBeneath, under, options) : null;
+    const bare = intoView && sheets ? await hatchedCells(intoView, composePiece(sheets)) : null;
+    const paint = proposal ? await laid(proposal.paint) : null;
+    const painted = beneath ? await laid(hatched(beneath, WOAD)) : null;
+    const images = [bare, paint, painted].flatMap((one) => one?.image ?? []);
+    const outlines = under.shapes.get(piece.id)?.outlines ?? [];
+    return Comlink.transfer({ bare, paint, mode: proposal?.mode ?? null, painted, outlines }, images);
+  },
+
+  /** The design's colour at a place, px; null beside it. */
+  async colourAt(at: StateKey, viewId: string, x: number, y: number): Promise<Rgb | null> {
+    const view = held(at).doc.views.find((one) => one.id === viewId);
+    const design = view && (await picture(view.designBlob));
+    const [column, row] = [Math.floor(x), Math.floor(y)];
+    if (!design || column < 0 || row < 0 || column >= design.width || row >= design.height) return null;
+    const [r, g, b, a] = design.data.subarray((row * design.width + column) * 4);
+    return a === 255 ? [r, g, b] : null;
+  },
+};
+
+/** px from one stripe of a hatch to the next, and how wide a stripe is. */
+const STRIPE = 30;
+const WIDE = 16;
+
+function isStripe(x: number, y: number): boolean {
+  return (x + y) % STRIPE < WIDE;
+}
+
+/** The bare cells of a piece, hatched in madder. */
+async function hatchedCells(intoView: IntoView, image: PlacedBitmap | null): Promise<Laid | null> {
+  const { size, width, left, top, right, bottom } = intoView.shows;
+  if (right <= left || bottom <= top) return null;
+  const cells = bareCells(intoView, image);
+  const drawn = new ImageData(right - left, bottom - top);
+  let any = false;
+  for (let row = top; row < bottom; row++)
+    for (let column = left; column < right; column++) {
+      if (cells[row * width + column] === 0) continue;
+      any = true;
+      const alpha = isStripe(column * size, row * size) ? 200 : 70;
+      drawn.data.set([...MADDER, alpha], ((row - top) * drawn.width + column - left) * 4);
+    }
+  if (!any) return null;
+  const bitmap = await createImageBitmap(drawn);
+  return { image: bitmap, x: left * size, y: top * size, width: drawn.width * size, height: drawn.height * size };
+}
+
+/** A sheet's paint as a hatch of one colour. */
+function hatched({ data, ...at }: PlacedBitmap, colour: Rgb): PlacedBitmap {
+  const drawn = new Uint8Array(data.length);
+  for (let i = 0; i < data.length; i += 4) {
+    const [x, y] = [at.x + ((i / 4) % at.width), at.y + Math.floor(i / 4 / at.width)];
+    if (data[i + 3] > 127) drawn.set([...colour, isStripe(x, y) ? 90 : 24], i);
+  }
+  return { ...at, data: drawn };
+}
+
+async function laid({ data, x, y, width, height }: PlacedBitmap): Promise<Laid> {
+  const image = new ImageData(new Uint8ClampedArray(data), width, height);
+  return { image: await createImageBitmap(image), x, y, width, height };
+}

@@ -1,0 +1,40 @@
+import type { ProposeOptions } from '@limber-sheaf/core';
+import { useEffect, useState } from 'react';
+import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
+import { keyOf } from '../../bench/worker';
+import { useUnderStore } from './under-store';
+import type { UnderPicture } from './under-tasks';
+import { underWorker } from './worker';
+
+/** What is asked for of the picked piece's proposal. */
+export function useProposeOptions(): ProposeOptions {
+  const mode = useUnderStore((s) => s.mode);
+  const margin = useUnderStore((s) => s.margin);
+  return { ...(mode === 'auto' ? {} : { mode }), ...(margin === null ? {} : { margin }) };
+}
+
+/** The picked piece beneath; null while it is worked out, and for none. */
+export function useBeneath(): UnderPicture | null {
+  const { doc, sheets, view } = useOnBench();
+  const pieceId = useBench((s) => s.pickedPiece);
+  const known = useUnderStore((s) => s.signature !== '');
+  const mode = useUnderStore((s) => s.mode);
+  const margin = useUnderStore((s) => s.margin);
+  const [picture, setPicture] = useState<{ pieceId: string; picture: UnderPicture } | null>(null);
+  useEffect(() => {
+    if (!pieceId || !known) return;
+    let wanted = true;
+    const options = { ...(mode === 'auto' ? {} : { mode }), ...(margin === null ? {} : { margin }) };
+    underWorker()
+      .beneath(keyOf({ doc, sheets }), view.id, pieceId, options)
+      .then(
+        (made) => wanted && setPicture({ pieceId, picture: made }),
+        () => undefined,
+      );
+    return () => {
+      wanted = false;
+    };
+  }, [doc, sheets, view.id, pieceId, known, mode, margin]);
+  return picture && picture.pieceId === pieceId ? picture.picture : null;
+}

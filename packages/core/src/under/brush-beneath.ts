@@ -1,0 +1,73 @@
+import type { OwnerMap } from '../cut/owners.js';
+import { mergeSheets } from '../document/compose-piece.js';
+import { refuse, type Result } from '../errors.js';
+import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import type { Rgb } from '../raster/colour.js';
+import { distanceField } from '../raster/distance-field.js';
+import { strokeMask } from '../raster/stroke-mask.js';
+import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
+
+/** One gesture of the brush beneath a piece. */
+export interface BrushStroke {
+  /** x, y, radius, px, by threes. */
+  stroke: readonly number[];
+  colour: Rgb;
+  /** 0 to 1: the share of the radius over which the edge fades. */
+  softness: number;
+  /** Takes hidden paint away, and puts none. */
+  erase: boolean;
+}
+
+/**
+ * Paints beneath a piece: only where pieces in front hide the design's opaque paint, so that what shows at rest cannot be
+ * harmed; or takes what was painted there away.
+ *
+ * @param beneath what the piece has beneath already
+ * @param index the piece's place in the draw order
+ * @param owners of the whole canvas
+ * @returns what it has then, null for nothing; or a refusal: `not-hidden` where the stroke touches no such place
+ */
+export function brushBeneath(
+  beneath: PlacedBitmap | null,
+  { stroke, colour, softness, erase }: BrushStroke,
+  index: number,
+  owners: OwnerMap,
+  design: PlacedBitmap,
+): Result<{ beneath: PlacedBitmap | null }> {
+  const mask = strokeMask(stroke, design);
+  const outside = { ...mask, data: mask.data.map((v) => (v > 0 ? 0 : 255)) };
+  const depth = distanceField(outside);
+  const fade = Math.max(1, softness * widestOf(stroke));
+  const paint = createPlaced(mask);
+  const words = wordsOf(paint);
+  const ink = opaqueWord(colour);
+  let touched = false;
+  for (let y = 0, i = 0; y < mask.height; y++)
+    for (let x = 0; x < mask.width; x++, i++) {
+      if (mask.data[i] === 0) continue;
+      const at = (mask.y + y - owners.y) * owners.width + mask.x + x - owners.x;
+      if (owners.owner[at] <= index + 1 || design.data[at * 4 + 3] !== 255) continue;
+      touched = true;
+      words[i] = withAlpha(ink, Math.round(255 * Math.min(1, depth[i] / fade)));
+    }
+  if (!touched)
+    return refuse('not-hidden', 'Nothing lies in front of this piece there. The brush paints only where it is hidden.');
+  return { ok: true, beneath: erase ? withoutPaint(beneath, paint) : mergeSheets([beneath, paint]) };
+}
+
+function widestOf(stroke: readonly number[]): number {
+  return stroke.reduce((widest, value, i) => (i % 3 === 2 ? Math.max(widest, value) : widest), 0);
+}
+
+/** A sheet less what another covers, by its alpha. */
+function withoutPaint(sheet: PlacedBitmap | null, gone: PlacedBitmap): PlacedBitmap | null {
+  if (!sheet) return null;
+  const left = { ...sheet, data: sheet.data.slice() };
+  const words = wordsOf(left);
+  const away = wordsOf(cropPlaced(gone, sheet));
+  for (let i = 0; i < words.length; i++) {
+    const alpha = Math.round(((words[i] >>> 24) * (255 - (away[i] >>> 24))) / 255);
+    words[i] = alpha === 0 ? 0 : withAlpha(opaqueWord(colourOf(words[i])), alpha);
+  }
+  return trimToPaint(left);
+}
