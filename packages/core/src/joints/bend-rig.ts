@@ -67,6 +67,11 @@ export interface BendRig {
   daylight(): PlacedMask;
 }
 
+/** Line widths within which a contour's line is looked for where paint goes on beyond the ideal. */
+const BEYOND = 4;
+/** px about a place that are covered where it is no contour. */
+const DEEP = 2;
+
 /** Half the side of the square that a bend is measured in, px; what turns into it comes from the circle about it. */
 export function bendHalf(radius: number, drawnOut: number): number {
   return Math.ceil(1.3 * radius + drawnOut) + 2;
@@ -134,6 +139,7 @@ export function prepareBend(assembly: Assembly): BendRig {
   const covered = cover.data;
   const lines = lineMask.data;
   const lineReach = spiral(Math.max(1.5, disc.lineWidth));
+  const beyondReach = spiral(Math.max(1.5, BEYOND * disc.lineWidth));
   // Nothing is looked for in the square's corners, nor at its very border.
   const farthest = half - 1;
 
@@ -205,7 +211,9 @@ export function prepareBend(assembly: Assembly): BendRig {
       if (fromPivot[i] > nearDisc || noLine?.[i]) continue;
       const x = i % width;
       const y = (i - x) / width;
-      if (!isBareTurned(x, y) && !lineNear(x, y)) broken++;
+      if (isBareTurned(x, y) || lineNear(x, y, lineReach)) continue;
+      // Where hidden paint that has come into view goes on beyond, the contour and its line lie farther out.
+      if (!isDeep(x, y) || !lineNear(x, y, beyondReach)) broken++;
     }
     return broken;
   }
@@ -215,19 +223,27 @@ export function prepareBend(assembly: Assembly): BendRig {
     const found = createMask(width, height);
     for (let k = 0; k < pixels.borderLength; k++) {
       const i = pixels.border[k];
-      if (!lineNear(i % width, Math.floor(i / width))) found.data[i] = 255;
+      if (!lineNear(i % width, Math.floor(i / width), lineReach)) found.data[i] = 255;
     }
     return reachOf(found, disc.lineWidth);
   }
 
-  /** Is there line colour within one line width? Looks nearest first, so that a drawn border is done at once. */
-  function lineNear(x: number, y: number): boolean {
-    for (let k = 0; k < lineReach.length; k += 2) {
-      const px = x + lineReach[k];
-      const py = y + lineReach[k + 1];
+  /** Is there line colour at one of some steps? They are looked at nearest first, so that a drawn border is done at once. */
+  function lineNear(x: number, y: number, steps: Int32Array): boolean {
+    for (let k = 0; k < steps.length; k += 2) {
+      const px = x + steps[k];
+      const py = y + steps[k + 1];
       if (px >= 0 && py >= 0 && px < width && py < height && lines[py * width + px] !== 0) return true;
     }
     return false;
+  }
+
+  /** Is a place of the square covered all round, so that it is no contour? */
+  function isDeep(x: number, y: number): boolean {
+    for (let dy = -DEEP; dy <= DEEP; dy += DEEP)
+      for (let dx = -DEEP; dx <= DEEP; dx += DEEP)
+        if (!(covered[(y + dy) * width + x + dx] > 127)) return false;
+    return true;
   }
 
   function daylight(): PlacedMask {

@@ -55,7 +55,7 @@ export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
 /** The key of a joint's proof: its disc, the angles it is swept through, and whatever is drawn near enough to be seen. */
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper } = joint;
-  return deriveKey('proof 6', [
+  return deriveKey('proof 7', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
     [sweptRange(joint), joint.discOn, joint.rounded, inFrontOf(doc, joint)],
     seenBy(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),
