@@ -241,8 +241,7 @@ export function prepareBend(assembly: Assembly): BendRig {
   /** Is a place of the square covered all round, so that it is no contour? */
   function isDeep(x: number, y: number): boolean {
     for (let dy = -DEEP; dy <= DEEP; dy += DEEP)
-      for (let dx = -DEEP; dx <= DEEP; dx += DEEP)
-        if (!(covered[(y + dy) * width + x + dx] > 127)) return false;
+      for (let dx = -DEEP; dx <= DEEP; dx += DEEP) if (!(covered[(y + dy) * width + x + dx] > 127)) return false;
     return true;
   }
 

@@ -15,7 +15,7 @@ import { hiddenMeeting } from './hidden-meeting.js';
 import { AS_WIDE, NARROW, bentHinge, contactsAt, straightHinge, withLine, type Disc } from './limb-discs.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import { anyPaint, anyPaintWithin } from '../raster/sample.js';
-import { fromMiddleLine, limbStretch, ownEdge, type EdgePoint, type Stretch } from './limb-stretch.js';
+import { fromMiddleLine, limbStretch, ownEdge, type EdgePoint, type HalfWidth, type Stretch } from './limb-stretch.js';
 import { sharedBorder } from './shared-border.js';
 import { withUsualLine } from './usual-line.js';
 
@@ -106,7 +106,7 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const childSeen = see(child, laterThan(childId), art.design);
   const parentSeen = see(parent, laterThan(parentId), art.design);
   const across = (seen: Seen) => Math.min(border.length, seen.thick);
-  const parentSides = (half: number | null) =>
+  const parentSides = (half: HalfWidth | null) =>
     limbStretch(parentSeen.edge, middle, middleOf(parent), across(parentSeen), half);
   const tip = tipOf(doc, childId, art);
   let parentStretch = parentSides(null);
@@ -116,16 +116,21 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
     const next = tip && art.pieces.get(tip.id)?.face;
     if (!next) return null;
     const { edge, thick } = see(next, laterThan(tip.id), art.design);
-    return limbStretch(edge, tip, middleOf(next), thick)?.half ?? null;
+    const stretch = limbStretch(edge, tip, middleOf(next), thick);
+    if (!stretch) return null;
+    // From joint to joint an animal's leg may turn and swell; from the root on an arm, a leg or a tail tapers all along.
+    return planned === 'one-sided'
+      ? tapersTo(stretch, Math.hypot(tip.x - middle.x, tip.y - middle.y))
+      : even(stretch.half);
   };
-  const sides = (half: number | null, from = middle) =>
+  const sides = (half: HalfWidth | null, from = middle) =>
     limbStretch(childSeen.edge, from, tip ?? middleOf(child), across(childSeen), half);
   // A border along a limb's side says little of where it begins: that lies as far from its middle as its tip does.
   const childStretch =
-    (twin.half === null ? null : sides(twin.half)) ??
+    (twin.half === null ? null : sides(even(twin.half))) ??
     clearer(sides(null), tip && sides(null, mirrored(tip, middleOf(child)))) ??
-    sides((planned === 'one-sided' ? null : parentStretch?.half) ?? beyond());
-  if (!parentStretch && childStretch && planned !== 'one-sided') parentStretch = parentSides(childStretch.half);
+    sides(planned !== 'one-sided' && parentStretch ? even(parentStretch.half) : beyond());
+  if (!parentStretch && childStretch && planned !== 'one-sided') parentStretch = parentSides(even(childStretch.half));
   const others = (faces: readonly PlacedBitmap[]) => faces.filter((face) => face !== child && face !== parent);
   const later = others(laterThan(childInFront ? childId : parentId));
   const onLine = straightHinge(childStretch, parentStretch, border);
@@ -229,6 +234,18 @@ function hiddenFit(
   const kind = planned ?? 'hinge';
   const discOn = kind === 'one-sided' ? ROOT_END : 'both';
   return { ...fit, confidence: HIDDEN, fillColour: fillOf(child, fit), kind, discOn };
+}
+
+/** A limb that is as wide all along. */
+const even = (half: number): HalfWidth => ({ half, slope: 0 });
+
+/** Of the next stretch's half width, the most that a limb is thicker at its root. */
+const THICKER = 1.25;
+
+/** The half width at a limb's root, where only what goes on from it is seen: it tapers all along as that does. */
+function tapersTo({ half, slope }: Stretch, far: number): HalfWidth {
+  const narrowing = Math.min(0, Math.max(slope, ((1 - THICKER) * half) / Math.max(1, far)));
+  return { half: half - narrowing * far, slope: narrowing };
 }
 
 /** Narrower than this share of the head, what it turns on is its neck; wider, it is a trunk without one. */

@@ -53,7 +53,10 @@ test('a piece in front takes nothing from the limb: what it hides is unknown, no
   const blind = ownEdge(seen, [apron], paper).filter(({ nx }) => nx < 0.5);
   expect(limbStretch(blind, { x: 150, y: 100 }, { x: 150, y: 250 }, 48)).toBeNull();
   // One side is enough where the width is known from elsewhere.
-  expect(limbStretch(blind, { x: 150, y: 100 }, { x: 150, y: 250 }, 48, 24)?.half).toBeCloseTo(24, 0);
+  expect(limbStretch(blind, { x: 150, y: 100 }, { x: 150, y: 250 }, 48, { half: 24, slope: 0 })?.half).toBeCloseTo(
+    24,
+    0,
+  );
 });
 
 test('a wing that widens from its root has no middle line', () => {

@@ -14,14 +14,17 @@ export interface EdgePoint extends Place {
   ny: number;
 }
 
+/** Half a limb's width at a place, px, and how much it grows for each px along. */
+export interface HalfWidth {
+  half: number;
+  slope: number;
+}
+
 /** A limb's stretch near a joint: its middle line, and its half width along it, from the sides that are really seen. */
-export interface Stretch extends Place {
+export interface Stretch extends Place, HalfWidth {
   /** Unit direction of the middle line, away from the joint. */
   ux: number;
   uy: number;
-  /** Half the limb's width at (x, y), px, and how much it grows for each px along. */
-  half: number;
-  slope: number;
   /** Root mean square distance of the sides from straight lines, px. */
   residual: number;
   /** px along from (x, y): from where on both sides are seen. */
@@ -124,9 +127,14 @@ function fansOut(left: SideLine, right: SideLine, wide: number): boolean {
 
 /**
  * Both sides of a limb as two lines that make one limb: its direction is that of the side seen longer where the other is
- * short, and it tapers only as far as both are seen.
+ * short, and it tapers only as far as both are seen, or as it is known to where but one is.
  */
-function asLimb(left: SideLine, right: SideLine, wide: number): { turn: number; slope: number; a: [number, number] } {
+function asLimb(
+  left: SideLine,
+  right: SideLine,
+  wide: number,
+  known: HalfWidth | null,
+): { turn: number; slope: number; a: [number, number] } {
   const tells = [left, right].map(({ span }) => span > TELLING * wide);
   const weights = [left, right].map(({ span }) => span ** 3);
   const both = tells[0] && tells[1];
@@ -134,7 +142,7 @@ function asLimb(left: SideLine, right: SideLine, wide: number): { turn: number; 
     ? (left.slope + right.slope) / 2
     : (left.slope * weights[0] + right.slope * weights[1]) / (weights[0] + weights[1]);
   const taper = (right.slope - left.slope) / 2;
-  const slope = both ? Math.max(-MOST_TAPER, Math.min(MOST_TAPER, taper)) : 0;
+  const slope = known ? known.slope : both ? Math.max(-MOST_TAPER, Math.min(MOST_TAPER, taper)) : 0;
   return {
     turn,
     slope,
@@ -161,7 +169,7 @@ const REACHES: readonly Reach[] = [
  * @param at a place on the limb near the joint, px
  * @param to a place farther along it, px
  * @param width about the limb's width, px
- * @param half half its width, px, as it is known from elsewhere: then one side is enough
+ * @param known half its width at `at`, as it is known from elsewhere: then one side is enough
  * @returns null where not enough of its sides is seen
  */
 export function limbStretch(
@@ -169,9 +177,9 @@ export function limbStretch(
   at: Place,
   to: Place,
   width: number,
-  half: number | null = null,
+  known: HalfWidth | null = null,
 ): Stretch | null {
-  if (half !== null) return stretchWithin(edge, at, to, 2 * half, [ROUND, 1.4], half);
+  if (known) return stretchWithin(edge, at, to, 2 * known.half, [ROUND, 1.4], known);
   for (const reach of REACHES) {
     const stretch = stretchWithin(edge, at, to, width, reach, null);
     if (stretch) return stretch;
@@ -179,9 +187,10 @@ export function limbStretch(
   return null;
 }
 
-/** The side that is not seen, as far from the other as the limb is wide. */
-function opposite({ t, d, slope, from, span }: SideLine, by: number): SideLine {
-  return { t, d: d + by * Math.hypot(1, slope), slope, residual: 0, from, span };
+/** The side that is not seen, as far from the other as the limb is wide; `way` 1 to the right of it, -1 to the left. */
+function opposite({ t, d, slope, from, span }: SideLine, known: HalfWidth, way: 1 | -1): SideLine {
+  const wide = 2 * halfAt(known, t) * Math.hypot(1, slope);
+  return { t, d: d + way * wide, slope: slope + way * 2 * known.slope, residual: 0, from, span };
 }
 
 function stretchWithin(
@@ -190,7 +199,7 @@ function stretchWithin(
   to: Place,
   width: number,
   [nearest, farthest]: Reach,
-  known: number | null,
+  known: HalfWidth | null,
 ): Stretch | null {
   const far = Math.hypot(to.x - at.x, to.y - at.y);
   if (far === 0) return null;
@@ -211,10 +220,11 @@ function stretchWithin(
       sides[facing < 0 ? 0 : 1].push([t, d]);
     }
     let [left, right] = sides.map(lineThrough);
-    if (known !== null && left && !right) right = opposite(left, 2 * known);
-    if (known !== null && right && !left) left = opposite(right, -2 * known);
+    const isHalfSeen = !left !== !right;
+    if (known && left && !right) right = opposite(left, known, 1);
+    if (known && right && !left) left = opposite(right, known, -1);
     if (!left || !right) return null;
-    const { turn, slope, a } = asLimb(left, right, wide);
+    const { turn, slope, a } = asLimb(left, right, wide, isHalfSeen ? known : null);
     if (a[1] - a[0] < 2) return null;
     // The middle line: moved and turned to lie halfway between the two.
     const shift = (a[0] + a[1]) / 2;
@@ -242,7 +252,7 @@ function stretchWithin(
 }
 
 /** A stretch's half width some px along it from its place; less the further back it tapers. */
-export function halfAt({ half, slope }: Stretch, along: number): number {
+export function halfAt({ half, slope }: HalfWidth, along: number): number {
   return half + slope * along;
 }
 

@@ -1,6 +1,6 @@
 import { mapOwners, type OwnerMap } from '../cut/owners.js';
 import { composePiece } from '../document/compose-piece.js';
-import { drawOrder } from '../document/family.js';
+import { drawOrder, inFrontOf } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import type { CharacterDoc, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -12,7 +12,7 @@ import { anyPaint } from '../raster/sample.js';
 import { bareIn } from './find-bare.js';
 import { comingIntoView, cellsOfMask, type IntoView } from './coming-into-view.js';
 import { fillUnder, type FillMode, type OwnLine } from './fill-under.js';
-import { wholeShape, type RoundEnd, type WholeShape } from './whole-shape.js';
+import { wholeShape, type EndDisc, type RoundEnd, type WholeShape } from './whole-shape.js';
 
 /** The confidence from which the outline round the whole figure counts as every piece's own. */
 const SURE = 0.8;
@@ -42,15 +42,28 @@ function shapeOf(doc: CharacterDoc, piece: PieceRow, art: ViewArt, owners: Owner
   const rounded = doc.joints.filter(
     (joint) => joint.rounded && joint.kind !== 'slide' && joint.viewId === piece.viewId,
   );
+  const ends = rounded
+    .filter(({ childId, parentId, discOn }) =>
+      childId === piece.id ? discOn !== 'parent' : parentId === piece.id && discOn !== 'child',
+    )
+    .map((joint) => ({ joint, disc: endDisc(doc, joint, piece.id) }));
   return wholeShape({
     face,
     index: drawOrder(doc, piece.viewId).findIndex(({ id }) => id === piece.id),
     owners,
     design: art.design,
-    root: rounded.find((joint) => joint.childId === piece.id && joint.discOn !== 'parent') ?? null,
-    tips: rounded.filter((joint) => joint.parentId === piece.id && joint.discOn !== 'child'),
+    root: ends.find(({ joint }) => joint.childId === piece.id)?.disc ?? null,
+    tips: ends.flatMap(({ joint, disc }) => (joint.parentId === piece.id ? [disc] : [])),
     lineWidth: ownLine(art.design).width,
   });
+}
+
+/** A joint's disc as one of its pieces ends in it: less the outline where that is the other's. */
+function endDisc(doc: CharacterDoc, joint: JointRow, pieceId: PieceId): EndDisc {
+  const { x, y, radius, lineWidth, outlineOn } = joint;
+  const inFront = (inFrontOf(doc, joint) === 'child') === (joint.childId === pieceId);
+  const isLineless = outlineOn === 'under' || (inFront && (outlineOn === 'back' || outlineOn === 'none'));
+  return { x, y, radius, shrink: isLineless ? lineWidth : 0 };
 }
 
 /**

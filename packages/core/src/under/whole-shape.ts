@@ -8,10 +8,12 @@ import { CLOSES, bridgeContour, pointsAlong, type Bridge } from './bridge-contou
 import { seenContour, type SeenStretch } from './contour-ends.js';
 
 /** A disc in which a piece ends, px. */
-interface EndDisc {
+export interface EndDisc {
   x: number;
   y: number;
   radius: number;
+  /** px by which the end that the piece has of it is smaller: the outline that the other piece carries. */
+  shrink: number;
 }
 
 /** What a piece is taken to cover where pieces in front hide it. */
@@ -96,6 +98,8 @@ export function wholeShape({ face, index, owners, root, tips, lineWidth, design 
       outlines.push(...(sides ? [sides.slice(0, 4), sides.slice(4)] : [pointsAlong(bridge.curve, STEP)]));
     }
   }
+  for (const disc of discs)
+    if (!ends.some(({ x, y }) => x === disc.x && y === disc.y)) ends.push(endAway(disc, heart(face)));
   const filled = loops.map((loop) => fillLoop(loop, owners));
   const rect = filled.reduce<Rect>(unite, { x: face.x, y: face.y, width: 0, height: 0 });
   const hidden = createPlacedMask({ x: rect.x, y: rect.y, width: rect.width, height: rect.height });
@@ -104,7 +108,8 @@ export function wholeShape({ face, index, owners, root, tips, lineWidth, design 
       for (let column = 0; column < mask.width; column++) {
         if (mask.data[row * mask.width + column] === 0) continue;
         const [x, y] = [mask.x + column, mask.y + row];
-        if (isHidden(x, y)) hidden.data[(y - hidden.y) * hidden.width + x - hidden.x] = 255;
+        if (isHidden(x, y) && !isRim(ends, x + 0.5, y + 0.5))
+          hidden.data[(y - hidden.y) * hidden.width + x - hidden.x] = 255;
       }
   return { hidden, bridges, outlines, ends };
 }
@@ -138,7 +143,20 @@ function sidesOf(a: EndDisc, b: EndDisc): number[][] {
 function endAway(disc: EndDisc, from: { x: number; y: number }): RoundEnd {
   const [dx, dy] = [disc.x - from.x, disc.y - from.y];
   const far = Math.hypot(dx, dy) || 1;
-  return { x: disc.x, y: disc.y, radius: disc.radius, dx: dx / far, dy: dy / far };
+  return { ...disc, dx: dx / far, dy: dy / far };
+}
+
+/** The middle of a face's bounds, px. */
+function heart({ x, y, width, height }: PlacedBitmap): { x: number; y: number } {
+  return { x: x + width / 2, y: y + height / 2 };
+}
+
+/** Does a place lie in the outer half of a rounded end, where that leaves the outline to the other piece? */
+function isRim(ends: readonly RoundEnd[], px: number, py: number): boolean {
+  return ends.some(({ x, y, radius, shrink, dx, dy }) => {
+    const far = Math.hypot(px - x, py - y);
+    return far > radius - shrink && far <= radius + 1 && (px - x) * dx + (py - y) * dy >= 0;
+  });
 }
 
 /** Halfway between the two ends of a bridge. */
