@@ -37,6 +37,10 @@ const CRUMB = 8;
 const BRIEF = 5;
 /** px of a stretch from which its way is taken, and those at its very end that are left out: there the pieces' lines meet. */
 const LEFT_OUT = 1.5;
+/** How a contour bends is looked at over so many times as much: it tells less on a short way. */
+const FARTHER = 3;
+/** A bend that is so many times sharper at the very end is a corner. */
+const CORNER = 2;
 
 /**
  * Finds where a piece's contour is its own, and where it is but the edge of a piece in front, by whose paint lies just
@@ -83,17 +87,30 @@ function asStretch(points: number[], reach: number): SeenStretch {
 /** Where a line of points begins, and how it would go on beyond that. */
 function wayAt(points: readonly number[], reach: number): End {
   const [x, y] = points;
-  const near = placeAlong(points, LEFT_OUT);
-  const middle = placeAlong(points, LEFT_OUT + reach / 2);
-  const far = placeAlong(points, LEFT_OUT + reach);
-  const [dx, dy] = [near.x - middle.x, near.y - middle.y];
-  const [ex, ey] = [middle.x - far.x, middle.y - far.y];
-  const length = Math.hypot(dx, dy) || 1;
-  const turn = Math.atan2(ex * dy - ey * dx, ex * dx + ey * dy);
-  const bends = turn / (reach / 2);
+  const [dx, dy] = wayBetween(points, 0, reach / 2);
+  const corner = bendOver(points, reach);
+  const bow = bendOver(points, FARTHER * reach);
   // The way between two places is that of the middle between them: it has bent on since.
-  const [cos, sin] = [Math.cos(turn / 2), Math.sin(turn / 2)];
-  return { x, y, dx: (dx * cos - dy * sin) / length, dy: (dx * sin + dy * cos) / length, bends };
+  const turn = (corner * reach) / 4;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  // On a short way a bend says little, but for that of a corner.
+  const bends = Math.abs(corner) > CORNER * Math.abs(bow) ? corner : bow;
+  return { x, y, dx: dx * cos - dy * sin, dy: dx * sin + dy * cos, bends };
+}
+
+/** The way towards the end of a line of points, of length 1, from one place to another, px from the end. */
+function wayBetween(points: readonly number[], near: number, far: number): [number, number] {
+  const [to, from] = [placeAlong(points, LEFT_OUT + near), placeAlong(points, LEFT_OUT + far)];
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const length = Math.hypot(dx, dy) || 1;
+  return [dx / length, dy / length];
+}
+
+/** How a line of points bends over some px of its end, rad a px: by what its halves turn from each other. */
+function bendOver(points: readonly number[], over: number): number {
+  const [ax, ay] = wayBetween(points, over / 2, over);
+  const [bx, by] = wayBetween(points, 0, over / 2);
+  return Math.atan2(ax * by - ay * bx, ax * bx + ay * by) / (over / 2);
 }
 
 /** The place some px along a line of points; its end where that is nearer. */
