@@ -18,7 +18,7 @@ test('the schema comes up, goes down, comes up the same, and two servers may bri
   expect(again).toEqual(first);
 });
 
-test.each(['0001-foundation', '0002-plan-and-cut', '0003-joints', '0004-line-under', '0005-derived'])(
+test.each(['0001-foundation', '0002-plan-and-cut', '0003-joints', '0004-line-under', '0005-derived', '0006-wanted'])(
   'a character kept by %s opens as it was, with its journal, and is clean',
   async (version) => {
     script('older-database.mjs', version);
@@ -38,6 +38,7 @@ test.each(['0001-foundation', '0002-plan-and-cut', '0003-joints', '0004-line-und
         wantedHigh: 0,
         taper: 0,
       });
+      expect(opened.doc.pieces[0]).toMatchObject({ beneath: null, endsHere: false });
       // What that version had worked out and kept is not what is shown.
       const [upper] = opened.doc.pieces;
       expect(opened.sheets[upper.id].overlap?.blob).not.toBe(upper.face.blob);

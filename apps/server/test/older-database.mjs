@@ -102,6 +102,7 @@ const joint = {
 };
 if (since('0003')) Object.assign(joint, { reach: 3, foldsOut: false, twinId: null });
 if (since('0004')) joint.lineMore = 0;
+if (since('0006')) Object.assign(joint, { wantedLow: 0, wantedHigh: 0, taper: 0 });
 await insert('joint', joint);
 
 const edit = { characterId: CHARACTER, actor: 'tester', kind: 'joints' };

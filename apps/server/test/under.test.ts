@@ -1,0 +1,158 @@
+import type { CharacterDoc } from '@limber-sheaf/core';
+import { encodePng } from '@limber-sheaf/formats';
+import { call, design, end, runsOf, startServer, type Running, type State } from './server-under-test';
+
+let server: Running;
+let production: string;
+jest.setTimeout(120_000);
+
+beforeAll(async () => {
+  server = await startServer();
+  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Slack water' })).body.id;
+});
+afterAll(() => end(server));
+
+interface Checked {
+  checks: { id: string; ok: boolean; figure: number; findings: { sentence: string; pieceId?: string }[] }[];
+}
+
+const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
+const COAT = [200, 150, 70, 255];
+const SLEEVE = [90, 120, 170, 255];
+
+/** A coat of 120 × 200 px with an arm of 50 × 180 px hanging in front of its left side, half of it beside the coat. */
+function coatAndArm(): Uint8Array {
+  const [width, height] = [300, 260];
+  const data = new Uint8Array(width * height * 4);
+  for (let y = 30; y < 230; y++) for (let x = 100; x < 220; x++) data.set(COAT, (y * width + x) * 4);
+  for (let y = 40; y < 220; y++) for (let x = 75; x < 125; x++) data.set(SLEEVE, (y * width + x) * 4);
+  return encodePng({ width, height, data });
+}
+
+/** Coat and arm, jointed at the shoulder. */
+async function jointed(): Promise<{ id: string; view: string; doc: CharacterDoc; coat: string; arm: string }> {
+  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Hull', coatAndArm()));
+  const view = doc.views[0].id;
+  const box = (x: number, y: number, width: number, height: number) => ({
+    x,
+    y,
+    width,
+    height,
+    runs: runsOf([0, width * height]),
+  });
+  await ask('POST', `/views/${view}/cut/take`, {
+    targets: [{ tokens: { group: 'torso' }, mask: box(100, 30, 120, 200) }],
+  });
+  const cut = await ask('POST', `/views/${view}/cut/take`, {
+    targets: [{ tokens: { group: 'arm', side: 'A', part: 'upper' }, mask: box(75, 40, 50, 180) }],
+  });
+  const pieceOf = (group: string) => {
+    const part = cut.doc.parts.find((row) => row.group === group);
+    return cut.doc.pieces.find((piece) => piece.partId === part?.id)?.id ?? '';
+  };
+  const [coat, arm] = [pieceOf('torso'), pieceOf('arm')];
+  const made = await ask('POST', `/views/${view}/joints`, {
+    pieceId: arm,
+    otherId: coat,
+    disc: { x: 102, y: 65, radius: 22 },
+    round: true,
+  });
+  return { id: doc.character.id, view, doc: made.doc, coat, arm };
+}
+
+const check = async (view: string, id: string) => {
+  const { body } = await call<Checked>(server, 'GET', `/views/${view}/checks`);
+  return body.checks.find((one) => one.id === id);
+};
+const beneathOf = (doc: CharacterDoc, id: string) => doc.pieces.find((piece) => piece.id === id)?.beneath ?? null;
+
+test('what comes into view bare is told with its joint and angle, painted at once, and undone', async () => {
+  const { id, view, coat } = await jointed();
+  const bare = await check(view, 'hidden-paint');
+  expect(bare?.ok).toBe(false);
+  // The arm hides 25 px of the coat's side, 180 px high.
+  expect(bare?.figure).toBeGreaterThan(2200);
+  expect(bare?.figure).toBeLessThan(4500);
+  expect(bare?.findings[0]).toMatchObject({
+    pieceId: coat,
+    sentence: expect.stringMatching(
+      /^torso comes into view without paint: \d+ px, shoulder A at -?\d+°\. Paint it in Under\.$/,
+    ) as string,
+  });
+  const painted = await ask('POST', `/views/${view}/under`, {});
+  expect(painted.summary).toBe('Paint 1 piece beneath');
+  expect(beneathOf(painted.doc, coat)?.area).toBeGreaterThan(2200);
+  expect(await check(view, 'hidden-paint')).toMatchObject({ ok: true, figure: 0 });
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+  const { status, body } = await call<{ code: string }>(server, 'POST', `/views/${view}/under`, {});
+  expect([status, body.code]).toEqual([422, 'nothing-bare']);
+  const undone = await ask('POST', `/characters/${id}/undo`);
+  expect(beneathOf(undone.doc, coat)).toBeNull();
+  expect(await check(view, 'hidden-paint')).toMatchObject({ figure: bare?.figure });
+});
+
+test('by the artist’s word nothing of a piece is hidden: then nothing of it is bare', async () => {
+  const { view, coat } = await jointed();
+  await ask('POST', `/pieces/${coat}/under/ends-here`, { endsHere: true });
+  expect(await check(view, 'hidden-paint')).toMatchObject({ ok: true, figure: 0 });
+  await ask('POST', `/pieces/${coat}/under/ends-here`, { endsHere: false });
+  expect((await check(view, 'hidden-paint'))?.ok).toBe(false);
+});
+
+test('one piece is painted as asked for, anew, and cleared', async () => {
+  const { coat } = await jointed();
+  const first = beneathOf((await ask('POST', `/pieces/${coat}/under`, { mode: 'flat', margin: 0 })).doc, coat);
+  const again = await call<{ code: string }>(server, 'POST', `/pieces/${coat}/under`, { mode: 'smooth' });
+  expect([again.status, again.body.code]).toEqual([422, 'nothing-bare']);
+  const wider = beneathOf(
+    (await ask('POST', `/pieces/${coat}/under`, { mode: 'smooth', margin: 40, anew: true })).doc,
+    coat,
+  );
+  expect(wider?.area).toBeGreaterThanOrEqual(first?.area ?? 0);
+  expect(beneathOf((await ask('DELETE', `/pieces/${coat}/under`)).doc, coat)).toBeNull();
+});
+
+test('the brush paints beneath alone: what shows at rest stays the design, and a stroke in view is refused', async () => {
+  const { view, coat } = await jointed();
+  const stroke = { colour: [20, 200, 30], softness: 0.3 };
+  const made = await ask('POST', `/pieces/${coat}/under/brush`, { ...stroke, stroke: [90, 120, 15, 140, 150, 15] });
+  const beneath = beneathOf(made.doc, coat);
+  expect(beneath?.area).toBeGreaterThan(300);
+  expect((beneath?.x ?? 0) + (beneath?.width ?? 0)).toBeLessThanOrEqual(125);
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+  const less = await ask('POST', `/pieces/${coat}/under/brush`, { ...stroke, stroke: [110, 130, 60], erase: true });
+  expect(beneathOf(less.doc, coat)?.area ?? 0).toBeLessThan(300);
+  const refused = await call<{ code: string }>(server, 'POST', `/pieces/${coat}/under/brush`, {
+    ...stroke,
+    stroke: [180, 120, 10],
+  });
+  expect([refused.status, refused.body.code]).toEqual([422, 'not-hidden']);
+});
+
+test('hidden paint is kept through a change of order and a cut, and never shows at rest', async () => {
+  const { view, coat, arm } = await jointed();
+  await ask('POST', `/views/${view}/under`, {});
+  await ask('POST', `/pieces/${coat}/order`, { inFrontOf: arm, along: [] });
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+  const cut = await ask('POST', `/views/${view}/cut/give-back`, {
+    pieceId: arm,
+    loop: [75, 120, 125, 120, 125, 160, 75, 160],
+  });
+  expect(beneathOf(cut.doc, coat)).not.toBeNull();
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+});
+
+test.each([
+  ['a margin beyond all limits', '/under', { margin: 5000 }],
+  ['a mode that there is not', '/under', { mode: 'glossy' }],
+  ['a stroke outside of everything', '/under/brush', { stroke: [1e9, 0, 5], colour: [0, 0, 0], softness: 0 }],
+  ['a brush of no size', '/under/brush', { stroke: [90, 90, 0], colour: [0, 0, 0], softness: 0 }],
+  ['a colour of two channels', '/under/brush', { stroke: [90, 90, 5], colour: [0, 0], softness: 0 }],
+  ['null for a word', '/under/ends-here', { endsHere: null }],
+])('%s is refused in a sentence and changes nothing', async (_, path, body) => {
+  const { id, coat, doc } = await jointed();
+  const { status, body: answer } = await call<{ sentence: string }>(server, 'POST', `/pieces/${coat}${path}`, body);
+  expect(status).toBe(400);
+  expect(answer.sentence.length).toBeGreaterThan(10);
+  expect((await ask('GET', `/characters/${id}`)).doc.pieces).toEqual(doc.pieces);
+});
