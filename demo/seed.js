@@ -91,7 +91,7 @@ const pieceOf = (doc, address) => {
   return doc.pieces.find((p) => p.partId === row?.id)?.id;
 };
 
-/** Cuts the pilot into all her 24 parts, and fits and rounds what can be jointed. */
+/** Cuts the pilot into all her 24 parts, fits and rounds what can be jointed, and paints beneath what comes into view. */
 async function cutJuniper(api, state, svg) {
   const view = state.doc.views[0].id;
   const targets = await shapesOf(svg, JUNIPER_GROUPS);
@@ -105,7 +105,8 @@ async function cutJuniper(api, state, svg) {
     });
   await api('POST', `/views/${view}/cut/sweep-up`, {}).catch(() => null);
   await api('POST', `/characters/${state.doc.character.id}/palette`, { viewId: view });
-  return api('POST', `/views/${view}/joints/fit-all`, {});
+  await api('POST', `/views/${view}/joints/fit-all`, {});
+  return api('POST', `/views/${view}/under`, {});
 }
 
 /** Groups of the otter's drawing that are cut, back to front: the legs and most of the face are still to do. */

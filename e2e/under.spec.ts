@@ -7,13 +7,17 @@ test('what comes into view bare is looked at, painted all at once, taken back, a
   page,
 }) => {
   const id = await bench.open('Juniper Vane', 'under');
-  const ledger = page.getByRole('complementary', { name: 'Ledger' });
-  const beneath = async () => (await bench.state(id)).doc.pieces.filter((piece) => piece.beneath !== null).length;
+  const beneath = async () => (await bench.doc(id)).pieces.filter((piece) => piece.beneath !== null).length;
   // The demo's pilot is painted beneath: taken away, her coat is bare again.
-  await expect(page.getByText('24 of 24 pieces have paint wherever they come into view')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('24 of 24 pieces have paint wherever they come into view')).toBeVisible({
+    timeout: 60_000,
+  });
   const painted = await beneath();
   expect(painted).toBeGreaterThan(5);
-  await bench.pickCard('torso');
+  await page
+    .getByRole('button', { name: /^torso/ })
+    .last()
+    .click();
   await page.getByRole('button', { name: 'Clear' }).click();
   await expect.poll(beneath).toBe(painted - 1);
   const row = page.getByRole('row', { name: /^torso/ });
@@ -35,5 +39,4 @@ test('what comes into view bare is looked at, painted all at once, taken back, a
   await page.keyboard.press('Escape');
   await page.reload();
   await expect.poll(beneath).toBe(painted);
-  expect(await ledger.count()).toBeGreaterThanOrEqual(0);
 });
