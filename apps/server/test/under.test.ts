@@ -142,6 +142,17 @@ test('hidden paint is kept through a change of order and a cut, and never shows 
   expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
 });
 
+test('a part that is meant to stay is remembered so, and taken back', async () => {
+  const { id, doc } = await jointed();
+  const arm = doc.parts.find(({ group }) => group === 'arm');
+  const alone = async () =>
+    (await ask('GET', `/characters/${id}`)).doc.parts.find((part) => part.id === arm?.id)?.alone;
+  await ask('PATCH', `/parts/${arm?.id}/alone`, { alone: true, saw: { [arm?.id ?? '']: arm?.version ?? 0 } });
+  expect(await alone()).toBe(true);
+  await ask('POST', `/characters/${id}/undo`);
+  expect(await alone()).toBe(false);
+});
+
 test.each([
   ['a margin beyond all limits', '/under', { margin: 5000 }],
   ['a mode that there is not', '/under', { mode: 'glossy' }],

@@ -245,7 +245,8 @@ export {
 } from './cut/cut-edits.js';
 export { cutByOrder, type ChangedSheets, type CutOrder, type CutOutcome } from './cut/cut-order.js';
 export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
-export { moveInOrder, setParent } from './stack/stack-edits.js';
+export { moveInOrder, setAlone, setParent } from './stack/stack-edits.js';
+export { bordersAtRest, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
 export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
 export { derivedSheets, isLineSteady, sheetsKey } from './joints/derive-sheets.js';

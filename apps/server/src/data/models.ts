@@ -62,6 +62,7 @@ export class Part extends Model {
   @Column(DataType.TEXT) declare part: string | null;
   @Column(DataType.INTEGER) declare index: number | null;
   @Column(DataType.UUID) declare parentId: string | null;
+  @Column(DataType.BOOLEAN) declare alone: boolean;
   @Column(DataType.INTEGER) declare version: number;
 }
 

@@ -1,7 +1,16 @@
-import { counted, labelFor, moveInOrder, nameAll, pieceById, piecesOfView, setParent } from '@limber-sheaf/core';
+import {
+  counted,
+  labelFor,
+  moveInOrder,
+  nameAll,
+  pieceById,
+  piecesOfView,
+  setAlone,
+  setParent,
+} from '@limber-sheaf/core';
 import { Body, Controller, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { ArrayMaxSize, IsArray, IsOptional, IsUUID } from 'class-validator';
+import { ArrayMaxSize, IsArray, IsBoolean, IsOptional, IsUUID } from 'class-validator';
 import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
@@ -19,6 +28,11 @@ class ParentBody extends EditBody {
   @IsOptional() @IsUUID() parentId: string | null = null;
   /** Parts that are hung from it as well. */
   @IsOptional() @IsArray() @ArrayMaxSize(MOST_PIECES) @IsUUID(undefined, { each: true }) along: string[] = [];
+}
+
+class AloneBody extends EditBody {
+  /** Is the part meant to stay while what lies about it moves? */
+  @IsBoolean() alone: boolean;
 }
 
 @ApiTags('stack')
@@ -53,6 +67,20 @@ export class StackController {
         kind: 'parent',
         summary: `Hang ${hung} from ${parent ? labelFor(parent) : 'nothing'}`,
         diff: setParent(doc, ids, parentId),
+      };
+    });
+  }
+
+  @Patch('parts/:id/alone')
+  @ApiOperation({ summary: 'Say that a part is meant to stay while what lies about it moves' })
+  async alone(@Param() { id }: IdParam, @Body() { saw, alone }: AloneBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('part', id), { ...caller, saw }, (doc) => {
+      const part = doc.parts.find((p) => p.id === id);
+      const name = part ? labelFor(part) : 'the part';
+      return {
+        kind: 'alone',
+        summary: alone ? `${name} is fine where it hangs` : `${name} may be left behind`,
+        diff: setAlone(doc, id, alone),
       };
     });
   }

@@ -6,6 +6,7 @@ import { sheetTasks } from './handoff/sheet-tasks';
 import { bendTasks } from './joints/bend-tasks';
 import { jointTasks } from './joints/joint-tasks';
 import { planTasks } from './plan/plan-tasks';
+import { stackTasks } from './stack/stack-tasks';
 import { underTasks } from './under/under-tasks';
 
 /** Everything that stations ask the workers for. */
@@ -18,5 +19,6 @@ export const STATION_TASKS = {
   ...jointTasks,
   ...bendTasks,
   ...underTasks,
+  ...stackTasks,
   ...sheetTasks,
 };

@@ -76,6 +76,7 @@ export function character({
 }: Made): CharacterDoc {
   const parts = pieces.map((name): PartRow => ({
     table: 'part',
+    alone: false,
     id: `part ${name}`,
     version: 1,
     characterId: 'c',

@@ -70,6 +70,7 @@ function addPiece(doc: CharacterDoc, viewId: ViewId, fresh: FreshPiece): Diff {
       characterId: doc.character.id,
       ...fresh.tokens,
       parentId: parent === null ? null : doc.parts[parent].id,
+      alone: false,
     };
     diff.add(part);
     adoptChildren(doc, part, diff);

@@ -87,6 +87,8 @@ export interface PartRow extends RowBase, NameTokens {
   characterId: CharacterId;
   /** The part it moves with. */
   parentId: PartId | null;
+  /** Is it meant to stay while what lies about it moves, by the artist's word? */
+  alone: boolean;
 }
 
 export interface PieceRow extends RowBase {

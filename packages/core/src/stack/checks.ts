@@ -1,18 +1,40 @@
 import { drawOrder, parentPiece, pieceName } from '../document/family.js';
-import { viewCheck, type ViewCheck } from '../document/view-check.js';
+import { pieceById } from '../document/find.js';
+import { deriveKey, placeOf } from '../document/keys.js';
+import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import { viewById } from '../document/view-edits.js';
+import { bordersAtRest, findLeftBehind, type Border } from './left-behind.js';
 
-const family: ViewCheck<never> = {
+const family: ViewCheck<Border[]> = {
   id: 'family',
-  measures: () => [],
-  report(doc, viewId) {
+  measures: (doc, viewId) => [
+    {
+      key: deriveKey('borders at rest 1', [
+        viewById(doc, viewId).designBlob,
+        drawOrder(doc, viewId).map(({ face }) => placeOf(face)),
+      ]),
+      what: 'Family',
+      measure: (art) => bordersAtRest(doc, viewId, art),
+    },
+  ],
+  report(doc, viewId, [borders]) {
     const order = drawOrder(doc, viewId);
     const roots = order.filter((p) => parentPiece(doc, p) === null);
     const [root, ...loose] = [...roots].sort((a, b) => b.face.area - a.face.area);
-    const findings = loose.map((p) => ({
+    const apart = loose.map((p): Finding => ({
       sentence: `${pieceName(doc, p)} moves with nothing, and neither does ${pieceName(doc, root)}. Give it a parent in Stack.`,
       pieceId: p.id,
     }));
-    return { figure: order.length - loose.length, of: order.length, unit: 'pieces', findings };
+    const left = findLeftBehind(doc, viewId, borders).map(({ pieceId, likelyId }): Finding => {
+      const [name, likely] = [pieceId, likelyId].map((id) => pieceName(doc, pieceById(doc, id)));
+      return {
+        sentence: `${name} stays behind when ${likely} moves. Hang it from ${likely} in Stack, or say there that it is fine so.`,
+        pieceId,
+      };
+    });
+    const findings = [...apart, ...left];
+    const wrong = new Set(findings.map(({ pieceId }) => pieceId)).size;
+    return { figure: order.length - wrong, of: order.length, unit: 'pieces', findings };
   },
 };
 

@@ -58,3 +58,12 @@ function hang(doc: CharacterDoc, partId: PartId, parentId: PartId | null): Diff 
   diff.update(part, { parentId });
   return diff.build();
 }
+
+/** Says that a part is meant to stay while what lies about it moves, or takes that back. @throws LimberError `not-found` */
+export function setAlone(doc: CharacterDoc, partId: PartId, alone: boolean): Diff {
+  const part = doc.parts.find((p) => p.id === partId);
+  if (!part) throw new LimberError('not-found', 'That part is no longer there.');
+  const diff = new DiffBuilder();
+  diff.update(part, { alone });
+  return diff.build();
+}

@@ -52,6 +52,7 @@ export const OPERATIONS = {
   'plan.enlarge': ['POST', '/api/views/{id}/enlarge'],
   'stack.order': ['POST', '/api/pieces/{id}/order'],
   'stack.parent': ['PATCH', '/api/parts/{id}/parent'],
+  'stack.alone': ['PATCH', '/api/parts/{id}/alone'],
   'under.paintAll': ['POST', '/api/views/{id}/under'],
   'under.paint': ['POST', '/api/pieces/{id}/under'],
   'under.clear': ['DELETE', '/api/pieces/{id}/under'],

@@ -754,6 +754,23 @@ export interface paths {
     patch: operations['stack.parent'];
     trace?: never;
   };
+  '/api/parts/{id}/alone': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    /** Say that a part is meant to stay while what lies about it moves */
+    patch: operations['stack.alone'];
+    trace?: never;
+  };
   '/api/views/{id}/under': {
     parameters: {
       query?: never;
@@ -1169,6 +1186,12 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    AloneBody: {
+      alone: boolean;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     PaintAllBody: {
       margin?: number | null;
       saw?: {
@@ -1438,6 +1461,8 @@ export interface components {
       characterId: components['schemas']['CharacterId'];
       /** @description The part it moves with. */
       parentId: components['schemas']['PartId'] | null;
+      /** @description Is it meant to stay while what lies about it moves, by the artist's word? */
+      alone: boolean;
     };
     PartId: string;
     PieceRow: {
@@ -2958,6 +2983,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['ParentBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'stack.alone': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AloneBody'];
       };
     };
     responses: {

@@ -34,6 +34,7 @@ const doc: CharacterDoc = {
   views: [],
   parts: ['upper', 'lower', 'hand'].map((name, i, all) => ({
     table: 'part',
+    alone: false,
     id: `part-${name}`,
     version: 1,
     characterId: 'c',

@@ -14,6 +14,7 @@ import {
 import { useOnBench } from '../../bench/context';
 import { allPicked, pickByClick, useBench } from '../../bench/store';
 import { Choice, LedgerHead } from '../../ui/controls';
+import { LeftBehindList } from './LeftBehindList';
 
 /** Stack's ledger: the draw order, front at the top, and what each part moves with. */
 export function StackLedger() {
@@ -31,6 +32,7 @@ export function StackLedger() {
               ? '1 piece'
               : `${order.length} pieces, all in one family`}
       </LedgerHead>
+      <LeftBehindList />
       <ul>
         {order.map((piece) => (
           <StackLine key={piece.id} piece={piece} depth={generationOf(doc, piece)} />

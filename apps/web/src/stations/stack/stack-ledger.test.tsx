@@ -7,6 +7,12 @@ import { onBench } from '../../testing/on-bench';
 import { stack } from '.';
 import { StackLedger } from './StackLedger';
 import { station } from './station';
+import { useBorders } from './useBorders';
+
+/** Borders that the worker answers with. */
+let borders: [number, number, number][] = [];
+jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
+jest.mock('./worker', () => ({ stackWorker: () => ({ borders: () => Promise.resolve(borders) }) }));
 
 const hangs = { head: 'torso', 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };
 const doc = character({ pieces: ['torso', 'arm A upper', 'arm A lower', 'head'], hangs });
@@ -107,4 +113,27 @@ test('what several picked pieces move with is set for all of them at once', asyn
 test('nothing moves where no piece is picked', () => {
   const { bench } = onBench(<StackLedger />, doc);
   for (const { when } of station.actions) expect(when?.(bench)).toBe(false);
+});
+
+function WithBorders() {
+  useBorders();
+  return <StackLedger />;
+}
+
+test('what stays behind when its neighbour moves is hung from that in one click, or said to be fine so', async () => {
+  const hat = character({
+    pieces: ['torso', 'head', 'hat'],
+    hangs: { head: 'torso', hat: 'torso' },
+    joints: { head: {} },
+  });
+  borders = [[1, 2, 60]];
+  const { edits } = onBench(<WithBorders />, hat);
+  const list = await screen.findByRole('region', { name: 'Left behind' });
+  expect(list.textContent).toMatch(/hat stays behind when head moves/);
+  await userEvent.click(within(list).getByRole('button', { name: 'Hang it from head' }));
+  await userEvent.click(within(list).getByRole('button', { name: 'Fine so' }));
+  expect(edits).toEqual([
+    ['stack.parent', 'part hat', { parentId: 'part head', along: [], saw: { 'part hat': 1 } }],
+    ['stack.alone', 'part hat', { alone: true, saw: { 'part hat': 1 } }],
+  ]);
 });

@@ -1,0 +1,11 @@
+import { bordersAtRest, type Border } from '@limber-sheaf/core';
+import { held, type StateKey } from '../../bench/worker/held';
+import { artOf } from '../../bench/worker/pictures';
+
+/** What Stack asks the workers for. */
+export const stackTasks = {
+  /** How long a border each two pieces of a view share at rest. */
+  async borders(at: StateKey, viewId: string): Promise<Border[]> {
+    return bordersAtRest(held(at).doc, viewId, await artOf(at, viewId, true));
+  },
+};
