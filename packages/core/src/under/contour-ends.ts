@@ -31,6 +31,8 @@ export interface SeenContour {
 
 /** px outside the contour at which is looked whose paint lies there. */
 const LOOKS = [1.2, 2.2];
+/** px inside its rim that a disc's cut ends: there it meets the contour. */
+const RIM = 3;
 /** A contour with fewer points than this is a crumb. */
 const CRUMB = 8;
 /** Along a contour, stretches with fewer points than this are of the same kind as what lies about them. */
@@ -48,14 +50,23 @@ const CORNER = 2;
  * @param index the piece's place in the draw order
  * @param owners of the whole canvas, or of a rectangle that holds the face and 3 px about it
  * @param reach px of contour from which the way at an end is taken
+ * @param discs those in which the piece is rounded: within them its edge is where it was cut, and no contour
  */
-export function seenContour(face: PlacedBitmap, index: number, owners: OwnerMap, reach: number): SeenContour {
+export function seenContour(
+  face: PlacedBitmap,
+  index: number,
+  owners: OwnerMap,
+  reach: number,
+  discs: readonly { x: number; y: number; radius: number }[] = [],
+): SeenContour {
   const seen: SeenContour = { stretches: [], covered: [] };
   for (const contour of contours(coverageOf(face))) {
     const count = contour.length / 2;
     if (count < CRUMB) continue;
     const points = Array.from(contour, (value, i) => value + (i % 2 === 0 ? face.x : face.y));
-    const hidden = withoutBrief(isHiddenAt(points, index, owners));
+    const isCut = (at: number) =>
+      discs.some(({ x, y, radius }) => Math.hypot(points[2 * at] - x, points[2 * at + 1] - y) < radius - RIM);
+    const hidden = withoutBrief(isHiddenAt(points, index, owners).map((is, at) => is || isCut(at)));
     const start = hidden.findIndex((is, i) => is && !hidden[(i + 1) % count]);
     if (start < 0) {
       if (hidden[0]) seen.covered.push(points);

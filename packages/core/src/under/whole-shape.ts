@@ -86,7 +86,7 @@ export function wholeShape({ face, index, owners, root, tips, lineWidth, design 
     outlines.push(...tips.flatMap((tip) => sidesOf(root, tip)));
     ends.push(endAway(root, tips[0]), ...tips.map((tip) => endAway(tip, root)));
   } else {
-    const { stretches, covered } = seenContour(face, index, owners, Math.max(LEAST_WAY, WAY * lineWidth));
+    const { stretches, covered } = seenContour(face, index, owners, Math.max(LEAST_WAY, WAY * lineWidth), discs);
     bridges = bridgeContour(stretches, isHidden);
     loops.push(...covered, ...loopsOf(stretches, bridges));
     for (const bridge of bridges) {
