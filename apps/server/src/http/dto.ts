@@ -1,6 +1,9 @@
 import { applyDecorators } from '@nestjs/common';
 import { Transform } from 'class-transformer';
 import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
   IsIn,
   IsInt,
   IsNumber,
@@ -35,6 +38,18 @@ export function IsText(least: number, most: number): PropertyDecorator {
     Matches(/^(?:[^\u0000-\u001f\u007f\ud800-\udfff]|[\ud800-\udbff][\udc00-\udfff])*$/, {
       message: '$property has characters that cannot be kept',
     }),
+  );
+}
+
+/** Three channels, 0 to 255. */
+export function IsColour(): PropertyDecorator {
+  return applyDecorators(
+    IsArray(),
+    ArrayMinSize(3),
+    ArrayMaxSize(3),
+    IsInt({ each: true }),
+    Min(0, { each: true }),
+    Max(255, { each: true }),
   );
 }
 

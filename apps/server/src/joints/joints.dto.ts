@@ -1,5 +1,4 @@
 import { JOINT_FIELDS, JOINT_FIELD_NAMES, MOST_RADIUS, type JointChange, type JointField } from '@limber-sheaf/core';
-import { applyDecorators } from '@nestjs/common';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -7,7 +6,6 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
-  IsInt,
   IsNumber,
   IsUUID,
   Max,
@@ -15,19 +13,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { ApiProperty, type ApiPropertyOptions } from '@nestjs/swagger';
-import { EditBody, MayBeLeftOut } from '../http/dto.js';
-
-/** Three channels, 0 to 255. */
-function IsColour(): PropertyDecorator {
-  return applyDecorators(
-    IsArray(),
-    ArrayMinSize(3),
-    ArrayMaxSize(3),
-    IsInt({ each: true }),
-    Min(0, { each: true }),
-    Max(255, { each: true }),
-  );
-}
+import { EditBody, IsColour, MayBeLeftOut } from '../http/dto.js';
 
 export class DiscBody {
   @IsNumber() @Min(0) @Max(16384) x: number;

@@ -1,17 +1,6 @@
 import { FILL_MODES, type FillMode } from '@limber-sheaf/core';
-import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNumber,
-  Max,
-  Min,
-  Validate,
-} from 'class-validator';
-import { EditBody, MayBeLeftOut, StrokeRule } from '../http/dto.js';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsNumber, Max, Min, Validate } from 'class-validator';
+import { EditBody, IsColour, MayBeLeftOut, StrokeRule } from '../http/dto.js';
 
 /** The farthest that is painted beyond what comes into view, px. */
 const MOST_MARGIN = 400;
@@ -34,12 +23,7 @@ export class BrushBody extends EditBody {
   /** x, y and radius, px, by threes, as the piece lies at rest. */
   @IsArray() @ArrayMinSize(3) @ArrayMaxSize(MOST_NUMBERS) @Validate(StrokeRule) stroke: number[];
   /** Three channels, 0 to 255. */
-  @IsArray()
-  @ArrayMinSize(3)
-  @ArrayMaxSize(3)
-  @IsInt({ each: true })
-  @Min(0, { each: true })
-  @Max(255, { each: true })
+  @IsColour()
   colour: [number, number, number];
   /** 0 to 1: the share of the radius over which the edge fades. */
   @IsNumber() @Min(0) @Max(1) softness: number;

@@ -12,7 +12,7 @@ import {
 import { colourDistance, colourTest, type Rgb } from '../raster/colour.js';
 import { createMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
-import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
+import { colourOf, mixWords, opaqueWord, withAlpha } from '../raster/words.js';
 import { mergeSheets } from '../document/compose-piece.js';
 import { anyPaint } from '../raster/sample.js';
 import { cutBorder } from './cut-border.js';
@@ -167,7 +167,7 @@ export function roundEnd(input: EndInput): RoundedEnd {
       const isOwn = neighbour[i] >>> 24 !== 0 && colourDistance(colourOf(near), colourOf(art[i])) <= SAME_PAINT;
       const fill = near === 0 || isOwn ? art[i] : near;
       const onLine = carriesLine ? clamp01(disc.lineWidth - inside[i] + 0.5) : 0;
-      underWords[i] = withAlpha(onLine === 0 ? fill : mix(fill, line, onLine), coverage[i]);
+      underWords[i] = withAlpha(onLine === 0 ? fill : mixWords(fill, line, onLine), coverage[i]);
     }
   }
   return {
@@ -241,12 +241,6 @@ function opaqueCover(faces: readonly PlacedBitmap[], rect: Rect): Uint8Array {
 
 function clamp01(v: number): number {
   return v < 0 ? 0 : v > 1 ? 1 : v;
-}
-
-function mix(from: number, to: number, share: number): number {
-  const channel = (shift: number) =>
-    Math.round(((from >>> shift) & 255) * (1 - share) + ((to >>> shift) & 255) * share) << shift;
-  return (channel(0) | channel(8) | channel(16) | 0xff000000) >>> 0;
 }
 
 /** The two rounded ends of a joint. */

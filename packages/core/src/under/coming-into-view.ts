@@ -143,17 +143,36 @@ class Hidden {
         if (within.data[i] > 0 && later.some(({ data }) => data[i] > 0)) this.left.push(i);
   }
 
-  /** Takes those of the places left that are seen now. */
-  take(turns: readonly Turn[], isSeen: (x: number, y: number, index: number) => boolean): void {
-    const { width, size } = this.shows;
+  /**
+   * Takes those of the places left that are seen now.
+   * @param coarse looks at every second cell both ways first, and beside those that are not seen at no other
+   */
+  take(turns: readonly Turn[], isSeen: (x: number, y: number, index: number) => boolean, coarse = false): void {
+    const { width, size, data } = this.shows;
     const before = this.left.length;
-    this.left = this.left.filter((i) => {
-      const x = ((i % width) + 0.5) * size;
-      const y = (Math.floor(i / width) + 0.5) * size;
-      if (!isSeen(x, y, i)) return true;
-      this.shows.data[i] = 255;
-      return false;
-    });
+    const look = (i: number) => {
+      const isNow = isSeen(((i % width) + 0.5) * size, (Math.floor(i / width) + 0.5) * size, i);
+      if (isNow) data[i] = 255;
+      return !isNow;
+    };
+    const isFirst = (i: number) => (i % width) % 2 === 0 && Math.floor(i / width) % 2 === 0;
+    if (coarse) {
+      const closed = new Set<number>();
+      const others: number[] = [];
+      const kept: number[] = [];
+      for (const i of this.left) {
+        if (!isFirst(i)) others.push(i);
+        else if (look(i)) {
+          closed.add(i);
+          kept.push(i);
+        }
+      }
+      for (const i of others) {
+        const first = i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
+        if (closed.has(first) || look(i)) kept.push(i);
+      }
+      this.left = kept;
+    } else this.left = this.left.filter(look);
     if (this.left.length < before) this.by.push(turns);
   }
 
@@ -217,7 +236,7 @@ function turnTo(
   for (const piece of pieces) {
     // Where nothing that it has to do with moves, it shows what it shows at rest.
     const isStill = order.slice(piece.at).every((id) => !moved.has(id));
-    if (!isStill && piece.left.length > 0) piece.take(turns, seen(piece.id));
+    if (!isStill && piece.left.length > 0) piece.take(turns, seen(piece.id), true);
   }
 }
 

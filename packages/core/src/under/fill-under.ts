@@ -4,7 +4,7 @@ import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import type { PlacedMask } from '../raster/mask.js';
-import { opaqueWord } from '../raster/words.js';
+import { mixWords, opaqueWord } from '../raster/words.js';
 import { pointsAlongLine } from './points-along.js';
 import { carryPattern, patternOf } from './carry-pattern.js';
 
@@ -134,12 +134,6 @@ function drawLineMutable(
   const ink = opaqueWord(colour);
   for (let i = 0; i < words.length; i++) {
     const share = Math.max(0, Math.min(1, width - far[i] + 0.5));
-    if (words[i] !== 0 && share > 0) words[i] = blend(words[i], ink, share);
+    if (words[i] !== 0 && share > 0) words[i] = mixWords(words[i], ink, share);
   }
-}
-
-function blend(from: number, to: number, share: number): number {
-  const channel = (shift: number) =>
-    Math.round(((from >>> shift) & 255) * (1 - share) + ((to >>> shift) & 255) * share) << shift;
-  return (channel(0) | channel(8) | channel(16) | 0xff000000) >>> 0;
 }
