@@ -213,7 +213,7 @@ describe('the top strip', () => {
     await userEvent.upload(screen.getByLabelText('Pictures of further views'), files, { applyAccept: false });
     await waitFor(() => expect(said).toEqual(['mast back.png: This is no picture.', '16 bits became 8.']));
     expect(asked.filter(({ operation }) => operation === 'bringIn.addView')).toHaveLength(2);
-    expect(address()).toBe('/characters/c/trial?view=three-quarter');
+    await waitFor(() => expect(address()).toBe('/characters/c/trial?view=three-quarter'));
   });
 });
 
