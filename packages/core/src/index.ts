@@ -50,7 +50,7 @@ export { makeSmaller } from './raster/smaller.js';
 // Cut
 export { crossCut, type CutSides } from './cut/cross-cut.js';
 export { findOffcuts, offcutsMask, uncutPaint, type Offcut, type OffcutReport } from './cut/offcuts.js';
-export { mapOwners, type OwnerMap } from './cut/owners.js';
+export { mapOwners, ownersAtRest, type OwnerMap } from './cut/owners.js';
 export { faceMask, findSharedPixels, giveBackPixels, takePixels, type Faces, type Taken } from './cut/take.js';
 
 export {
@@ -173,6 +173,7 @@ export {
   drawSteps,
   generationOf,
   hangingFrom,
+  movedBy,
   hasLineUnder,
   inFrontOf,
   jointLabel,
@@ -246,7 +247,7 @@ export {
 export { cutByOrder, type ChangedSheets, type CutOrder, type CutOutcome } from './cut/cut-order.js';
 export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
 export { moveInOrder, setAlone, setParent } from './stack/stack-edits.js';
-export { bordersAtRest, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
+export { bordersAtRest, bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
 export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
 export { derivedSheets, isLineSteady, sheetsKey } from './joints/derive-sheets.js';
@@ -290,7 +291,7 @@ export {
 } from './joints/prove-joint.js';
 
 // Under
-export { bareCells, findBare, type Bare } from './under/find-bare.js';
+export { bareCells, bareIn, findBare, type Bare } from './under/find-bare.js';
 export { type IntoView, type Turn } from './under/coming-into-view.js';
 export { FILL_MODES, type FillMode } from './under/fill-under.js';
 export {
@@ -303,7 +304,6 @@ export {
 export { paintBeneath, setEndsHere } from './under/under-edits.js';
 export { underKey } from './under/checks.js';
 export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
-export { ownersAtRest } from './under/propose-under.js';
 
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';

@@ -34,11 +34,7 @@ export class ProofService {
   ) {}
 
   /** Makes all checks of a view. */
-  async prove(
-    doc: CharacterDoc,
-    viewId: ViewId,
-    { signal, tell }: RunOptions & { tell?: (share: number, what: string) => void } = {},
-  ): Promise<ViewProof> {
+  async prove(doc: CharacterDoc, viewId: ViewId, { signal, tell }: RunOptions = {}): Promise<ViewProof> {
     const sheets = await this.sheets.ofView(doc, viewId, { signal });
     const measures = viewMeasures(doc, viewId, sheets);
     const keys = measures.map(({ key }) => key);

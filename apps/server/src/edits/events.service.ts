@@ -6,6 +6,7 @@ import { filter } from 'rxjs/operators';
 import { Sequelize } from 'sequelize-typescript';
 import type { Config } from '../config.js';
 import { CONFIG } from '../http/tokens.js';
+import type { Tell } from '../threads/task.js';
 
 /** Something that open benches want to hear of. */
 export interface BenchEvent {
@@ -71,9 +72,9 @@ export class EventService implements OnModuleInit, OnModuleDestroy {
   }
 
   /** Tells the benches of an edit under way how far it is, every now and then. */
-  tellProgress(characterId: string, actor: string): (progress: { share: number; doing: string }) => void {
+  tellProgress(characterId: string, actor: string): Tell {
     let last = 0;
-    return ({ share, doing }) => {
+    return (share, doing) => {
       if (Date.now() - last < PROGRESS_MS) return;
       last = Date.now();
       this.send({ characterId, kind: 'progress', value: share, doing, actor }).catch((error: unknown) =>

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { MessageChannel } from 'node:worker_threads';
 import { LimberError, type ViewProof } from '@limber-sheaf/core';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
@@ -99,38 +98,34 @@ export class HandOffService implements OnModuleInit {
     const previous = (await HandOff.max<number | null, HandOff>('number', { where: { characterId } })) ?? null;
     const number = (previous ?? 0) + 1;
     const createdAt = `${new Date().toISOString().slice(0, 19)}Z`;
-    const { port1, port2 } = new MessageChannel();
-    port1.on('message', ({ share, doing }: { share: number; doing: string }) =>
-      tell(CHECKED + share * (0.97 - CHECKED), doing),
-    );
-    try {
-      const order = { doc, views, number, previous, createdAt, generatorVersion: VERSION, port: port2 };
-      const made = await this.threads.run(tasks, 'make', order, { signal, seconds: LONGEST, transfer: [port2] });
-      tell(0.97, 'Keeping the package');
-      const id = randomUUID();
-      await this.sequelize.transaction(async (transaction) => {
-        await Character.findByPk(characterId, { transaction, lock: transaction.LOCK.UPDATE });
-        await SnapshotRow.bulkCreate([{ characterId, revision, doc, createdAt: new Date() }], {
-          ignoreDuplicates: true,
-          transaction,
-        });
-        await HandOff.create(
-          {
-            id,
-            characterId,
-            number,
-            revision,
-            packageBlob: made.packageBlob,
-            packageName: made.name,
-            manifest: made.rig,
-            createdAt: new Date(createdAt),
-          },
-          { transaction },
-        );
+    const order = { doc, views, number, previous, createdAt, generatorVersion: VERSION };
+    const made = await this.threads.run(tasks, 'make', order, {
+      signal,
+      seconds: LONGEST,
+      tell: (share, doing) => tell(CHECKED + share * (0.97 - CHECKED), doing),
+    });
+    tell(0.97, 'Keeping the package');
+    const id = randomUUID();
+    await this.sequelize.transaction(async (transaction) => {
+      await Character.findByPk(characterId, { transaction, lock: transaction.LOCK.UPDATE });
+      await SnapshotRow.bulkCreate([{ characterId, revision, doc, createdAt: new Date() }], {
+        ignoreDuplicates: true,
+        transaction,
       });
-      return { handOffId: id, number, name: made.name };
-    } finally {
-      port1.close();
-    }
+      await HandOff.create(
+        {
+          id,
+          characterId,
+          number,
+          revision,
+          packageBlob: made.packageBlob,
+          packageName: made.name,
+          manifest: made.rig,
+          createdAt: new Date(createdAt),
+        },
+        { transaction },
+      );
+    });
+    return { handOffId: id, number, name: made.name };
   }
 }

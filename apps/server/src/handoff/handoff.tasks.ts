@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import type { MessagePort } from 'node:worker_threads';
 import {
   UNCUT,
   composite,
@@ -37,7 +36,7 @@ import sharp from 'sharp';
 import { v5 } from 'uuid';
 import { keepBlob, readBlob } from '../threads/blobs.js';
 import { encode, readArt, sheet as readSheet, type DerivedOfView } from '../threads/pictures.js';
-import { task } from '../threads/task.js';
+import { task, type Tell } from '../threads/task.js';
 
 /** What a package is made from. */
 export interface PackageOrder {
@@ -47,8 +46,6 @@ export interface PackageOrder {
   previous: number | null;
   createdAt: string;
   generatorVersion: string;
-  /** Hears how far the work is: `{ share, doing }`. */
-  port: MessagePort;
 }
 
 /** A finished package. */
@@ -60,8 +57,8 @@ export interface MadePackage {
 }
 
 /** Computes a whole package: pieces, layered file, manifest. */
-async function makePackage(order: PackageOrder): Promise<MadePackage> {
-  const { doc, port } = order;
+async function makePackage(order: PackageOrder, tellAll: Tell): Promise<MadePackage> {
+  const { doc } = order;
   const name = packageName(doc.character.code, order.number, order.createdAt);
   const files: PackageFile[] = [];
   const rig: Rig = {
@@ -78,7 +75,7 @@ async function makePackage(order: PackageOrder): Promise<MadePackage> {
     views: [],
   };
   for (const [i, { viewId, derived, proof }] of order.views.entries()) {
-    const tell = (share: number, doing: string) => port.postMessage({ share: (i + share) / order.views.length, doing });
+    const tell: Tell = (share, doing) => tellAll((i + share) / order.views.length, doing);
     const art = await readArt(doc, viewId, derived);
     rig.checks.push(...proof.checks.map(({ id, view, ok, figure, unit }) => ({ id, view, ok, figure, unit })));
     tell(0, 'Pieces');

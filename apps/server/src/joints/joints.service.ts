@@ -7,11 +7,11 @@ import {
   childAndParent,
   copyJoint,
   deleteJoint,
-  hangingFrom,
   joinDiffs,
   jointById,
   jointChangeWord,
   jointLabel,
+  movedBy,
   otherSide,
   pieceById,
   rowIndex,
@@ -24,7 +24,6 @@ import {
   type Row,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
-import { MessageChannel } from 'node:worker_threads';
 import { characterOf } from '../data/document-store.js';
 import { EventService } from '../edits/events.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
@@ -66,16 +65,13 @@ export class JointsService {
   async fitAll(viewId: string, context: EditContext): Promise<CharacterState> {
     const characterId = await characterOf('view', viewId);
     return this.edits.run(characterId, context, async (doc) => {
-      const { port1, port2 } = new MessageChannel();
-      port1.on('message', this.events.tellProgress(characterId, context.actor));
-      const { diff, made, notes } = await this.threads
-        .run(
-          tasks,
-          'fitAll',
-          { doc, viewId, port: port2 },
-          { signal: context.signal, seconds: LONG, transfer: [port2] },
-        )
-        .finally(() => port1.close());
+      const tell = this.events.tellProgress(characterId, context.actor);
+      const { diff, made, notes } = await this.threads.run(
+        tasks,
+        'fitAll',
+        { doc, viewId },
+        { signal: context.signal, seconds: LONG, tell },
+      );
       const summary = made > 0 ? `Fit and round ${counted(made, 'joint')}` : 'No joint could be fitted.';
       return { kind: 'fit-all', summary, diff, notes };
     });
@@ -178,7 +174,7 @@ export class JointsService {
 
 /** A joint and all joints of what hangs from it. */
 function limbOf(doc: CharacterDoc, joint: JointRow): JointRow[] {
-  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
+  const moving = movedBy(doc, joint);
   return doc.joints.filter((j) => moving.has(j.childId));
 }
 

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import type { MessagePort } from 'node:worker_threads';
 import {
   chainJoints,
   fitAllJoints,
@@ -47,9 +46,9 @@ export const fit = task(
 
 /** Fits and rounds every joint that is missing. */
 export const fitAll = task(
-  async ({ doc, viewId, port }: { doc: CharacterDoc; viewId: ViewId; port: MessagePort }): Promise<MadeJoints> => {
+  async ({ doc, viewId }: { doc: CharacterDoc; viewId: ViewId }, tell): Promise<MadeJoints> => {
     const art = await readArt(doc, viewId);
-    return fitAllJoints(doc, viewId, art, randomUUID, (share, doing) => port.postMessage({ share, doing }));
+    return fitAllJoints(doc, viewId, art, randomUUID, tell);
   },
 );
 

@@ -1,4 +1,5 @@
 import { LimberError } from '@limber-sheaf/core';
+import type { MessagePort } from 'node:worker_threads';
 
 /** A task's answer; errors cross the thread border as plain data, since classes do not. */
 export type Answer<T> =
@@ -9,14 +10,27 @@ export interface Order<I> {
   input: I;
   /** One whole number, 1 from the moment at which a thread has taken the task up. */
   begun: Int32Array;
+  /** Where it tells how far it is, if anybody listens. */
+  port?: MessagePort;
 }
 
+/** How far a task is. */
+export interface Progress {
+  /** 0 to 1. */
+  share: number;
+  doing: string;
+}
+
+/** Tells how far a task is to whoever listens. */
+export type Tell = (share: number, doing: string) => void;
+
 /** Makes of a function what a thread can be asked for. */
-export function task<I, O>(work: (input: I) => Promise<O> | O): (order: Order<I>) => Promise<Answer<O>> {
-  return async ({ input, begun }) => {
+export function task<I, O>(work: (input: I, tell: Tell) => Promise<O> | O): (order: Order<I>) => Promise<Answer<O>> {
+  return async ({ input, begun, port }) => {
     Atomics.store(begun, 0, 1);
+    const tell: Tell = (share, doing) => port?.postMessage({ share, doing } satisfies Progress);
     try {
-      return { ok: true, value: await work(input) };
+      return { ok: true, value: await work(input, tell) };
     } catch (error) {
       if (!(error instanceof LimberError)) throw error;
       const { code, sentence, remedy, place } = error;

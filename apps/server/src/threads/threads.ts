@@ -1,10 +1,10 @@
 import { LimberError } from '@limber-sheaf/core';
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Piscina } from 'piscina';
-import type { MessagePort } from 'node:worker_threads';
+import { MessageChannel } from 'node:worker_threads';
 import { MOST_MEMORY, THREADS } from './room.js';
 import { ShortMemory } from './short-memory.js';
-import type { Answer, Order, TaskFile, TaskInput, TaskOutput } from './task.js';
+import type { Answer, Order, Progress, TaskFile, TaskInput, TaskOutput, Tell } from './task.js';
 
 /** How a task may be run. */
 export interface RunOptions {
@@ -12,7 +12,8 @@ export interface RunOptions {
   signal?: AbortSignal;
   /** s; a task that takes longer, once a thread has taken it up, is stopped. */
   seconds?: number;
-  transfer?: MessagePort[];
+  /** Hears how far it is. */
+  tell?: Tell;
 }
 
 const SECONDS = 10;
@@ -55,19 +56,21 @@ export class Threads implements OnModuleDestroy {
     { address }: TaskFile<T>,
     name: N,
     input: TaskInput<T, N>,
-    { signal, seconds = SECONDS, transfer }: RunOptions = {},
+    { signal, seconds = SECONDS, tell }: RunOptions = {},
   ): Promise<TaskOutput<T, N>> {
     const begun = new Int32Array(new SharedArrayBuffer(4));
     const entry: Running = { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds };
     const stops = signal ? AbortSignal.any([signal, entry.stop.signal]) : entry.stop.signal;
     this.running.add(entry);
+    const channel = tell && new MessageChannel();
+    channel?.port1.on('message', ({ share, doing }: Progress) => tell?.(share, doing));
     try {
-      const order: Order<TaskInput<T, N>> = { input, begun };
+      const order: Order<TaskInput<T, N>> = { input, begun, port: channel?.port2 };
       const answer = (await this.pool.run(order, {
         filename: address,
         name,
         signal: stops,
-        transferList: transfer,
+        transferList: channel && [channel.port2],
       })) as Answer<TaskOutput<T, N>>;
       if (answer.ok) return answer.value;
       const { code, sentence, remedy, place } = answer.error;
@@ -89,6 +92,7 @@ export class Threads implements OnModuleDestroy {
         throw new LimberError('busy', 'The server has more to do than it can.', 'Try it again in a minute.');
       throw error;
     } finally {
+      channel?.port1.close();
       this.running.delete(entry);
     }
   }

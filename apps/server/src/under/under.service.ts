@@ -16,7 +16,6 @@ import {
   type ViewId,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
-import { MessageChannel } from 'node:worker_threads';
 import { characterOf } from '../data/document-store.js';
 import { SheetsService } from '../derived/sheets.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
@@ -106,15 +105,7 @@ export class UnderService {
     only?: PieceId[],
   ) {
     const derived = await this.sheets.ofView(doc, viewId, { signal });
-    const { port1, port2 } = new MessageChannel();
-    port1.on('message', this.events.tellProgress(characterId, actor));
-    return this.threads
-      .run(
-        tasks,
-        'paint',
-        { doc, viewId, derived, only, options, port: port2 },
-        { signal, seconds: LONG, transfer: [port2] },
-      )
-      .finally(() => port1.close());
+    const tell = this.events.tellProgress(characterId, actor);
+    return this.threads.run(tasks, 'paint', { doc, viewId, derived, only, options }, { signal, seconds: LONG, tell });
   }
 }

@@ -1,9 +1,9 @@
-import type { MessagePort } from 'node:worker_threads';
 import {
+  bareIn,
   brushBeneath,
+  composePiece,
   counted,
   drawOrder,
-  findBare,
   mergeSheets,
   orRefuse,
   ownersAtRest,
@@ -15,6 +15,7 @@ import {
   type BrushStroke,
   type CharacterDoc,
   type Diff,
+  type IntoView,
   type PieceId,
   type ProposeOptions,
   type SheetRef,
@@ -31,7 +32,6 @@ interface Painting {
   /** The pieces that are painted beneath; all that come into view bare where not given. */
   only?: PieceId[];
   options: ProposeOptions;
-  port: MessagePort | null;
 }
 
 /** Pieces painted beneath, and what was left and why. */
@@ -44,13 +44,17 @@ interface Painted {
 /** The share of the work that finding what comes into view is. */
 const SWEPT = 0.5;
 
-/** Paints what comes into view bare, as it is proposed. */
-export const paint = task(async (input: Painting): Promise<Painted> => {
-  const { doc, viewId, derived, only, options, port } = input;
-  const tell = (share: number, doing: string) => port?.postMessage({ share, doing });
+/** Paints what comes into view bare, as it is proposed, the largest first. */
+export const paint = task(async (input: Painting, tell): Promise<Painted> => {
+  const { doc, viewId, derived, only, options } = input;
   const art = await withBeneath(doc, viewId, derived);
-  const under = viewUnder(doc, viewId, art, (share) => void tell(SWEPT * share, 'What comes into view'));
-  const bare = findBare(doc, viewId, art, under.intoView).filter(({ pieceId }) => only?.includes(pieceId) ?? true);
+  const under = viewUnder(doc, viewId, art, (share) => tell(SWEPT * share, 'What comes into view'));
+  const areaOf = (one: IntoView) => bareIn(one, composePiece(art.pieces.get(one.pieceId) ?? NO_SHEETS));
+  const bare = under.intoView
+    .filter(({ pieceId }) => only?.includes(pieceId) ?? true)
+    .map((one) => ({ pieceId: one.pieceId, area: areaOf(one) }))
+    .filter(({ area }) => area > 0)
+    .sort((a, b) => b.area - a.area);
   const sheets = new Map<PieceId, SheetRef | null>();
   const notes: string[] = [];
   for (const [at, { pieceId, area }] of bare.entries()) {
@@ -66,6 +70,8 @@ export const paint = task(async (input: Painting): Promise<Painted> => {
   }
   return { diff: paintBeneath(doc, sheets), painted: sheets.size, notes };
 });
+
+const NO_SHEETS = { face: null, overlap: null, under: null };
 
 /** A view's pictures, with what was painted beneath apart as well. */
 async function withBeneath(doc: CharacterDoc, viewId: ViewId, derived: DerivedOfView): Promise<ViewArt> {

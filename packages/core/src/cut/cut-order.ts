@@ -5,7 +5,7 @@ import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { refuse, type Refusal } from '../errors.js';
 import { cropPlaced, intersectRects, paintArea, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
-import type { PlacedMask } from '../raster/mask.js';
+import { uniteMasks, type PlacedMask } from '../raster/mask.js';
 import { growMask, holesOf, islandsOf, shrinkMask } from '../raster/morphology.js';
 import { fillLoop, isTangled } from '../raster/polygon.js';
 import { fromRuns, type MaskRuns } from '../raster/runs.js';
@@ -97,7 +97,7 @@ export function cutByOrder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, orde
       const islands = islandsOf(faceMask(faces.get(order.pieceId) as PlacedBitmap));
       if (islands.length < 2)
         return refuse('nothing-there', `${nameOf(order.pieceId)} is in one piece: there is no island to split off.`);
-      return give(`${FRESH}0`, united(islands.slice(1)));
+      return give(`${FRESH}0`, uniteMasks(islands.slice(1)));
     }
     case 'merge':
       return merge(art, order);
@@ -273,20 +273,6 @@ function merge(art: ViewArt, order: Extract<CutOrder, { op: 'merge' }>): CutOutc
     fresh: [],
     area: paintArea(face) - paintArea(into.face),
   };
-}
-
-/** One mask over all of several. */
-function united(masks: readonly PlacedMask[]): PlacedMask {
-  const left = Math.min(...masks.map((m) => m.x));
-  const top = Math.min(...masks.map((m) => m.y));
-  const width = Math.max(...masks.map((m) => m.x + m.width)) - left;
-  const height = Math.max(...masks.map((m) => m.y + m.height)) - top;
-  const data = new Uint8Array(width * height);
-  for (const mask of masks)
-    for (let y = 0; y < mask.height; y++)
-      for (let x = 0; x < mask.width; x++)
-        if (mask.data[y * mask.width + x]) data[(y + mask.y - top) * width + x + mask.x - left] = 255;
-  return { x: left, y: top, width, height, data };
 }
 
 function coverage(face: PlacedBitmap): PlacedMask {

@@ -1,3 +1,6 @@
+import { drawOrder } from '../document/family.js';
+import type { CharacterDoc, ViewId } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
 import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
 
 /** Which piece each pixel of a canvas belongs to. */
@@ -26,4 +29,12 @@ export function mapOwners(faces: readonly (PlacedBitmap | null)[], rect: Rect): 
     }
   });
   return { ...rect, owner };
+}
+
+/** Who shows where in a view at rest, by places in the draw order. */
+export function ownersAtRest(doc: CharacterDoc, viewId: ViewId, { design, pieces }: ViewArt): OwnerMap {
+  return mapOwners(
+    drawOrder(doc, viewId).map(({ id }) => pieces.get(id)?.face ?? null),
+    { x: 0, y: 0, width: design.width, height: design.height },
+  );
 }

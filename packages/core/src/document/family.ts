@@ -1,4 +1,5 @@
 import { counted } from '../counted.js';
+import { pieceById } from './find.js';
 import { nameFor, labelFor } from './naming.js';
 import type { CharacterDoc, JointRow, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
@@ -94,6 +95,13 @@ export function hangingFrom(doc: CharacterDoc, piece: PieceRow): PieceRow[] {
     }
   }
   return moving;
+}
+
+/** The pieces that a joint moves: its child and all that hang from it. */
+export function movedBy(doc: CharacterDoc, joint: JointRow): Set<PieceId> {
+  const moved = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map(({ id }) => id));
+  moved.delete(joint.parentId);
+  return moved;
 }
 
 /** How many pieces a piece hangs from, one after the other: 0 for a root. */

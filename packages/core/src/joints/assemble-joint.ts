@@ -1,6 +1,5 @@
 import { composePiece, mergeSheets, type SheetBitmaps } from '../document/compose-piece.js';
-import { drawSteps, hangingFrom, inFrontOf } from '../document/family.js';
-import { pieceById } from '../document/find.js';
+import { drawSteps, inFrontOf, movedBy } from '../document/family.js';
 import type { CharacterDoc, JointRow, PieceId, PieceRow } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
@@ -30,8 +29,7 @@ export function reachingDisc(joint: JointRow, front: PlacedBitmap): ReturnType<t
 /** The pieces that a joint's sweep needs, ready to turn; null where one of the two has no paint. */
 export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Assembly | null {
   const steps = drawSteps(doc, joint.viewId);
-  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
-  moving.delete(joint.parentId);
+  const moving = movedBy(doc, joint);
   const parentAt = steps.findIndex(({ piece, sheet }) => piece.id === joint.parentId && sheet === 'piece');
   const sweepPiece = (id: PieceId): SweepPiece | null => {
     const sheets = art.pieces.get(id);

@@ -124,8 +124,8 @@ function mirrored(away: Uint16Array, { width, height }: Rect, x: number, y: numb
   }
 }
 
-/** Flat art goes on in its own colours: each word becomes the nearest of them. What is not flat stays as it is. */
-export function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint8Array): Uint32Array {
+/** The most used of some pure paint's colours, where so few make up nearly all of it: flat art. Null for other art. */
+export function flatColours(words: Uint32Array, pure: Uint8Array, most: number): number[] | null {
   const counts = new Map<number, number>();
   let all = 0;
   for (let i = 0; i < words.length; i++) {
@@ -133,8 +133,14 @@ export function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint
     all++;
     counts.set(words[i], (counts.get(words[i]) ?? 0) + 1);
   }
-  const flat = [...counts].sort((a, b) => b[1] - a[1]).slice(0, FLAT_COLOURS);
-  if (flat.reduce((sum, [, count]) => sum + count, 0) < FLAT_SHARE * all) return smooth;
+  const flat = [...counts].sort((a, b) => b[1] - a[1]).slice(0, most);
+  return flat.reduce((sum, [, count]) => sum + count, 0) < FLAT_SHARE * all ? null : flat.map(([colour]) => colour);
+}
+
+/** Flat art goes on in its own colours: each word becomes the nearest of them. What is not flat stays as it is. */
+export function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint8Array): Uint32Array {
+  const flat = flatColours(words, pure, FLAT_COLOURS);
+  if (!flat) return smooth;
   const apart = (a: number, b: number) =>
     ((a & 255) - (b & 255)) ** 2 +
     (((a >>> 8) & 255) - ((b >>> 8) & 255)) ** 2 +
@@ -143,10 +149,7 @@ export function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint
   return smooth.map((word) => {
     let own = nearest.get(word);
     if (own === undefined) {
-      own = flat.reduce(
-        (best, [colour]) => (apart(colour, word) < apart(best, word) ? colour : best),
-        flat[0]?.[0] ?? 0,
-      );
+      own = flat.reduce((best, colour) => (apart(colour, word) < apart(best, word) ? colour : best), flat[0] ?? 0);
       nearest.set(word, own);
     }
     return own;

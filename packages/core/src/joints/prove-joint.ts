@@ -1,6 +1,5 @@
 import { deriveKey, drawnAs } from '../document/keys.js';
-import { drawSteps, hangingFrom, inFrontOf, type DrawStep } from '../document/family.js';
-import { pieceById } from '../document/find.js';
+import { drawSteps, inFrontOf, movedBy, type DrawStep } from '../document/family.js';
 import type { CharacterDoc, JointRow, PieceId, SheetsOf } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { assembleJoint, movesNear } from './assemble-joint.js';
@@ -41,7 +40,7 @@ export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Be
 
 /** The drawing steps that a joint's proof looks at, and what each is to the joint. */
 function seenBy(doc: CharacterDoc, joint: JointRow): (DrawStep & { role: 'parent' | 'moves' })[] {
-  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
+  const moving = movedBy(doc, joint);
   return drawSteps(doc, joint.viewId)
     .filter(({ piece }) => piece.id === joint.parentId || (moving.has(piece.id) && movesNear(doc, joint, piece)))
     .map((step) => ({ ...step, role: step.piece.id === joint.parentId ? 'parent' : 'moves' }));

@@ -175,7 +175,7 @@ function lineApart(doc: CharacterDoc, piece: PieceRow, drawn: PlacedBitmap | nul
 }
 
 /** Is a piece's end rounded to the joint's disc, or kept as drawn? */
-function carriesDisc(joint: JointRow, pieceId: PieceId): boolean {
+export function carriesDisc(joint: JointRow, pieceId: PieceId): boolean {
   return joint.discOn === 'both' || (joint.discOn === 'child') === (joint.childId === pieceId);
 }
 

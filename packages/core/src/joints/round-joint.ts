@@ -75,6 +75,11 @@ export function loosenessReach(disc: Pick<Disc, 'lineWidth' | 'looseness'>): num
   return disc.looseness * LOOSEST * disc.lineWidth;
 }
 
+/** px by which one end is smaller than the disc: the outline that it leaves to the other, or to the line under all. */
+export function linelessRim({ outlineOn, lineWidth }: Pick<Disc, 'outlineOn' | 'lineWidth'>, inFront: boolean): number {
+  return outlineOn === 'under' || (inFront && (outlineOn === 'back' || outlineOn === 'none')) ? lineWidth : 0;
+}
+
 /** The rim's radius at an angle: a low-frequency wobble, inwards only, the same for the same disc. */
 function rimAt(disc: Disc, angleRad: number): number {
   const reach = loosenessReach(disc);
@@ -101,8 +106,7 @@ function rimAt(disc: Disc, angleRad: number): number {
 export function roundEnd(input: EndInput): RoundedEnd {
   const { design, face, other, inFront, later, disc } = input;
   const lined = disc.lineWidth > 0;
-  const lineless = disc.outlineOn === 'under' || (inFront && (disc.outlineOn === 'back' || disc.outlineOn === 'none'));
-  const shrink = lined && lineless ? disc.lineWidth : 0;
+  const shrink = linelessRim(disc, inFront);
   const carriesLine =
     lined && (inFront ? disc.outlineOn === 'both' : disc.outlineOn === 'back' || disc.outlineOn === 'both');
   const reach = disc.radius - shrink;

@@ -1,4 +1,4 @@
-import { intersectRects, type Bitmap, type PlacedBitmap, type Rect } from './bitmap.js';
+import { intersectRects, uniteRects, type Bitmap, type PlacedBitmap, type Rect } from './bitmap.js';
 
 /** One byte a pixel, 0 to 255, rows from the top. */
 export interface Mask {
@@ -48,6 +48,17 @@ export function coverageOf(bitmap: Bitmap): Mask {
   const mask = createMask(bitmap.width, bitmap.height);
   for (let i = 0, j = 3; i < mask.data.length; i++, j += 4) mask.data[i] = bitmap.data[j];
   return mask;
+}
+
+/** One mask of 0 and 255 over all of several, of which there is at least one. */
+export function uniteMasks(masks: readonly PlacedMask[]): PlacedMask {
+  const united = createPlacedMask(masks.map(({ x, y, width, height }) => ({ x, y, width, height })).reduce(uniteRects));
+  for (const mask of masks)
+    for (let y = 0; y < mask.height; y++)
+      for (let x = 0; x < mask.width; x++)
+        if (mask.data[y * mask.width + x])
+          united.data[(y + mask.y - united.y) * united.width + x + mask.x - united.x] = 255;
+  return united;
 }
 
 /** Adds the coverage of placed bitmaps on the canvas (each pixel at most 255) over `rect`. */

@@ -1,18 +1,13 @@
 import { drawOrder, parentPiece, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
-import { deriveKey, placeOf } from '../document/keys.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
-import { viewById } from '../document/view-edits.js';
-import { bordersAtRest, findLeftBehind, type Border } from './left-behind.js';
+import { bordersAtRest, bordersKey, findLeftBehind, type Border } from './left-behind.js';
 
 const family: ViewCheck<Border[]> = {
   id: 'family',
   measures: (doc, viewId) => [
     {
-      key: deriveKey('borders at rest 1', [
-        viewById(doc, viewId).designBlob,
-        drawOrder(doc, viewId).map(({ face }) => placeOf(face)),
-      ]),
+      key: bordersKey(doc, viewId),
       what: 'Family',
       measure: (art) => bordersAtRest(doc, viewId, art),
     },

@@ -1,10 +1,11 @@
-import { mapOwners } from '../cut/owners.js';
-import { drawOrder, hangingFrom, parentPiece, partOf } from '../document/family.js';
-import { pieceById } from '../document/find.js';
+import { ownersAtRest } from '../cut/owners.js';
+import { drawOrder, hangingFrom, movedBy, parentPiece, partOf } from '../document/family.js';
+import { deriveKey, placeOf } from '../document/keys.js';
 import type { CharacterDoc, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import { usualParent } from '../plan/known-parts.js';
 import { planEntries, planOf } from '../plan/plan.js';
 import type { ViewArt } from '../document/view-art.js';
+import { viewById } from '../document/view-edits.js';
 
 /** A border that two pieces share at rest: their places in the draw order, and its length, px. */
 export type Border = readonly [one: number, other: number, length: number];
@@ -20,12 +21,16 @@ export interface LeftBehind {
 const WITH_PARENTS = 0.1;
 const WITH_MOVERS = 0.6;
 
+/** The key of a view's borders at rest: the faces of its pieces, in their order. */
+export function bordersKey(doc: CharacterDoc, viewId: ViewId): string {
+  const { designBlob } = viewById(doc, viewId);
+  return deriveKey('borders at rest 1', [designBlob, drawOrder(doc, viewId).map(({ face }) => placeOf(face))]);
+}
+
 /** How long a border each two pieces of a view share at rest. */
-export function bordersAtRest(doc: CharacterDoc, viewId: ViewId, { design, pieces }: ViewArt): Border[] {
-  const { width, height } = design;
-  const faces = drawOrder(doc, viewId).map(({ id }) => pieces.get(id)?.face ?? null);
-  const { owner } = mapOwners(faces, { x: 0, y: 0, width, height });
-  const count = faces.length + 1;
+export function bordersAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Border[] {
+  const { owner, width, height } = ownersAtRest(doc, viewId, art);
+  const count = drawOrder(doc, viewId).length + 1;
   const lengths = new Uint32Array(count * count);
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
@@ -50,9 +55,7 @@ export function bordersAtRest(doc: CharacterDoc, viewId: ViewId, { design, piece
  */
 export function findLeftBehind(doc: CharacterDoc, viewId: ViewId, borders: readonly Border[]): LeftBehind[] {
   const order = drawOrder(doc, viewId);
-  const moved = doc.joints
-    .filter((joint) => joint.viewId === viewId)
-    .map((joint) => new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map(({ id }) => id)));
+  const moved = doc.joints.filter((joint) => joint.viewId === viewId).map((joint) => movedBy(doc, joint));
   return order.flatMap((piece, at): LeftBehind[] => {
     const above = ancestorsOf(doc, piece);
     if (above.size === 0 || partOf(doc, piece).alone || hangsAsUsual(doc, piece)) return [];

@@ -20,6 +20,13 @@ const FEWEST = 120;
 const KEPT = 12;
 const TIMES = 10;
 
+interface Step {
+  dx: number;
+  dy: number;
+  /** The mean of channel differences between places so far apart. */
+  off: number;
+}
+
 /** How far apart the same pattern comes again in pure paint; null where there is no pattern: plain or shaded paint. */
 export function patternOf(picture: PlacedBitmap, pure: Uint8Array): Pattern | null {
   const words = wordsOf(picture);
@@ -41,7 +48,17 @@ export function patternOf(picture: PlacedBitmap, pure: Uint8Array): Pattern | nu
     }
     return count < FEWEST ? Infinity : sum / count;
   };
-  const found: { dx: number; dy: number; off: number }[] = [];
+  /** A step made better by a pixel either way, and from there on. */
+  const refined = (step: Step): Step => {
+    let best = step;
+    for (let dy = best.dy - 1; dy <= best.dy + 1; dy++)
+      for (let dx = best.dx - 1; dx <= best.dx + 1; dx++) {
+        const off = differ(dx, dy);
+        if (off < best.off) best = { dx, dy, off };
+      }
+    return best;
+  };
+  const found: Step[] = [];
   let busiest = 0;
   for (let dy = 0; dy <= LONGEST; dy += 2)
     for (let dx = dy === 0 ? 2 : -LONGEST; dx <= LONGEST; dx += 2) {
@@ -55,14 +72,6 @@ export function patternOf(picture: PlacedBitmap, pure: Uint8Array): Pattern | nu
     .sort((a, b) => a.off - b.off)
     .slice(0, 4 * KEPT)
     .map(refined);
-  function refined(step: { dx: number; dy: number; off: number }) {
-    for (let dy = step.dy - 1; dy <= step.dy + 1; dy++)
-      for (let dx = step.dx - 1; dx <= step.dx + 1; dx++) {
-        const off = differ(dx, dy);
-        if (off < step.off) step = { dx, dy, off };
-      }
-    return step;
-  }
   best.sort((a, b) => a.off - b.off);
   const near = meanNear(words, pure, width, looks);
   if (best[0].off > SAME || best[0].off > SHARPER * busiest || near > busiest * 0.9 + BUSY) return null;

@@ -1,5 +1,4 @@
-import { drawOrder, drawSteps, hangingFrom, jointLabel, pieceName } from '../document/family.js';
-import { pieceById } from '../document/find.js';
+import { drawOrder, drawSteps, jointLabel, movedBy, pieceName } from '../document/family.js';
 import { deriveKey, drawnAs } from '../document/keys.js';
 import type { CharacterDoc, JointRow, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
@@ -25,9 +24,12 @@ export function underKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): s
     viewById(doc, viewId).designBlob,
     drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnAs(piece, sheets), sheet, piece.endsHere]),
     jointsOf(doc, viewId).map((joint) => {
-      const { x, y, radius, kind, rounded, discOn, childId, parentId } = joint;
-      const moved = hangingFrom(doc, pieceById(doc, childId)).map(({ id }) => at.get(id));
-      return [x, y, radius, kind, rounded, discOn, at.get(childId), at.get(parentId), sweptRange(joint), moved];
+      const { x, y, radius, kind, rounded, discOn, outlineOn, lineWidth, childId, parentId } = joint;
+      return [
+        [x, y, radius, kind, rounded, discOn, outlineOn, lineWidth],
+        [at.get(childId), at.get(parentId), sweptRange(joint)],
+        [...movedBy(doc, joint)].map((id) => at.get(id)),
+      ];
     }),
   ]);
 }

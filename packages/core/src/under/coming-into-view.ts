@@ -1,5 +1,4 @@
-import { drawOrder, hangingFrom } from '../document/family.js';
-import { pieceById } from '../document/find.js';
+import { drawOrder, movedBy } from '../document/family.js';
 import { composePiece } from '../document/compose-piece.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -89,18 +88,10 @@ export function comingIntoView(
   const order = drawOrder(doc, viewId).map(({ id }) => id);
   const paint = paintCells(doc, viewId, art);
   const joints = doc.joints.filter((joint) => joint.viewId === viewId && joint.kind !== 'slide');
+  const laterThan = (at: number) => order.slice(at + 1).map((id) => paint.get(id) as Cells);
   const pieces = order.flatMap((id, at) => {
     const cells = within.get(id);
-    return cells
-      ? [
-          new Hidden(
-            id,
-            at,
-            cells,
-            order.slice(at + 1).map((later) => paint.get(later) as Cells),
-          ),
-        ]
-      : [];
+    return cells ? [new Hidden(id, at, cells, laterThan(at))] : [];
   });
   const pairs = pairsThatMeet(joints);
   for (const [at, joint] of joints.entries()) {
@@ -155,23 +146,10 @@ class Hidden {
       if (isNow) data[i] = 255;
       return !isNow;
     };
-    const isFirst = (i: number) => (i % width) % 2 === 0 && Math.floor(i / width) % 2 === 0;
+    const firstOf = (i: number) => i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
     if (coarse) {
-      const closed = new Set<number>();
-      const others: number[] = [];
-      const kept: number[] = [];
-      for (const i of this.left) {
-        if (!isFirst(i)) others.push(i);
-        else if (look(i)) {
-          closed.add(i);
-          kept.push(i);
-        }
-      }
-      for (const i of others) {
-        const first = i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
-        if (closed.has(first) || look(i)) kept.push(i);
-      }
-      this.left = kept;
+      const closed = new Set(this.left.filter((i) => firstOf(i) === i).filter(look));
+      this.left = this.left.filter((i) => closed.has(firstOf(i)) || (firstOf(i) !== i && look(i)));
     } else this.left = this.left.filter(look);
     if (this.left.length < before) this.by.push(turns);
   }
@@ -194,28 +172,21 @@ function turnAlone(
   const rings = new Map<string, RingCover>();
   const coverOf = (ids: readonly PieceId[]) => {
     const name = ids.join();
-    let cover = rings.get(name);
-    if (!cover)
-      rings.set(
-        name,
-        (cover = new RingCover(
-          ids.map((id) => paint.get(id) as Cells),
-          joint.x,
-          joint.y,
-        )),
-      );
+    const covers = () => ids.map((id) => paint.get(id) as Cells);
+    const cover = rings.get(name) ?? new RingCover(covers(), joint.x, joint.y);
+    rings.set(name, cover);
     return cover;
   };
   const turns = [{ jointId: joint.id, angle: 0 }];
   for (const piece of pieces) {
     const later = order.slice(piece.at + 1);
-    const turns0 = moving.has(piece.id);
+    const isTurned = moving.has(piece.id);
     // What moves as the piece does hides the same of it at any angle.
-    const still = later.filter((id) => moving.has(id) === turns0).map((id) => (paint.get(id) as Cells).data);
-    const turning = later.filter((id) => moving.has(id) !== turns0);
+    const still = later.filter((id) => moving.has(id) === isTurned).map((id) => (paint.get(id) as Cells).data);
+    const turning = later.filter((id) => moving.has(id) !== isTurned);
     if (turning.length === 0 || piece.left.length === 0) continue;
     const cover = coverOf(turning);
-    const [from, to] = turns0 ? [low, high] : [-high, -low];
+    const [from, to] = isTurned ? [low, high] : [-high, -low];
     piece.take(turns, (x, y, i) => !still.some((data) => data[i] > 0) && cover.isFree(x, y, from, to));
   }
 }
@@ -271,13 +242,6 @@ export function seenAt(
 function matrixOf({ angle, tx, ty }: Placement = AT_REST): { cos: number; sin: number; tx: number; ty: number } {
   const rad = (angle * Math.PI) / 180;
   return { cos: Math.cos(rad), sin: Math.sin(rad), tx, ty };
-}
-
-/** A piece and all that hang from it, by a joint's child. */
-function movedBy(doc: CharacterDoc, joint: JointRow): Set<PieceId> {
-  const moved = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map(({ id }) => id));
-  moved.delete(joint.parentId);
-  return moved;
 }
 
 type Pair = readonly [JointRow, JointRow];

@@ -37,7 +37,7 @@ const RIM = 3;
 const CRUMB = 8;
 /** Along a contour, stretches with fewer points than this are of the same kind as what lies about them. */
 const BRIEF = 5;
-/** px of a stretch from which its way is taken, and those at its very end that are left out: there the pieces' lines meet. */
+/** px at the very end of a stretch that are left out of its way: there the pieces' lines meet. */
 const LEFT_OUT = 1.5;
 /** How a contour bends is looked at over so many times as much: it tells less on a short way. */
 const FARTHER = 3;

@@ -1,4 +1,4 @@
-import { inOwnColours, purePaint } from '../joints/carry-paint.js';
+import { flatColours, inOwnColours, purePaint } from '../joints/carry-paint.js';
 import { cropPlaced, createPlaced, outsetRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
@@ -37,6 +37,8 @@ export interface Filled {
 
 /** px about a region within which its paint is looked for; in a region that lies farther off, all of the face. */
 const ABOUT = 64;
+/** The most colours of art that goes on flat. */
+const FLAT_COLOURS = 6;
 /** px between two places of an outline that is drawn. */
 const STEP = 1.5;
 
@@ -51,7 +53,7 @@ export function fillUnder({ face, region, mode, line, outlines }: FillInput): Fi
   const pure = purePaint(words, near, { lineWidth: line.width, lineColour: line.colour });
   if (!pure.some((is) => is > 0)) return null;
   const pattern = mode === 'flat' || mode === 'smooth' ? null : patternOf(near, pure);
-  const made = mode ?? (pattern ? 'continue' : isFlat(words, pure) ? 'flat' : 'smooth');
+  const made = mode ?? (pattern ? 'continue' : flatColours(words, pure, FLAT_COLOURS) ? 'flat' : 'smooth');
   const isWanted = (x: number, y: number) => {
     const [column, row] = [near.x + x - region.x, near.y + y - region.y];
     const isWithin = column >= 0 && row >= 0 && column < region.width && row < region.height;
@@ -83,21 +85,6 @@ function nearFace(face: PlacedBitmap, region: PlacedMask): PlacedBitmap | null {
   }
   return null;
 }
-
-/** Of flat art, as many pixels as this share are of its few colours. */
-function isFlat(words: Uint32Array, pure: Uint8Array): boolean {
-  const counts = new Map<number, number>();
-  let all = 0;
-  for (let i = 0; i < words.length; i++)
-    if (pure[i] > 0) {
-      all++;
-      counts.set(words[i], (counts.get(words[i]) ?? 0) + 1);
-    }
-  const most = [...counts.values()].sort((a, b) => b - a).slice(0, FLAT_COLOURS);
-  return most.reduce((sum, count) => sum + count, 0) >= FLAT_SHARE * all;
-}
-const FLAT_COLOURS = 6;
-const FLAT_SHARE = 0.9;
 
 /** By pixel the nearest pure one. */
 function nearest(near: PlacedBitmap, pure: Uint8Array): Uint32Array {

@@ -5,6 +5,7 @@ import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
+import { insideArea } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
 import { paintCells, seenAt, type IntoView, type Turn } from './coming-into-view.js';
 import type { Cells } from './ring-cover.js';
@@ -44,9 +45,12 @@ export function bareCells({ shows }: IntoView, image: PlacedBitmap | null): Uint
 
 /** px of what comes into view that have no paint; a few cells of a rim do not count. */
 export function bareIn(intoView: IntoView, image: PlacedBitmap | null): number {
-  let cells = 0;
-  for (const bare of bareCells(intoView, image)) if (bare > 0) cells++;
-  return cells < RIM ? 0 : cells * intoView.shows.size ** 2;
+  return areaOf(bareCells(intoView, image), intoView);
+}
+
+function areaOf(bare: Uint8Array, { shows }: IntoView): number {
+  const cells = insideArea({ ...shows, data: bare });
+  return cells < RIM ? 0 : cells * shows.size ** 2;
 }
 
 /** The bare places of a view's pieces, the largest first. */
@@ -56,11 +60,11 @@ export function findBare(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoVi
   const found: Bare[] = [];
   for (const one of intoView) {
     const sheets = art.pieces.get(one.pieceId);
-    const image = sheets ? composePiece(sheets) : null;
-    const area = bareIn(one, image);
+    const cells = bareCells(one, sheets ? composePiece(sheets) : null);
+    const area = areaOf(cells, one);
     if (area === 0) continue;
     paint ??= paintCells(doc, viewId, art);
-    const bare = placesOf(bareCells(one, image), one);
+    const bare = placesOf(cells, one);
     const { turns, first } = mostAt(doc, viewId, one, bare, order, paint);
     found.push({ pieceId: one.pieceId, area, turns, first, place: midst(bare) });
   }

@@ -1,9 +1,11 @@
-import { mapOwners, type OwnerMap } from '../cut/owners.js';
+import { ownersAtRest, type OwnerMap } from '../cut/owners.js';
 import { composePiece } from '../document/compose-piece.js';
 import { drawOrder, inFrontOf } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import type { CharacterDoc, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
+import { carriesDisc } from '../joints/rough-sheets.js';
+import { linelessRim } from '../joints/round-joint.js';
 import { usualLine } from '../joints/usual-line.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { cropMask, createPlacedMask, maskArea, type PlacedMask } from '../raster/mask.js';
@@ -23,47 +25,41 @@ export interface ViewUnder {
   intoView: readonly IntoView[];
 }
 
-/** Who shows where in a view at rest. */
-export function ownersAtRest(doc: CharacterDoc, viewId: ViewId, { design, pieces }: ViewArt): OwnerMap {
-  const faces = drawOrder(doc, viewId).map(({ id }) => pieces.get(id)?.face ?? null);
-  return mapOwners(faces, { x: 0, y: 0, width: design.width, height: design.height });
-}
-
 /** The outline that pieces are drawn with, as it runs round the whole figure. */
 function ownLine(design: PlacedBitmap): OwnLine {
   const { width, colour, confidence } = usualLine(design);
   return confidence >= SURE ? { width, colour } : { width: 0, colour: [0, 0, 0] };
 }
 
-/** The whole shape of one piece, as its contour proposes it; null where it has no paint, or ends where it is hidden. */
-function shapeOf(doc: CharacterDoc, piece: PieceRow, art: ViewArt, owners: OwnerMap): WholeShape | null {
-  const face = art.pieces.get(piece.id)?.face;
-  if (!face || piece.endsHere) return null;
-  const rounded = doc.joints.filter(
-    (joint) => joint.rounded && joint.kind !== 'slide' && joint.viewId === piece.viewId,
-  );
-  const ends = rounded
-    .filter(({ childId, parentId, discOn }) =>
-      childId === piece.id ? discOn !== 'parent' : parentId === piece.id && discOn !== 'child',
-    )
-    .map((joint) => ({ joint, disc: endDisc(doc, joint, piece.id) }));
+/** The whole shape of the piece at a place in the order, as its contour proposes it; null where it ends where it is hidden. */
+function shapeOf(
+  doc: CharacterDoc,
+  order: readonly PieceRow[],
+  index: number,
+  art: ViewArt,
+  owners: OwnerMap,
+): WholeShape | null {
+  const { id, endsHere } = order[index];
+  const face = art.pieces.get(id)?.face;
+  if (!face || endsHere) return null;
+  const joints = doc.joints.filter((joint) => joint.rounded && joint.kind !== 'slide' && carriesDisc(joint, id));
+  const root = joints.find((joint) => joint.childId === id);
   return wholeShape({
     face,
-    index: drawOrder(doc, piece.viewId).findIndex(({ id }) => id === piece.id),
+    index,
     owners,
     design: art.design,
-    root: ends.find(({ joint }) => joint.childId === piece.id)?.disc ?? null,
-    tips: ends.flatMap(({ joint, disc }) => (joint.parentId === piece.id ? [disc] : [])),
+    root: root ? endDisc(doc, root, id) : null,
+    tips: joints.filter((joint) => joint.parentId === id).map((joint) => endDisc(doc, joint, id)),
     lineWidth: ownLine(art.design).width,
   });
 }
 
 /** A joint's disc as one of its pieces ends in it: less the outline where that is the other's. */
 function endDisc(doc: CharacterDoc, joint: JointRow, pieceId: PieceId): EndDisc {
-  const { x, y, radius, lineWidth, outlineOn } = joint;
+  const { x, y, radius } = joint;
   const inFront = (inFrontOf(doc, joint) === 'child') === (joint.childId === pieceId);
-  const isLineless = outlineOn === 'under' || (inFront && (outlineOn === 'back' || outlineOn === 'none'));
-  return { x, y, radius, shrink: isLineless ? lineWidth : 0 };
+  return { x, y, radius, shrink: linelessRim(joint, inFront) };
 }
 
 /**
@@ -78,9 +74,10 @@ export function viewUnder(
 ): ViewUnder {
   const owners = ownersAtRest(doc, viewId, art);
   const shapes = new Map<PieceId, WholeShape>();
-  for (const piece of drawOrder(doc, viewId)) {
-    const shape = shapeOf(doc, piece, art, owners);
-    if (shape && maskArea(shape.hidden) > 0) shapes.set(piece.id, shape);
+  const order = drawOrder(doc, viewId);
+  for (const [index, { id }] of order.entries()) {
+    const shape = shapeOf(doc, order, index, art, owners);
+    if (shape && maskArea(shape.hidden) > 0) shapes.set(id, shape);
   }
   const within = new Map([...shapes].map(([id, { hidden }]) => [id, cellsOfMask(hidden, art.design)]));
   return { shapes, intoView: comingIntoView(doc, viewId, art, within, onProgress) };
@@ -133,7 +130,7 @@ export function proposeUnder(
 }
 
 function usualMargin(doc: CharacterDoc, piece: PieceRow): number {
-  const joint = doc.joints.find((one: JointRow) => one.childId === piece.id);
+  const joint = doc.joints.find((one) => one.childId === piece.id);
   return Math.max(MARGIN, joint ? MARGIN_SHARE * 2 * joint.radius : 0);
 }
 

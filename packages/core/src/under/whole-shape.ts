@@ -1,7 +1,7 @@
 import type { OwnerMap } from '../cut/owners.js';
 import { contactsAt } from '../joints/limb-discs.js';
-import { outsetRect, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import { INSIDE, createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import { outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
+import { INSIDE, createPlacedMask, cropMask, uniteMasks, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { fillLoop } from '../raster/polygon.js';
 import { CLOSES, bridgeContour, pointsAlong, type Bridge } from './bridge-contour.js';
@@ -60,8 +60,6 @@ const NEAR_DISC = 2.5;
 const LIMB = 0.9;
 const BESIDE = 3;
 const BESIDE_SHARE = 0.2;
-/** px inside its disc that an end stays. */
-const WITHIN = 0;
 
 /**
  * Proposes a piece's whole shape: its contour is carried on beneath what hides it (`bridgeContour`), and what lies inside
@@ -100,42 +98,43 @@ export function wholeShape({ face, index, owners, root, tips, lineWidth, design 
   }
   for (const disc of discs)
     if (!ends.some(({ x, y }) => x === disc.x && y === disc.y)) ends.push(endAway(disc, heart(face)));
-  const filled = loops.map((loop) => fillLoop(loop, owners));
-  const rect = filled.reduce<Rect>(unite, { x: face.x, y: face.y, width: 0, height: 0 });
-  const hidden = createPlacedMask({ x: rect.x, y: rect.y, width: rect.width, height: rect.height });
-  for (const mask of filled)
-    for (let row = 0; row < mask.height; row++)
-      for (let column = 0; column < mask.width; column++) {
-        if (mask.data[row * mask.width + column] === 0) continue;
-        const [x, y] = [mask.x + column, mask.y + row];
-        if (isHidden(x, y) && !isRim(ends, x + 0.5, y + 0.5))
-          hidden.data[(y - hidden.y) * hidden.width + x - hidden.x] = 255;
-      }
+  const filled = loops.map((loop) => fillLoop(loop, owners)).filter(({ width }) => width > 0);
+  const hidden =
+    filled.length > 0 ? uniteMasks(filled) : createPlacedMask({ x: face.x, y: face.y, width: 0, height: 0 });
+  for (let row = 0, i = 0; row < hidden.height; row++)
+    for (let column = 0; column < hidden.width; column++, i++) {
+      if (hidden.data[i] === 0) continue;
+      const [x, y] = [hidden.x + column, hidden.y + row];
+      if (!isHidden(x, y) || isRim(ends, x + 0.5, y + 0.5)) hidden.data[i] = 0;
+    }
   return { hidden, bridges, outlines, ends };
 }
 
 /** Points along half of a disc's rim. */
 const HALF_TURN = 48;
 
-/** What two discs and the tangents between them enclose, each less the rim: a stretch of a limb. x, y pairs, px. */
-function hullOf(a: EndDisc, b: EndDisc): number[] {
+/** Where two discs have their common tangents: the way from the one to the other, and how far from it they touch, rad. */
+function tangentsOf(a: EndDisc, b: EndDisc): { way: number; lean: number } | null {
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const far = Math.hypot(dx, dy);
-  const [ra, rb] = [Math.max(0.5, a.radius - WITHIN), Math.max(0.5, b.radius - WITHIN)];
+  if (far <= Math.abs(a.radius - b.radius)) return null;
+  return { way: Math.atan2(dy, dx), lean: Math.acos((a.radius - b.radius) / far) };
+}
+
+/** What two discs and the tangents between them enclose: a stretch of a limb. x, y pairs, px. */
+function hullOf(a: EndDisc, b: EndDisc): number[] {
+  const tangents = tangentsOf(a, b);
   // Of two discs of which one holds the other, the larger is all.
-  if (far <= Math.abs(ra - rb)) return arcOf(ra >= rb ? a : b, Math.max(ra, rb), 0, 2 * Math.PI);
-  const way = Math.atan2(dy, dx);
-  const lean = Math.acos((ra - rb) / far);
-  return [...arcOf(a, ra, way + lean, way + 2 * Math.PI - lean), ...arcOf(b, rb, way - lean, way + lean)];
+  if (!tangents) return arcOf(a.radius >= b.radius ? a : b, 0, 2 * Math.PI);
+  const { way, lean } = tangents;
+  return [...arcOf(a, way + lean, way + 2 * Math.PI - lean), ...arcOf(b, way - lean, way + lean)];
 }
 
 /** The tangents between two discs. */
 function sidesOf(a: EndDisc, b: EndDisc): number[][] {
-  const far = Math.hypot(b.x - a.x, b.y - a.y);
-  if (far <= Math.abs(a.radius - b.radius)) return [];
-  const way = Math.atan2(b.y - a.y, b.x - a.x);
-  const lean = Math.acos((a.radius - b.radius) / far);
-  return [way + lean, way - lean].map((angle) =>
+  const tangents = tangentsOf(a, b);
+  if (!tangents) return [];
+  return [tangents.way + tangents.lean, tangents.way - tangents.lean].map((angle) =>
     [a, b].flatMap(({ x, y, radius }) => [x + radius * Math.cos(angle), y + radius * Math.sin(angle)]),
   );
 }
@@ -164,7 +163,7 @@ function middleOf({ curve }: Bridge): { x: number; y: number } {
   return { x: (curve[0] + curve[6]) / 2, y: (curve[1] + curve[7]) / 2 };
 }
 
-function arcOf({ x, y }: EndDisc, radius: number, from: number, to: number): number[] {
+function arcOf({ x, y, radius }: EndDisc, from: number, to: number): number[] {
   return Array.from({ length: HALF_TURN + 1 }, (_, k) => from + ((to - from) * k) / HALF_TURN).flatMap((angle) => [
     x + radius * Math.cos(angle),
     y + radius * Math.sin(angle),
@@ -175,13 +174,7 @@ function arcOf({ x, y }: EndDisc, radius: number, from: number, to: number): num
 function shareWithin(face: PlacedBitmap, loops: readonly number[][], beside: number): number {
   if (loops.length === 0) return 0;
   const room = outsetRect(face, beside);
-  const masks = loops.map((loop) => fillLoop(loop, room));
-  const within = createPlacedMask(room);
-  for (const mask of masks)
-    for (let row = 0; row < mask.height; row++)
-      for (let column = 0; column < mask.width; column++)
-        if (mask.data[row * mask.width + column] > 0)
-          within.data[(mask.y + row - room.y) * room.width + mask.x + column - room.x] = 255;
+  const within = cropMask(uniteMasks(loops.map((loop) => fillLoop(loop, room))), room);
   const near = reachOf(within, beside);
   let [inside, all] = [0, 0];
   for (let y = 0, i = 3; y < face.height; y++)
@@ -191,15 +184,6 @@ function shareWithin(face: PlacedBitmap, loops: readonly number[][], beside: num
       if (near[(y + beside) * room.width + x + beside] > 0) inside++;
     }
   return all === 0 ? 0 : inside / all;
-}
-
-function unite(a: Rect, b: Rect): Rect {
-  if (b.width === 0 || b.height === 0) return a;
-  if (a.width === 0 || a.height === 0) return b;
-  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
-  const right = Math.max(a.x + a.width, b.x + b.width);
-  const bottom = Math.max(a.y + a.height, b.y + b.height);
-  return { x, y, width: right - x, height: bottom - y };
 }
 
 /** The closed contours that stretches and bridges make, one after the other. */
@@ -263,7 +247,7 @@ function toDisc({ curve }: Bridge, { x, y, radius }: EndDisc): number[] {
   const [ax, ay, bx, by] = [curve[0], curve[1], curve[6], curve[7]];
   const [ux, uy] = [x - (ax + bx) / 2, y - (ay + by) / 2];
   const far = Math.hypot(ux, uy) || 1;
-  const sides = contactsAt({ x, y }, ux / far, uy / far, radius - WITHIN);
+  const sides = contactsAt({ x, y }, ux / far, uy / far, radius);
   const [near, other] = sides.sort((p, q) => Math.hypot(p.x - ax, p.y - ay) - Math.hypot(q.x - ax, q.y - ay));
   return [ax, ay, near.x, near.y, other.x, other.y, bx, by];
 }

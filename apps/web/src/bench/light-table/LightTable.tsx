@@ -1,4 +1,4 @@
-import { drawOrder, drawSteps, hangingFrom, isAtRest, pieceById, placePieces } from '@limber-sheaf/core';
+import { movedBy, drawOrder, drawSteps, isAtRest, placePieces } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from '../../ui/konva';
@@ -49,7 +49,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
     if (shownSolid) return new Set(shownSolid);
     const joint = bending && doc.joints.find((j) => j.id === pickedJoint);
     if (!joint) return null;
-    return new Set([joint.parentId, ...hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id)]);
+    return new Set<string>([joint.parentId, ...movedBy(doc, joint)]);
   }, [doc, pickedJoint, bending, shownSolid]);
   const flat = useXray(bench);
   const atRest = !solo && !lit && [...placements.values()].every(isAtRest);

@@ -1,4 +1,4 @@
-import { drawOrder, mapOwners, type OwnerMap, type PlacedBitmap } from '@limber-sheaf/core';
+import { drawOrder, ownersAtRest, type OwnerMap, type PlacedBitmap } from '@limber-sheaf/core';
 import { held, type StateKey } from './held';
 import { artOf, picture } from './pictures';
 
@@ -15,11 +15,7 @@ export async function ownersOf(at: StateKey, viewId: string): Promise<OwnerMap> 
   const order = drawOrder(doc, viewId);
   const key = viewId + order.map((p) => `${p.id}${p.face.blob}${p.face.x},${p.face.y}`).join();
   if (owners?.key === key) return owners.map;
-  const art = await artOf(at, viewId, true);
-  const map = mapOwners(
-    order.map((p) => art.pieces.get(p.id)?.face ?? null),
-    art.design,
-  );
+  const map = ownersAtRest(doc, viewId, await artOf(at, viewId, true));
   owners = { key, map };
   return map;
 }

@@ -1,7 +1,8 @@
 import { placePieces, type JointRow } from '@limber-sheaf/core';
-import { Circle, Group, Image, Label, Line, Tag, Text } from '../../ui/konva';
+import { Circle, Group, Image, Line } from '../../ui/konva';
 import { useOnBench } from '../../bench/context';
 import { pickJoint, useBench } from '../../bench/store';
+import { FaultLabel } from '../../bench/light-table/FaultLabel';
 import type { Palette } from '../../bench/light-table/palette';
 import { Brad } from './Brad';
 import { DiscKey } from './DiscKey';
@@ -67,25 +68,13 @@ export function JointOverlay({ palette }: { palette: Palette }) {
       ))}
       {picked && picture && picture.measure.daylight > 0 && (
         <Group listening={false} {...around(picked)}>
-          <Label x={(picture.measure.place?.x ?? picked.x) + 14 * px} y={picture.measure.place?.y ?? picked.y}>
-            <Tag
-              fill={palette.sheet}
-              stroke={palette.madder}
-              strokeWidth={1.2 * px}
-              cornerRadius={6 * px}
-              pointerDirection="left"
-              pointerWidth={8 * px}
-              pointerHeight={8 * px}
-            />
-            <Text
-              text={`Daylight, ${Math.round(picture.measure.daylight)} px`}
-              fill={palette.madder}
-              fontFamily="Figtree Variable"
-              fontStyle="600"
-              fontSize={13 * px}
-              padding={7 * px}
-            />
-          </Label>
+          <FaultLabel
+            at={{ x: (picture.measure.place?.x ?? picked.x) + 14 * px, y: picture.measure.place?.y ?? picked.y }}
+            text={`Daylight, ${Math.round(picture.measure.daylight)} px`}
+            points="left"
+            palette={palette}
+            px={px}
+          />
         </Group>
       )}
       {placing?.chain && stroke.length > 2 && (

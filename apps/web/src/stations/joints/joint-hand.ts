@@ -1,11 +1,4 @@
-import {
-  hangingFrom,
-  parentPiece,
-  pieceById,
-  type CharacterDoc,
-  type JointRow,
-  type PieceRow,
-} from '@limber-sheaf/core';
+import { movedBy, parentPiece, pieceById, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { Hand, TableView } from '../../bench/station';
 import { pickByClick, pickJoint, setBend, useBench } from '../../bench/store';
@@ -26,8 +19,7 @@ function jointTurning(doc: CharacterDoc, pieceId: string): JointRow | null {
 /** The joint that a drag on a piece bends: the picked one, if the piece moves with it. */
 function jointToBend(doc: CharacterDoc, pieceId: string): JointRow | null {
   const picked = doc.joints.find((j) => j.id === useBench.getState().pickedJoint);
-  const moves = picked && hangingFrom(doc, pieceById(doc, picked.childId)).some((p) => p.id === pieceId);
-  return moves ? picked : jointTurning(doc, pieceId);
+  return picked && movedBy(doc, picked).has(pieceId) ? picked : jointTurning(doc, pieceId);
 }
 
 let bending: BendState = { kind: 'idle' };

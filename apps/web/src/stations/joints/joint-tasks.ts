@@ -1,4 +1,5 @@
 import {
+  movedBy,
   BOTH,
   CHILD_ONLY,
   NEITHER,
@@ -8,7 +9,6 @@ import {
   drawOrder,
   mergeSheets,
   type SheetRef,
-  hangingFrom,
   jointById,
   jointLabel,
   limbSilhouette,
@@ -86,7 +86,7 @@ async function bitmapOf(picture: PlacedBitmap): Promise<ImageBitmap> {
 async function limbOf(at: StateKey, joint: JointRow, butt: boolean): Promise<Part[]> {
   const { doc } = held(at);
   const art = await artOf(at, joint.viewId, butt);
-  const moving = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map((p) => p.id));
+  const moving = movedBy(doc, joint);
   const parts: Part[] = [];
   for (const { id, image: picture } of pieceImages(doc, joint.viewId, art)) {
     if (id !== joint.parentId && !moving.has(id)) continue;

@@ -120,6 +120,25 @@ function WithBorders() {
   return <StackLedger />;
 }
 
+test('of other faces than those that were measured nothing is said until they are', async () => {
+  const made = (blob: string) => {
+    const hat = character({
+      pieces: ['torso', 'head', 'hat'],
+      hangs: { head: 'torso', hat: 'torso' },
+      joints: { head: {} },
+    });
+    return { ...hat, pieces: hat.pieces.map((piece) => ({ ...piece, face: { ...piece.face, blob } })) };
+  };
+  borders = [[1, 2, 60]];
+  const { turnTo } = onBench(<WithBorders />, made('first'));
+  await screen.findByRole('region', { name: 'Left behind' });
+  borders = [];
+  turnTo(made('second'));
+  expect(screen.queryByRole('region', { name: 'Left behind' })).toBeNull();
+  await act(async () => undefined);
+  expect(screen.queryByRole('region', { name: 'Left behind' })).toBeNull();
+});
+
 test('what stays behind when its neighbour moves is hung from that in one click, or said to be fine so', async () => {
   const hat = character({
     pieces: ['torso', 'head', 'hat'],

@@ -1,8 +1,10 @@
-import { pieceName, placePieces } from '@limber-sheaf/core';
+import { pieceName, placePieces, toHex } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
+import { FaultLabel } from '../../bench/light-table/FaultLabel';
 import type { Palette } from '../../bench/light-table/palette';
+import { NibMark } from '../../bench/NibMark';
 import { useBench } from '../../bench/store';
-import { Circle, Group, Image, Label, Line, Tag, Text } from '../../ui/konva';
+import { Group, Image, Line } from '../../ui/konva';
 import { useBeneath } from './useBeneath';
 import { useUnderStore } from './under-store';
 import { pixels, shownBy } from './under-words';
@@ -14,6 +16,7 @@ export function UnderOverlay({ palette }: { palette: Palette }) {
   const picked = useBench((s) => s.pickedPiece);
   const bends = useBench((s) => s.bends);
   const bare = useUnderStore((s) => s.bare?.find(({ pieceId }) => pieceId === picked));
+  const { brushing, brush, nib, at: nibAt } = useUnderStore();
   const picture = useBeneath();
   const piece = doc.pieces.find(({ id }) => id === picked);
   if (!piece) return null;
@@ -30,63 +33,17 @@ export function UnderOverlay({ palette }: { palette: Palette }) {
           <Line points={points} stroke={palette.woad} strokeWidth={2 * px} dash={[6 * px, 4 * px]} lineCap="round" />
         </Group>
       ))}
-      <Brush palette={palette} px={px} />
+      {brushing && <NibMark nib={nib} at={nibAt} palette={palette} px={px} ink={toHex(brush.colour)} solid={0.8} />}
       {bare && (
-        <Label x={bare.place.x} y={bare.place.y} rotation={-(at?.angle ?? 0)}>
-          <Tag
-            fill={palette.sheet}
-            stroke={palette.madder}
-            strokeWidth={1.2 * px}
-            cornerRadius={6 * px}
-            pointerDirection="right"
-            pointerWidth={9 * px}
-            pointerHeight={9 * px}
-          />
-          <Text
-            text={`${pixels(bare.area)} px bare · ${pieceName(doc, piece)}\n${shownBy(doc, bare)}, from ${bare.first}°`}
-            fill={palette.madder}
-            fontFamily="Figtree Variable"
-            fontStyle="600"
-            fontSize={13 * px}
-            lineHeight={1.3}
-            padding={7 * px}
-          />
-        </Label>
+        <FaultLabel
+          at={bare.place}
+          text={`${pixels(bare.area)} px bare · ${pieceName(doc, piece)}\n${shownBy(doc, bare)}, from ${bare.first}°`}
+          points="right"
+          palette={palette}
+          px={px}
+          rotation={-(at?.angle ?? 0)}
+        />
       )}
     </Group>
-  );
-}
-
-/** The brush as a ring on the piece, and the stroke that it is drawing. */
-function Brush({ palette, px }: { palette: Palette; px: number }) {
-  const { brushing, nib, at, brush } = useUnderStore();
-  if (!brushing) return null;
-  const isDrawing = nib.kind === 'drawing';
-  const erase = isDrawing ? nib.away : (at?.erase ?? false);
-  const points = isDrawing ? nib.stroke.filter((_, i) => i % 3 < 2) : [];
-  const widest = isDrawing ? Math.max(...nib.stroke.filter((_, i) => i % 3 === 2)) : 0;
-  return (
-    <>
-      {points.length > 0 && (
-        <Line
-          points={points.length === 2 ? [...points, points[0] + 0.01, points[1]] : points}
-          stroke={erase ? palette.madder : `rgb(${brush.colour.join()})`}
-          opacity={erase ? 0.45 : 0.8}
-          strokeWidth={2 * widest}
-          lineCap="round"
-          lineJoin="round"
-        />
-      )}
-      {at && (
-        <Circle
-          x={at.x}
-          y={at.y}
-          radius={at.radius}
-          stroke={erase ? palette.madder : palette.woad}
-          strokeWidth={1.8 * px}
-          dash={erase ? [4 * px, 3 * px] : undefined}
-        />
-      )}
-    </>
   );
 }

@@ -15,10 +15,10 @@ export const brushHand: Hand = {
   send(event, bench) {
     const { brushing, brush } = useUnderStore.getState();
     if (!brushing) return false;
-    const { kind, free: erase, more } = event;
+    const { kind, free: away, more } = event;
     const { x, y } = atRest(bench, event);
     const radius = nibRadius(brush.size, event.pressure);
-    useUnderStore.setState({ at: kind === 'lost' ? null : { x, y, radius, erase } });
+    useUnderStore.setState({ at: kind === 'lost' ? null : { x, y, radius, away } });
     if (kind === 'press' && more) {
       void takeColour(bench, event);
       return true;
@@ -27,7 +27,7 @@ export const brushHand: Hand = {
       toast.error('Pick a piece first: the brush paints beneath it.');
       return true;
     }
-    if (kind === 'press') step({ kind, x, y, radius, away: erase }, bench);
+    if (kind === 'press') step({ kind, x, y, radius, away }, bench);
     else if (kind === 'move') step({ kind, x, y, radius }, bench);
     else if (kind === 'release' || kind === 'lost') step({ kind }, bench);
     return true;

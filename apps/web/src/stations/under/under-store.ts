@@ -20,7 +20,7 @@ interface UnderState {
   brush: { size: number; softness: number; colour: Rgb };
   nib: NibState;
   /** Where the brush is, px, as the picked piece lies; null where it is not over the table. */
-  at: { x: number; y: number; radius: number; erase: boolean } | null;
+  at: { x: number; y: number; radius: number; away: boolean } | null;
   /** How many pieces in front of the picked one are lifted away. */
   lifted: number;
 }

@@ -7,7 +7,6 @@ import {
   underKey,
   viewUnder,
   type Bare,
-  type FillMode,
   type IntoView,
   type PlacedBitmap,
   type ProposeOptions,
@@ -34,7 +33,6 @@ export interface UnderPicture {
   bare: Laid | null;
   /** The paint that is proposed for them. */
   paint: Laid | null;
-  mode: FillMode | null;
   /** What was painted beneath before, hatched. */
   painted: Laid | null;
   /** Its whole shape where it is hidden, x, y pairs, px. */
@@ -83,7 +81,7 @@ export const underTasks = {
     const painted = beneath ? await laid(hatched(beneath, WOAD)) : null;
     const images = [bare, paint, painted].flatMap((one) => one?.image ?? []);
     const outlines = under.shapes.get(piece.id)?.outlines ?? [];
-    return Comlink.transfer({ bare, paint, mode: proposal?.mode ?? null, painted, outlines }, images);
+    return Comlink.transfer({ bare, paint, painted, outlines }, images);
   },
 
   /** The design's colour at a place, px; null beside it. */

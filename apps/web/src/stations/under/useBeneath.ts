@@ -1,5 +1,5 @@
 import type { ProposeOptions } from '@limber-sheaf/core';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { keyOf } from '../../bench/worker';
@@ -11,7 +11,10 @@ import { underWorker } from './worker';
 export function useProposeOptions(): ProposeOptions {
   const mode = useUnderStore((s) => s.mode);
   const margin = useUnderStore((s) => s.margin);
-  return { ...(mode === 'auto' ? {} : { mode }), ...(margin === null ? {} : { margin }) };
+  return useMemo(
+    () => ({ ...(mode === 'auto' ? {} : { mode }), ...(margin === null ? {} : { margin }) }),
+    [mode, margin],
+  );
 }
 
 /** The picked piece beneath; null while it is worked out, and for none. */
@@ -19,13 +22,11 @@ export function useBeneath(): UnderPicture | null {
   const { doc, sheets, view } = useOnBench();
   const pieceId = useBench((s) => s.pickedPiece);
   const known = useUnderStore((s) => s.signature !== '');
-  const mode = useUnderStore((s) => s.mode);
-  const margin = useUnderStore((s) => s.margin);
+  const options = useProposeOptions();
   const [picture, setPicture] = useState<{ pieceId: string; picture: UnderPicture } | null>(null);
   useEffect(() => {
     if (!pieceId || !known) return;
     let wanted = true;
-    const options = { ...(mode === 'auto' ? {} : { mode }), ...(margin === null ? {} : { margin }) };
     underWorker()
       .beneath(keyOf({ doc, sheets }), view.id, pieceId, options)
       .then(
@@ -35,6 +36,6 @@ export function useBeneath(): UnderPicture | null {
     return () => {
       wanted = false;
     };
-  }, [doc, sheets, view.id, pieceId, known, mode, margin]);
+  }, [doc, sheets, view.id, pieceId, known, options]);
   return picture && picture.pieceId === pieceId ? picture.picture : null;
 }

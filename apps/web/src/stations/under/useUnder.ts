@@ -5,12 +5,17 @@ import { keyOf, proxy } from '../../bench/worker';
 import { useUnderStore } from './under-store';
 import { underWorker } from './worker';
 
-/** ms without a change before what comes into view is worked out anew: the hand goes first. */
+/**
+ * ms without a change before what comes into view is worked out anew: the hand goes first, and at other stations what they
+ * work out in the background, as joints their sweeps.
+ */
 const QUIET = 700;
+const QUIET_ELSEWHERE = 5000;
 
 /** Works out in the background what comes into view bare, again whenever something changed that it depends on. */
 export function useUnder(): void {
-  const { doc, sheets, view } = useOnBench();
+  const { doc, sheets, view, station } = useOnBench();
+  const quiet = station === 'under' ? QUIET : QUIET_ELSEWHERE;
   useEffect(() => {
     const signature = underKey(doc, view.id, sheets);
     if (useUnderStore.getState().signature === signature) return;
@@ -28,10 +33,10 @@ export function useUnder(): void {
           },
           () => undefined,
         );
-    }, QUIET);
+    }, quiet);
     return () => {
       wanted = false;
       clearTimeout(start);
     };
-  }, [doc, sheets, view.id]);
+  }, [doc, sheets, view.id, quiet]);
 }

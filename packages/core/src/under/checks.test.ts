@@ -1,0 +1,35 @@
+import { applyDiff } from '../document/diff.js';
+import { changeJoint } from '../joints/joint-edits.js';
+import type { JointChange } from '../joints/joint-fields.js';
+import { jointedLimb } from '../testing/jointed.js';
+import { drawLimb } from '../testing/limbs.js';
+import { underKey } from './checks.js';
+import { viewUnder } from './propose-under.js';
+import { setEndsHere } from './under-edits.js';
+
+const limb = jointedLimb(drawLimb({ width: 36, angle: 24, line: 4 }));
+const { art } = limb;
+// Its line under all, so that how wide that is tells where the rounded end leaves off.
+const doc = applyDiff(limb.doc, changeJoint(limb.doc, 'j', { outlineOn: 'under' }));
+const shapes = (of: typeof doc) =>
+  [...viewUnder(of, 'v', art).shapes].map(([id, { hidden, ends }]) => [id, hidden.data.join(''), ends]);
+
+test.each<[string, JointChange]>([
+  ['a moved disc', { x: doc.joints[0].x + 3 }],
+  ['a larger disc', { radius: doc.joints[0].radius + 2 }],
+  ['an outline on the piece behind', { outlineOn: 'back' }],
+  ['a thicker line', { lineWidth: doc.joints[0].lineWidth + 2 }],
+  ['a disc on one piece alone', { discOn: 'child' }],
+])('%s changes whole shapes, and so the key that what comes into view is kept under', (_, change) => {
+  const changed = applyDiff(doc, changeJoint(doc, 'j', change));
+  const [before, after] = [doc, changed].map((one) => JSON.stringify(shapes(one)));
+  expect(before === after).toBe(false);
+  expect(underKey(changed, 'v', {})).not.toBe(underKey(doc, 'v', {}));
+});
+
+test('a wider range, and the word that nothing is hidden, change the key as well; the same drawing has the same', () => {
+  const key = underKey(doc, 'v', {});
+  expect(underKey(applyDiff(doc, changeJoint(doc, 'j', { rangeHigh: 20 })), 'v', {})).not.toBe(key);
+  expect(underKey(applyDiff(doc, setEndsHere(doc, 'upper', true)), 'v', {})).not.toBe(key);
+  expect(underKey(applyDiff(doc, changeJoint(doc, 'j', { looseness: 0.4 })), 'v', {})).toBe(key);
+});
