@@ -40,7 +40,9 @@ export function cropMask(src: PlacedMask, rect: Rect): PlacedMask {
 
 /** Pixels above 0 in a mask. */
 export function maskArea(mask: Mask): number {
-  return mask.data.reduce((sum, v) => sum + (v > 0 ? 1 : 0), 0);
+  let area = 0;
+  for (const value of mask.data) if (value > 0) area++;
+  return area;
 }
 
 /** The alpha channel of a bitmap as a mask. */
@@ -53,11 +55,11 @@ export function coverageOf(bitmap: Bitmap): Mask {
 /** One mask of 0 and 255 over all of several, of which there is at least one. */
 export function uniteMasks(masks: readonly PlacedMask[]): PlacedMask {
   const united = createPlacedMask(masks.map(({ x, y, width, height }) => ({ x, y, width, height })).reduce(uniteRects));
-  for (const mask of masks)
-    for (let y = 0; y < mask.height; y++)
-      for (let x = 0; x < mask.width; x++)
-        if (mask.data[y * mask.width + x])
-          united.data[(y + mask.y - united.y) * united.width + x + mask.x - united.x] = 255;
+  for (const { data, x, y, width, height } of masks)
+    for (let row = 0, i = 0; row < height; row++) {
+      let to = (y + row - united.y) * united.width + x - united.x;
+      for (let column = 0; column < width; column++, i++, to++) if (data[i] > 0) united.data[to] = 255;
+    }
   return united;
 }
 

@@ -37,16 +37,15 @@ export function isTangled(points: ArrayLike<number>, canvas: { width: number; he
 export function fillLoop(loop: ArrayLike<number>, within: Rect): PlacedMask {
   const mask = createPlacedMask(intersectRects(pointBounds(loop), within));
   const count = loop.length / 2;
-  const crossings: number[] = [];
-  for (let row = 0; row < mask.height; row++) {
-    const y = mask.y + row + 0.5;
-    crossings.length = 0;
-    for (let i = 0, j = count - 1; i < count; j = i++) {
-      const y0 = loop[2 * j + 1];
-      const y1 = loop[2 * i + 1];
-      if (y0 <= y === y1 <= y) continue;
-      crossings.push(loop[2 * j] + ((y - y0) / (y1 - y0)) * (loop[2 * i] - loop[2 * j]));
-    }
+  // Where the loop crosses the middle of each row: an edge is looked at for the rows that it crosses alone.
+  const rows: number[][] = Array.from({ length: mask.height }, () => []);
+  for (let i = 0, j = count - 1; i < count; j = i++) {
+    const [x0, y0, x1, y1] = [loop[2 * j], loop[2 * j + 1], loop[2 * i], loop[2 * i + 1]];
+    const first = Math.max(0, Math.ceil(Math.min(y0, y1) - mask.y - 0.5));
+    const last = Math.min(mask.height, Math.ceil(Math.max(y0, y1) - mask.y - 0.5));
+    for (let row = first; row < last; row++) rows[row].push(x0 + ((mask.y + row + 0.5 - y0) / (y1 - y0)) * (x1 - x0));
+  }
+  for (const [row, crossings] of rows.entries()) {
     crossings.sort((a, b) => a - b);
     for (let k = 0; k + 1 < crossings.length; k += 2) {
       const first = Math.max(0, Math.ceil(crossings[k] - mask.x - 0.5));

@@ -6,6 +6,7 @@ import { AT_REST, placePieces, type Placement } from '../joints/place-pieces.js'
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE, type PlacedMask } from '../raster/mask.js';
+import { RestCover, shareAny, type CellsUnder, type PieceSet } from './rest-cover.js';
 import { RingCover, isCovered, type Cells } from './ring-cover.js';
 
 /** A joint turned to an angle, degrees. */
@@ -88,19 +89,19 @@ export function comingIntoView(
   const order = drawOrder(doc, viewId).map(({ id }) => id);
   const paint = paintCells(doc, viewId, art);
   const joints = doc.joints.filter((joint) => joint.viewId === viewId && joint.kind !== 'slide');
-  const laterThan = (at: number) => order.slice(at + 1).map((id) => paint.get(id) as Cells);
+  const rest = new RestCover(order.map((id) => paint.get(id) as Cells));
   const pieces = order.flatMap((id, at) => {
     const cells = within.get(id);
-    return cells ? [new Hidden(id, at, cells, laterThan(at))] : [];
+    return cells ? [new Hidden(id, at, cells, rest)] : [];
   });
   const pairs = pairsThatMeet(joints);
   for (const [at, joint] of joints.entries()) {
     if (onProgress?.(at / (joints.length + pairs.length)) === false) return [];
-    turnAlone(doc, joint, order, paint, pieces);
+    turnAlone(doc, joint, order, paint, rest, pieces);
   }
   for (const [at, pair] of pairs.entries()) {
     if (onProgress?.((joints.length + at) / (joints.length + pairs.length)) === false) return [];
-    for (const turns of endsOf(pair)) turnTo(doc, viewId, turns, order, paint, pieces);
+    for (const turns of endsOf(pair)) turnTo(doc, viewId, turns, order, paint, rest, pieces);
   }
   return pieces.map((piece) => piece.intoView());
 }
@@ -115,43 +116,61 @@ export function paintCells(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Map
   );
 }
 
+/** Cells that were seen, and those that were looked at and were not. */
+const SEEN = 255;
+const CLOSED = 1;
+
 /** A piece's places that are hidden at rest, and what has shown them so far. */
 class Hidden {
-  /** Indices of hidden cells that nothing has shown yet. */
-  left: number[] = [];
+  /** Hidden cells that nothing has shown yet. */
+  private left: CellsUnder[];
   private readonly shows: Cells;
   private readonly by: (readonly Turn[])[] = [];
 
+  /** @param at the piece's place in the draw order */
   constructor(
     readonly id: PieceId,
     readonly at: number,
     within: Cells,
-    later: readonly Cells[],
+    rest: RestCover,
   ) {
     this.shows = { ...within, data: new Uint8Array(within.data.length) };
-    for (let row = within.top; row < within.bottom; row++)
-      for (let i = row * within.width + within.left; i < row * within.width + within.right; i++)
-        if (within.data[i] > 0 && later.some(({ data }) => data[i] > 0)) this.left.push(i);
+    const later = rest.those((index) => index > at);
+    this.left = rest.under(within, later);
+  }
+
+  get isShown(): boolean {
+    return this.left.length === 0;
   }
 
   /**
    * Takes those of the places left that are seen now.
+   * @param still what stays where it is over the piece: beneath it nothing is seen
+   * @param isSeen asked for a place of the piece's canvas, px
    * @param coarse looks at every second cell both ways first, and beside those that are not seen at no other
    */
-  take(turns: readonly Turn[], isSeen: (x: number, y: number, index: number) => boolean, coarse = false): void {
+  take(turns: readonly Turn[], still: PieceSet, isSeen: (x: number, y: number) => boolean, coarse = false): void {
     const { width, size, data } = this.shows;
-    const before = this.left.length;
-    const look = (i: number) => {
-      const isNow = isSeen(((i % width) + 0.5) * size, (Math.floor(i / width) + 0.5) * size, i);
-      if (isNow) data[i] = 255;
-      return !isNow;
-    };
+    const isNow = (i: number) => isSeen(((i % width) + 0.5) * size, (Math.floor(i / width) + 0.5) * size);
     const firstOf = (i: number) => i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
-    if (coarse) {
-      const closed = new Set(this.left.filter((i) => firstOf(i) === i).filter(look));
-      this.left = this.left.filter((i) => closed.has(firstOf(i)) || (firstOf(i) !== i && look(i)));
-    } else this.left = this.left.filter(look);
-    if (this.left.length < before) this.by.push(turns);
+    const open = this.left.filter(({ over }) => !shareAny(over, still));
+    if (coarse)
+      for (const { cells } of open) for (const i of cells) if (firstOf(i) === i) data[i] = isNow(i) ? SEEN : CLOSED;
+    let any = false;
+    for (const group of open) {
+      const { cells } = group;
+      let kept = 0;
+      for (const i of cells) {
+        const isOpen = data[i] === SEEN || (!(coarse && data[firstOf(i)] === CLOSED) && isNow(i));
+        if (isOpen) data[i] = SEEN;
+        else cells[kept++] = i;
+      }
+      any ||= kept < cells.length;
+      group.cells = cells.subarray(0, kept);
+    }
+    if (coarse) for (const { cells } of open) for (const i of cells) data[i] = 0;
+    this.left = this.left.filter(({ cells }) => cells.length > 0);
+    if (any) this.by.push(turns);
   }
 
   intoView(): IntoView {
@@ -165,6 +184,7 @@ function turnAlone(
   joint: JointRow,
   order: readonly PieceId[],
   paint: ReadonlyMap<PieceId, Cells>,
+  rest: RestCover,
   pieces: readonly Hidden[],
 ): void {
   const moving = movedBy(doc, joint);
@@ -179,15 +199,14 @@ function turnAlone(
   };
   const turns = [{ jointId: joint.id, angle: 0 }];
   for (const piece of pieces) {
-    const later = order.slice(piece.at + 1);
     const isTurned = moving.has(piece.id);
+    const turning = order.slice(piece.at + 1).filter((id) => moving.has(id) !== isTurned);
+    if (turning.length === 0 || piece.isShown) continue;
     // What moves as the piece does hides the same of it at any angle.
-    const still = later.filter((id) => moving.has(id) === isTurned).map((id) => (paint.get(id) as Cells).data);
-    const turning = later.filter((id) => moving.has(id) !== isTurned);
-    if (turning.length === 0 || piece.left.length === 0) continue;
+    const still = rest.those((index) => index > piece.at && moving.has(order[index]) === isTurned);
     const cover = coverOf(turning);
     const [from, to] = isTurned ? [low, high] : [-high, -low];
-    piece.take(turns, (x, y, i) => !still.some((data) => data[i] > 0) && cover.isFree(x, y, from, to));
+    piece.take(turns, still, (x, y) => cover.isFree(x, y, from, to));
   }
 }
 
@@ -198,16 +217,17 @@ function turnTo(
   turns: readonly Turn[],
   order: readonly PieceId[],
   paint: ReadonlyMap<PieceId, Cells>,
+  rest: RestCover,
   pieces: readonly Hidden[],
 ): void {
   const seen = seenAt(doc, viewId, turns, order, paint);
-  const moved = new Set(
-    turns.flatMap(({ jointId }) => [...movedBy(doc, doc.joints.find(({ id }) => id === jointId) as JointRow)]),
-  );
+  const moved = turns.map(({ jointId }) => movedBy(doc, doc.joints.find(({ id }) => id === jointId) as JointRow));
+  const movesAs = (id: PieceId, other: PieceId) => moved.every((ids) => ids.has(id) === ids.has(other));
   for (const piece of pieces) {
-    // Where nothing that it has to do with moves, it shows what it shows at rest.
-    const isStill = order.slice(piece.at).every((id) => !moved.has(id));
-    if (!isStill && piece.left.length > 0) piece.take(turns, seen(piece.id), true);
+    const still = rest.those((index) => index > piece.at && movesAs(order[index], piece.id));
+    // Where all that is drawn later moves as the piece does, it shows what it shows at rest.
+    const isStill = order.slice(piece.at + 1).every((id) => movesAs(id, piece.id));
+    if (!isStill && !piece.isShown) piece.take(turns, still, seen(piece.id), true);
   }
 }
 

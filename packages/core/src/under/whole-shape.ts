@@ -101,12 +101,13 @@ export function wholeShape({ face, index, owners, root, tips, lineWidth, design 
   const filled = loops.map((loop) => fillLoop(loop, owners)).filter(({ width }) => width > 0);
   const hidden =
     filled.length > 0 ? uniteMasks(filled) : createPlacedMask({ x: face.x, y: face.y, width: 0, height: 0 });
-  for (let row = 0, i = 0; row < hidden.height; row++)
-    for (let column = 0; column < hidden.width; column++, i++) {
-      if (hidden.data[i] === 0) continue;
-      const [x, y] = [hidden.x + column, hidden.y + row];
-      if (!isHidden(x, y) || isRim(ends, x + 0.5, y + 0.5)) hidden.data[i] = 0;
-    }
+  for (let row = 0, i = 0; row < hidden.height; row++) {
+    const y = hidden.y + row;
+    const near = ends.filter(({ y: cy, radius }) => Math.abs(y + 0.5 - cy) <= radius + 1);
+    for (let column = 0; column < hidden.width; column++, i++)
+      if (hidden.data[i] > 0 && (!isHidden(hidden.x + column, y) || isRim(near, hidden.x + column + 0.5, y + 0.5)))
+        hidden.data[i] = 0;
+  }
   return { hidden, bridges, outlines, ends };
 }
 
@@ -152,10 +153,11 @@ function heart({ x, y, width, height }: PlacedBitmap): { x: number; y: number } 
 
 /** Does a place lie in the outer half of a rounded end, where that leaves the outline to the other piece? */
 function isRim(ends: readonly RoundEnd[], px: number, py: number): boolean {
-  return ends.some(({ x, y, radius, shrink, dx, dy }) => {
+  for (const { x, y, radius, shrink, dx, dy } of ends) {
     const far = Math.hypot(px - x, py - y);
-    return far > radius - shrink && far <= radius + 1 && (px - x) * dx + (py - y) * dy >= 0;
-  });
+    if (far > radius - shrink && far <= radius + 1 && (px - x) * dx + (py - y) * dy >= 0) return true;
+  }
+  return false;
 }
 
 /** Halfway between the two ends of a bridge. */
