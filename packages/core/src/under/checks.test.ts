@@ -1,9 +1,10 @@
 import { applyDiff } from '../document/diff.js';
+import { drawOrder } from '../document/family.js';
 import { changeJoint } from '../joints/joint-edits.js';
 import type { JointChange } from '../joints/joint-fields.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
-import { underKey } from './checks.js';
+import { pieceUnderKey, underKey } from './checks.js';
 import { viewUnder } from './propose-under.js';
 import { setEndsHere } from './under-edits.js';
 
@@ -25,6 +26,24 @@ test.each<[string, JointChange]>([
   const [before, after] = [doc, changed].map((one) => JSON.stringify(shapes(one)));
   expect(before === after).toBe(false);
   expect(underKey(changed, 'v', {})).not.toBe(underKey(doc, 'v', {}));
+});
+
+test('of a piece only what lies over it, and what turns that apart from it, makes a difference', () => {
+  const keys = (of: typeof doc) => drawOrder(of, 'v').map((_, index) => pieceUnderKey(of, 'v', {}, index));
+  const [back, front] = keys(doc);
+  const painted = (id: string) => {
+    const beneath = { ...doc.pieces[0].face, blob: 'b'.repeat(64) };
+    const sheets = { [id]: { overlap: null, under: beneath, clean: null, line: null } };
+    return drawOrder(doc, 'v').map((_, index) => pieceUnderKey(doc, 'v', sheets, index));
+  };
+  const [first, last] = drawOrder(doc, 'v').map(({ id }) => id);
+  expect(painted(first)).toEqual([expect.not.stringMatching(back), front]);
+  expect(painted(last)).toEqual([expect.not.stringMatching(back), expect.not.stringMatching(front)]);
+  // Nothing lies over the piece in front: how far the joint turns is nothing to it.
+  expect(keys(applyDiff(doc, changeJoint(doc, 'j', { rangeHigh: 20 })))).toEqual([
+    expect.not.stringMatching(back),
+    front,
+  ]);
 });
 
 test('a wider range, and the word that nothing is hidden, change the key as well; the same drawing has the same', () => {

@@ -1,70 +1,84 @@
-import { drawOrder, drawSteps, jointLabel, movedBy, pieceName } from '../document/family.js';
+import { drawOrder, inFrontOf, jointLabel, pieceName } from '../document/family.js';
 import { deriveKey, drawnAs } from '../document/keys.js';
-import type { CharacterDoc, JointRow, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
-import { findBare } from './find-bare.js';
-import { viewUnder } from './propose-under.js';
+import { uncovering } from './coming-into-view.js';
+import { bareOf } from './find-bare.js';
+import { pieceUnder } from './propose-under.js';
 
-/** A bare place as it was measured: pieces and joints by their places in the order and in the list. */
+/** A bare place as it was measured: joints by their places among those that can uncover the piece. */
 interface MeasuredBare {
-  piece: number;
   area: number;
   turns: [joint: number, angle: number][];
   place: Place;
 }
 
-/** The key of what comes into view: everything drawn, how it turns, and what hangs from what. */
+/** The key of what comes into view of a whole view. */
 export function underKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): string {
+  return deriveKey(
+    'under 2',
+    drawOrder(doc, viewId).map((_, index) => pieceUnderKey(doc, viewId, sheets, index)),
+  );
+}
+
+/**
+ * The key of what comes into view of a piece: it and all that is drawn after it, the discs in which it ends, and what of
+ * all these turns apart. What lies behind it, and joints that move all of it alike, make no difference.
+ * @param index the piece's place in the draw order
+ */
+export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, index: number): string {
   const order = drawOrder(doc, viewId);
-  const at = new Map(order.map(({ id }, i) => [id, i]));
-  return deriveKey('under 1', [
+  const { id, endsHere } = order[index];
+  const at = new Map(order.map((piece, i) => [piece.id, i - index]));
+  const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
+  return deriveKey('piece under 1', [
     viewById(doc, viewId).designBlob,
-    drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnAs(piece, sheets), sheet, piece.endsHere]),
-    jointsOf(doc, viewId).map((joint) => {
+    endsHere,
+    order.slice(index).map((piece) => drawnAs(piece, sheets)),
+    ends.map((joint) => {
       const { x, y, radius, kind, rounded, discOn, outlineOn, lineWidth, childId, parentId } = joint;
       return [
         [x, y, radius, kind, rounded, discOn, outlineOn, lineWidth],
-        [at.get(childId), at.get(parentId), sweptRange(joint)],
-        [...movedBy(doc, joint)].map((id) => at.get(id)),
+        [childId === id, inFrontOf(doc, joint), at.get(childId), at.get(parentId)],
       ];
     }),
+    uncovering(doc, viewId, index).map(({ joint, moves }) => [
+      [joint.x, joint.y, sweptRange(joint)],
+      [at.get(joint.childId), at.get(joint.parentId), moves.slice(index)],
+    ]),
   ]);
 }
 
-function jointsOf(doc: CharacterDoc, viewId: ViewId): JointRow[] {
-  return doc.joints.filter((joint) => joint.viewId === viewId);
-}
-
-const hiddenPaint: ViewCheck<MeasuredBare[]> = {
+const hiddenPaint: ViewCheck<MeasuredBare | null> = {
   id: 'hidden-paint',
-  measures: (doc, viewId, sheets) => [
-    {
-      key: underKey(doc, viewId, sheets),
+  measures: (doc, viewId, sheets) => {
+    const order = drawOrder(doc, viewId).map(({ id }) => id);
+    return order.map((_, index) => ({
+      key: pieceUnderKey(doc, viewId, sheets, index),
       what: 'What comes into view',
+      pieces: order.slice(index),
       measure(art) {
-        const order = drawOrder(doc, viewId).map(({ id }) => id);
-        const joints = jointsOf(doc, viewId).map(({ id }) => id);
-        const { intoView } = viewUnder(doc, viewId, art);
-        return findBare(doc, viewId, art, intoView).map(({ pieceId, area, turns, place }) => ({
-          piece: order.indexOf(pieceId),
-          area,
-          turns: turns.map(({ jointId, angle }): [number, number] => [joints.indexOf(jointId), angle]),
-          place,
-        }));
+        const under = pieceUnder(doc, viewId, art, index);
+        const bare = under && bareOf(doc, viewId, art, under.intoView);
+        if (!bare) return null;
+        const joints = uncovering(doc, viewId, index).map(({ joint }) => joint.id);
+        const turns = bare.turns.map(({ jointId, angle }): [number, number] => [joints.indexOf(jointId), angle]);
+        return { area: bare.area, turns, place: bare.place };
       },
-    },
-  ],
-  report(doc, viewId, [bare]) {
+    }));
+  },
+  report(doc, viewId, measured) {
     const order = drawOrder(doc, viewId);
-    const joints = jointsOf(doc, viewId);
-    const findings = bare.map(({ piece, area, turns, place }): Finding => {
-      const at = turns.map(([joint, angle]) => `${jointLabel(doc, joints[joint])} at ${angle}°`).join(' and ');
+    const bare = measured.flatMap((one, index) => (one ? [{ ...one, index }] : [])).sort((a, b) => b.area - a.area);
+    const findings = bare.map(({ index, area, turns, place }): Finding => {
+      const joints = uncovering(doc, viewId, index);
+      const at = turns.map(([joint, angle]) => `${jointLabel(doc, joints[joint].joint)} at ${angle}°`).join(' and ');
       return {
-        sentence: `${pieceName(doc, order[piece])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
-        pieceId: order[piece].id,
+        sentence: `${pieceName(doc, order[index])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
+        pieceId: order[index].id,
         place,
       };
     });

@@ -6,7 +6,7 @@ import { AT_REST, placePieces, type Placement } from '../joints/place-pieces.js'
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE, type PlacedMask } from '../raster/mask.js';
-import { RestCover, shareAny, type CellsUnder, type PieceSet } from './rest-cover.js';
+import { cellsUnder, setOf, shareAny, type CellsUnder, type CoverSet } from './cells-under.js';
 import { RingCover, isCovered, type Cells } from './ring-cover.js';
 
 /** A joint turned to an angle, degrees. */
@@ -72,48 +72,93 @@ function cellsWhere(
   return { ...cells, left, top, right: Math.max(left, right), bottom: Math.max(top, bottom) };
 }
 
+/** What a piece of a view covers, as cells; empty for a piece without paint. */
+function paintCells(art: ViewArt, pieceId: PieceId): Cells {
+  const sheets = art.pieces.get(pieceId);
+  const image = sheets ? composePiece(sheets) : null;
+  const known = image && painted.get(image);
+  if (known) return known;
+  const cells = cellsOf(image, art.design);
+  if (image) painted.set(image, cells);
+  return cells;
+}
+
+/** A piece's image is composed once, and is never changed then. */
+const painted = new WeakMap<PlacedBitmap, Cells>();
+
+/** A joint, and by place in the draw order what it moves. */
+interface Turning {
+  joint: JointRow;
+  moves: readonly boolean[];
+}
+
 /**
- * Of every piece, the places that are hidden at rest and show at some angle: each joint alone through all of its range, and
- * each pair of joints that meet at their ends. A piece that does not turn can be uncovered, too.
+ * The joints of a view that can uncover some of a piece: those that do not move it and all that is drawn after it alike.
+ * @param index the piece's place in the draw order
+ */
+export function uncovering(doc: CharacterDoc, viewId: ViewId, index: number): Turning[] {
+  return turningsOf(doc, viewId).filter(({ moves }) => moves.some((is, at) => at > index && is !== moves[index]));
+}
+
+const turnings = new WeakMap<CharacterDoc, Map<ViewId, Turning[]>>();
+
+function turningsOf(doc: CharacterDoc, viewId: ViewId): Turning[] {
+  const known = turnings.get(doc) ?? new Map<ViewId, Turning[]>();
+  turnings.set(doc, known);
+  const found = known.get(viewId);
+  if (found) return found;
+  const order = drawOrder(doc, viewId);
+  const joints = doc.joints.filter((joint) => joint.viewId === viewId && joint.kind !== 'slide');
+  const all = joints.map((joint) => {
+    const moved = movedBy(doc, joint);
+    return { joint, moves: order.map(({ id }) => moved.has(id)) };
+  });
+  known.set(viewId, all);
+  return all;
+}
+
+/**
+ * Of a piece, the places that are hidden at rest and show at some angle: each joint alone through all of its range, and each
+ * pair of joints that meet at their ends. A piece that does not turn can be uncovered, too.
  *
- * @param within for each piece, which places of its canvas are looked at: its whole shape
- * @param onProgress the share done, 0 to 1; false stops it
+ * @param index the piece's place in the draw order
+ * @param art pictures of this piece and of all that are drawn after it
+ * @param within which places of its canvas are looked at: its whole shape
  */
 export function comingIntoView(
   doc: CharacterDoc,
   viewId: ViewId,
   art: ViewArt,
-  within: ReadonlyMap<PieceId, Cells>,
-  onProgress?: (share: number) => boolean | void,
-): IntoView[] {
+  index: number,
+  within: Cells,
+): IntoView {
   const order = drawOrder(doc, viewId).map(({ id }) => id);
-  const paint = paintCells(doc, viewId, art);
-  const joints = doc.joints.filter((joint) => joint.viewId === viewId && joint.kind !== 'slide');
-  const rest = new RestCover(order.map((id) => paint.get(id) as Cells));
-  const pieces = order.flatMap((id, at) => {
-    const cells = within.get(id);
-    return cells ? [new Hidden(id, at, cells, rest)] : [];
-  });
-  const pairs = pairsThatMeet(joints);
-  for (const [at, joint] of joints.entries()) {
-    if (onProgress?.(at / (joints.length + pairs.length)) === false) return [];
-    turnAlone(doc, joint, order, paint, rest, pieces);
+  const later = order.slice(index + 1).map((id) => paintCells(art, id));
+  const hidden = new Hidden(order[index], within, later);
+  const joints = uncovering(doc, viewId, index);
+  for (const { joint, moves } of joints) {
+    if (hidden.isShown) break;
+    const isTurned = moves[index];
+    const [low, high] = sweptRange(joint);
+    const cover = new RingCover(
+      later.filter((_, at) => moves[index + 1 + at] !== isTurned),
+      joint.x,
+      joint.y,
+    );
+    const [from, to] = isTurned ? [low, high] : [-high, -low];
+    // What moves as the piece does hides the same of it at any angle.
+    const still = setOf(later, (at) => moves[index + 1 + at] === isTurned);
+    hidden.take([{ jointId: joint.id, angle: 0 }], still, (x, y) => cover.isFree(x, y, from, to));
   }
-  for (const [at, pair] of pairs.entries()) {
-    if (onProgress?.((joints.length + at) / (joints.length + pairs.length)) === false) return [];
-    for (const turns of endsOf(pair)) turnTo(doc, viewId, turns, order, paint, rest, pieces);
+  for (const pair of pairsThatMeet(doc, viewId)) {
+    if (hidden.isShown) break;
+    const turned = pair.map(({ id }) => joints.find(({ joint }) => joint.id === id)).filter((one) => one !== undefined);
+    // Where one of them moves all alike, the other alone has shown what there is.
+    if (turned.length < 2) continue;
+    const still = setOf(later, (at) => turned.every(({ moves }) => moves[index + 1 + at] === moves[index]));
+    for (const turns of endsOf(pair)) hidden.take(turns, still, seenAt(doc, viewId, turns, index, art), true);
   }
-  return pieces.map((piece) => piece.intoView());
-}
-
-/** What every piece of a view covers, as cells. */
-export function paintCells(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Map<PieceId, Cells> {
-  return new Map(
-    drawOrder(doc, viewId).map(({ id }) => {
-      const sheets = art.pieces.get(id);
-      return [id, cellsOf(sheets ? composePiece(sheets) : null, art.design)];
-    }),
-  );
+  return hidden.intoView();
 }
 
 /** Cells that were seen, and those that were looked at and were not. */
@@ -127,16 +172,14 @@ class Hidden {
   private readonly shows: Cells;
   private readonly by: (readonly Turn[])[] = [];
 
-  /** @param at the piece's place in the draw order */
+  /** @param later what is drawn over the piece, in draw order */
   constructor(
     readonly id: PieceId,
-    readonly at: number,
     within: Cells,
-    rest: RestCover,
+    later: readonly Cells[],
   ) {
     this.shows = { ...within, data: new Uint8Array(within.data.length) };
-    const later = rest.those((index) => index > at);
-    this.left = rest.under(within, later);
+    this.left = cellsUnder(within, later);
   }
 
   get isShown(): boolean {
@@ -149,7 +192,7 @@ class Hidden {
    * @param isSeen asked for a place of the piece's canvas, px
    * @param coarse looks at every second cell both ways first, and beside those that are not seen at no other
    */
-  take(turns: readonly Turn[], still: PieceSet, isSeen: (x: number, y: number) => boolean, coarse = false): void {
+  take(turns: readonly Turn[], still: CoverSet, isSeen: (x: number, y: number) => boolean, coarse = false): void {
     const { width, size, data } = this.shows;
     const isNow = (i: number) => isSeen(((i % width) + 0.5) * size, (Math.floor(i / width) + 0.5) * size);
     const firstOf = (i: number) => i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
@@ -178,84 +221,29 @@ class Hidden {
   }
 }
 
-/** One joint through all of its range. */
-function turnAlone(
-  doc: CharacterDoc,
-  joint: JointRow,
-  order: readonly PieceId[],
-  paint: ReadonlyMap<PieceId, Cells>,
-  rest: RestCover,
-  pieces: readonly Hidden[],
-): void {
-  const moving = movedBy(doc, joint);
-  const [low, high] = sweptRange(joint);
-  const rings = new Map<string, RingCover>();
-  const coverOf = (ids: readonly PieceId[]) => {
-    const name = ids.join();
-    const covers = () => ids.map((id) => paint.get(id) as Cells);
-    const cover = rings.get(name) ?? new RingCover(covers(), joint.x, joint.y);
-    rings.set(name, cover);
-    return cover;
-  };
-  const turns = [{ jointId: joint.id, angle: 0 }];
-  for (const piece of pieces) {
-    const isTurned = moving.has(piece.id);
-    const turning = order.slice(piece.at + 1).filter((id) => moving.has(id) !== isTurned);
-    if (turning.length === 0 || piece.isShown) continue;
-    // What moves as the piece does hides the same of it at any angle.
-    const still = rest.those((index) => index > piece.at && moving.has(order[index]) === isTurned);
-    const cover = coverOf(turning);
-    const [from, to] = isTurned ? [low, high] : [-high, -low];
-    piece.take(turns, still, (x, y) => cover.isFree(x, y, from, to));
-  }
-}
-
-/** All pieces at one pose. */
-function turnTo(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  turns: readonly Turn[],
-  order: readonly PieceId[],
-  paint: ReadonlyMap<PieceId, Cells>,
-  rest: RestCover,
-  pieces: readonly Hidden[],
-): void {
-  const seen = seenAt(doc, viewId, turns, order, paint);
-  const moved = turns.map(({ jointId }) => movedBy(doc, doc.joints.find(({ id }) => id === jointId) as JointRow));
-  const movesAs = (id: PieceId, other: PieceId) => moved.every((ids) => ids.has(id) === ids.has(other));
-  for (const piece of pieces) {
-    const still = rest.those((index) => index > piece.at && movesAs(order[index], piece.id));
-    // Where all that is drawn later moves as the piece does, it shows what it shows at rest.
-    const isStill = order.slice(piece.at + 1).every((id) => movesAs(id, piece.id));
-    if (!isStill && !piece.isShown) piece.take(turns, still, seen(piece.id), true);
-  }
-}
-
 /**
  * With joints turned: is a place of a piece's own canvas, px, free of all that is drawn later?
- * @param paint of every piece of the view
+ * @param index the piece's place in the draw order
+ * @param art pictures of all that are drawn after it
  */
 export function seenAt(
   doc: CharacterDoc,
   viewId: ViewId,
   turns: readonly Turn[],
-  order: readonly PieceId[],
-  paint: ReadonlyMap<PieceId, Cells>,
-): (pieceId: PieceId) => (x: number, y: number) => boolean {
+  index: number,
+  art: ViewArt,
+): (x: number, y: number) => boolean {
   const placed = placePieces(doc, viewId, Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle])));
-  return (pieceId) => {
-    const own = matrixOf(placed.get(pieceId));
-    // A place x' of the canvas is one of a cover's own at the inverse of its turn: of a turn, that is its transpose.
-    const later = order
-      .slice(order.indexOf(pieceId) + 1)
-      .map((id) => ({ cover: [paint.get(id) as Cells], ...matrixOf(placed.get(id)) }));
-    return (x, y) => {
-      const px = own.cos * x - own.sin * y + own.tx;
-      const py = own.sin * x + own.cos * y + own.ty;
-      for (const { cover, cos, sin, tx, ty } of later)
-        if (isCovered(cover, cos * (px - tx) + sin * (py - ty), -sin * (px - tx) + cos * (py - ty))) return false;
-      return true;
-    };
+  const order = drawOrder(doc, viewId).map(({ id }) => id);
+  const own = matrixOf(placed.get(order[index]));
+  // A place x' of the canvas is one of a cover's own at the inverse of its turn: of a turn, that is its transpose.
+  const later = order.slice(index + 1).map((id) => ({ cover: [paintCells(art, id)], ...matrixOf(placed.get(id)) }));
+  return (x, y) => {
+    const px = own.cos * x - own.sin * y + own.tx;
+    const py = own.sin * x + own.cos * y + own.ty;
+    for (const { cover, cos, sin, tx, ty } of later)
+      if (isCovered(cover, cos * (px - tx) + sin * (py - ty), -sin * (px - tx) + cos * (py - ty))) return false;
+    return true;
   };
 }
 
@@ -267,7 +255,8 @@ function matrixOf({ angle, tx, ty }: Placement = AT_REST): { cos: number; sin: n
 type Pair = readonly [JointRow, JointRow];
 
 /** Joints of which one turns the other: shoulder and elbow, hip and knee. */
-function pairsThatMeet(joints: readonly JointRow[]): Pair[] {
+function pairsThatMeet(doc: CharacterDoc, viewId: ViewId): Pair[] {
+  const joints = turningsOf(doc, viewId).map(({ joint }) => joint);
   return joints.flatMap((outer) => {
     const inner = joints.find(({ childId }) => childId === outer.parentId);
     return inner ? [[inner, outer] as const] : [];

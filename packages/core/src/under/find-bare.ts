@@ -7,8 +7,7 @@ import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { insideArea } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
-import { paintCells, seenAt, type IntoView, type Turn } from './coming-into-view.js';
-import type { Cells } from './ring-cover.js';
+import { seenAt, type IntoView, type Turn } from './coming-into-view.js';
 
 /** What of a piece comes into view without paint. */
 export interface Bare {
@@ -55,20 +54,22 @@ function areaOf(bare: Uint8Array, { shows }: IntoView): number {
 
 /** The bare places of a view's pieces, the largest first. */
 export function findBare(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView: readonly IntoView[]): Bare[] {
-  const order = drawOrder(doc, viewId).map(({ id }) => id);
-  let paint: Map<PieceId, Cells> | null = null;
-  const found: Bare[] = [];
-  for (const one of intoView) {
-    const sheets = art.pieces.get(one.pieceId);
-    const cells = bareCells(one, sheets ? composePiece(sheets) : null);
-    const area = areaOf(cells, one);
-    if (area === 0) continue;
-    paint ??= paintCells(doc, viewId, art);
-    const bare = placesOf(cells, one);
-    const { turns, first } = mostAt(doc, viewId, one, bare, order, paint);
-    found.push({ pieceId: one.pieceId, area, turns, first, place: midst(bare) });
-  }
-  return found.sort((a, b) => b.area - a.area);
+  return intoView.flatMap((one) => bareOf(doc, viewId, art, one) ?? []).sort((a, b) => b.area - a.area);
+}
+
+/**
+ * What of a piece comes into view bare; null for nothing.
+ * @param art pictures of this piece and of all that are drawn after it
+ */
+export function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView: IntoView): Bare | null {
+  const sheets = art.pieces.get(intoView.pieceId);
+  const cells = bareCells(intoView, sheets ? composePiece(sheets) : null);
+  const area = areaOf(cells, intoView);
+  if (area === 0) return null;
+  const bare = placesOf(cells, intoView);
+  const index = drawOrder(doc, viewId).findIndex(({ id }) => id === intoView.pieceId);
+  const { turns, first } = mostAt(doc, intoView, bare, (all) => seenAt(doc, viewId, all, index, art));
+  return { pieceId: intoView.pieceId, area, turns, first, place: midst(bare) };
 }
 
 function placesOf(bare: Uint8Array, { shows: { width, size } }: IntoView): Place[] {
@@ -90,16 +91,14 @@ function midst(places: readonly Place[]): Place {
 /** The turns that show most of some bare places, and the angle nearest to rest at which any of them shows. */
 function mostAt(
   doc: CharacterDoc,
-  viewId: ViewId,
-  { pieceId, by }: IntoView,
+  { by }: IntoView,
   bare: readonly Place[],
-  order: readonly PieceId[],
-  paint: ReadonlyMap<PieceId, Cells>,
+  seenBy: (turns: readonly Turn[]) => (x: number, y: number) => boolean,
 ): Pick<Bare, 'turns' | 'first'> {
   const stride = Math.ceil(bare.length / LOOKS);
   const looks = bare.filter((_, at) => at % stride === 0);
   const countAt = (turns: readonly Turn[]) => {
-    const isSeen = seenAt(doc, viewId, turns, order, paint)(pieceId);
+    const isSeen = seenBy(turns);
     return looks.filter(({ x, y }) => isSeen(x, y)).length;
   };
   let most = { count: -1, turns: by[0], first: 0 };

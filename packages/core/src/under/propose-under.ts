@@ -62,9 +62,27 @@ function endDisc(doc: CharacterDoc, joint: JointRow, pieceId: PieceId): EndDisc 
   return { x, y, radius, shrink: linelessRim(joint, inFront) };
 }
 
+/** A piece's whole shape, and what of it comes into view when joints turn. */
+export interface PieceUnder {
+  shape: WholeShape;
+  intoView: IntoView;
+}
+
+/**
+ * What a piece is beneath; null where nothing of it is hidden.
+ * @param index the piece's place in the draw order
+ * @param art pictures of this piece and of all that are drawn after it
+ */
+export function pieceUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, index: number): PieceUnder | null {
+  const shape = shapeOf(doc, drawOrder(doc, viewId), index, art, ownersOf(doc, viewId, art));
+  if (!shape || maskArea(shape.hidden) === 0) return null;
+  const within = cellsOfMask(shape.hidden, art.design);
+  return { shape, intoView: comingIntoView(doc, viewId, art, index, within) };
+}
+
 /**
  * The whole shapes of a view's pieces, and what of them comes into view when joints turn.
- * @param onProgress the share done, 0 to 1; false stops it, and what comes into view is not known then
+ * @param onProgress the share done, 0 to 1; false stops it, and of the pieces left nothing is known then
  */
 export function viewUnder(
   doc: CharacterDoc,
@@ -72,15 +90,26 @@ export function viewUnder(
   art: ViewArt,
   onProgress?: (share: number) => boolean | void,
 ): ViewUnder {
-  const owners = ownersAtRest(doc, viewId, art);
   const shapes = new Map<PieceId, WholeShape>();
+  const intoView: IntoView[] = [];
   const order = drawOrder(doc, viewId);
   for (const [index, { id }] of order.entries()) {
-    const shape = shapeOf(doc, order, index, art, owners);
-    if (shape && maskArea(shape.hidden) > 0) shapes.set(id, shape);
+    if (onProgress?.(index / order.length) === false) break;
+    const under = pieceUnder(doc, viewId, art, index);
+    if (!under) continue;
+    shapes.set(id, under.shape);
+    intoView.push(under.intoView);
   }
-  const within = new Map([...shapes].map(([id, { hidden }]) => [id, cellsOfMask(hidden, art.design)]));
-  return { shapes, intoView: comingIntoView(doc, viewId, art, within, onProgress) };
+  return { shapes, intoView };
+}
+
+const owned = new WeakMap<ViewArt, OwnerMap>();
+
+/** Who shows where at rest; mapped once for the same pictures. */
+function ownersOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt): OwnerMap {
+  const known = owned.get(art) ?? ownersAtRest(doc, viewId, art);
+  owned.set(art, known);
+  return known;
 }
 
 /** Paint that is proposed for what of a piece comes into view bare. */

@@ -1,3 +1,4 @@
+import { drawOrder } from '../document/family.js';
 import { applyDiff } from '../document/diff.js';
 import { compareAtRest } from '../cut/rest-match.js';
 import { withDerived } from '../joints/derive-sheets.js';
@@ -39,17 +40,13 @@ function judge(member: Member) {
   const proposals = new Map(doc.pieces.map(({ id }) => [id, proposeUnder(doc, id, art, under)]));
   const wholes = new Map(doc.pieces.map(({ id }) => [id, drawWhole(member, id)]));
   const made = new Map(doc.pieces.map(({ id }) => [id, cellsOfMask(under.shapes.get(id)?.hidden ?? null, design)]));
-  const seen = comingIntoView(
-    doc,
-    'v',
-    art,
-    new Map(doc.pieces.map(({ id }) => [id, united(cellsOf(wholes.get(id) ?? null, design), made.get(id) as Cells)])),
-  );
   const outcomes = doc.pieces.flatMap(({ id }): Outcome[] => {
     const whole = wholes.get(id) as PlacedBitmap;
     const [face, truth] = [art.pieces.get(id)?.face ?? null, whole].map((picture) => cellsOf(picture, design).data);
     const own = (made.get(id) as Cells).data;
-    const shows = seen.find((one) => one.pieceId === id)?.shows.data ?? face;
+    const within = united(cellsOf(whole, design), made.get(id) as Cells);
+    const index = drawOrder(doc, 'v').findIndex((piece) => piece.id === id);
+    const shows = comingIntoView(doc, 'v', art, index, within).shows.data;
     const counts = { truth: 0, made: 0, both: 0 };
     for (let i = 0; i < shows.length; i++) {
       if (shows[i] === 0 || face[i] > 0) continue;
