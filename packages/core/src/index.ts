@@ -300,9 +300,10 @@ export {
   type ProposeOptions,
   type UnderProposal,
   type ViewUnder,
+  type PieceUnder,
 } from './under/propose-under.js';
 export { paintBeneath, setEndsHere } from './under/under-edits.js';
-export { underKey } from './under/checks.js';
+export { pieceUnderKey, underKey } from './under/checks.js';
 export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
 
 // Hand-off

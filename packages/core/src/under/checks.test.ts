@@ -5,7 +5,7 @@ import type { JointChange } from '../joints/joint-fields.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
 import { pieceUnderKey, underKey } from './checks.js';
-import { viewUnder } from './propose-under.js';
+import { viewUnder, type KnownUnder } from './propose-under.js';
 import { setEndsHere } from './under-edits.js';
 
 const limb = jointedLimb(drawLimb({ width: 36, angle: 24, line: 4 }));
@@ -51,4 +51,17 @@ test('a wider range, and the word that nothing is hidden, change the key as well
   expect(underKey(applyDiff(doc, changeJoint(doc, 'j', { rangeHigh: 20 })), 'v', {})).not.toBe(key);
   expect(underKey(applyDiff(doc, setEndsHere(doc, 'upper', true)), 'v', {})).not.toBe(key);
   expect(underKey(applyDiff(doc, changeJoint(doc, 'j', { looseness: 0.4 })), 'v', {})).toBe(key);
+});
+
+test('what was looked at before is not looked at again, and comes to the same', () => {
+  const pieces: KnownUnder['pieces'] = new Map();
+  const look = (of: typeof doc) =>
+    viewUnder(of, 'v', art, undefined, { keyOf: (index) => pieceUnderKey(of, 'v', {}, index), pieces });
+  const first = look(doc);
+  const again = look(doc);
+  expect(again).toEqual(viewUnder(doc, 'v', art));
+  expect(again.intoView.map((one, at) => one === first.intoView[at])).toEqual(again.intoView.map(() => true));
+  const wider = applyDiff(doc, changeJoint(doc, 'j', { rangeHigh: 100 }));
+  expect(look(wider)).toEqual(viewUnder(wider, 'v', art));
+  expect(pieces.size).toBe(doc.pieces.length);
 });

@@ -6,13 +6,14 @@ import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import { uncovering } from './coming-into-view.js';
-import { bareOf } from './find-bare.js';
-import { pieceUnder } from './propose-under.js';
+import { findBare } from './find-bare.js';
+import { viewUnder } from './propose-under.js';
 
-/** A bare place as it was measured: joints by their places among those that can uncover the piece. */
+/** A bare place as it was measured: pieces by their places in the order, joints among those that can uncover the piece. */
 interface MeasuredBare {
+  piece: number;
   area: number;
-  turns: [joint: number, angle: number][];
+  turns: number[][];
   place: Place;
 }
 
@@ -52,33 +53,31 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   ]);
 }
 
-const hiddenPaint: ViewCheck<MeasuredBare | null> = {
+const hiddenPaint: ViewCheck<MeasuredBare[]> = {
   id: 'hidden-paint',
-  measures: (doc, viewId, sheets) => {
-    const order = drawOrder(doc, viewId).map(({ id }) => id);
-    return order.map((_, index) => ({
-      key: pieceUnderKey(doc, viewId, sheets, index),
+  measures: (doc, viewId, sheets) => [
+    {
+      key: underKey(doc, viewId, sheets),
       what: 'What comes into view',
-      pieces: order.slice(index),
       measure(art) {
-        const under = pieceUnder(doc, viewId, art, index);
-        const bare = under && bareOf(doc, viewId, art, under.intoView);
-        if (!bare) return null;
-        const joints = uncovering(doc, viewId, index).map(({ joint }) => joint.id);
-        const turns = bare.turns.map(({ jointId, angle }): [number, number] => [joints.indexOf(jointId), angle]);
-        return { area: bare.area, turns, place: bare.place };
+        const order = drawOrder(doc, viewId).map(({ id }) => id);
+        const { intoView } = viewUnder(doc, viewId, art);
+        return findBare(doc, viewId, art, intoView).map(({ pieceId, area, turns, place }) => {
+          const piece = order.indexOf(pieceId);
+          const joints = uncovering(doc, viewId, piece).map(({ joint }) => joint.id);
+          return { piece, area, turns: turns.map(({ jointId, angle }) => [joints.indexOf(jointId), angle]), place };
+        });
       },
-    }));
-  },
-  report(doc, viewId, measured) {
+    },
+  ],
+  report(doc, viewId, [bare]) {
     const order = drawOrder(doc, viewId);
-    const bare = measured.flatMap((one, index) => (one ? [{ ...one, index }] : [])).sort((a, b) => b.area - a.area);
-    const findings = bare.map(({ index, area, turns, place }): Finding => {
-      const joints = uncovering(doc, viewId, index);
+    const findings = bare.map(({ piece, area, turns, place }): Finding => {
+      const joints = uncovering(doc, viewId, piece);
       const at = turns.map(([joint, angle]) => `${jointLabel(doc, joints[joint].joint)} at ${angle}°`).join(' and ');
       return {
-        sentence: `${pieceName(doc, order[index])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
-        pieceId: order[index].id,
+        sentence: `${pieceName(doc, order[piece])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
+        pieceId: order[piece].id,
         place,
       };
     });

@@ -61,7 +61,7 @@ export function findBare(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoVi
  * What of a piece comes into view bare; null for nothing.
  * @param art pictures of this piece and of all that are drawn after it
  */
-export function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView: IntoView): Bare | null {
+function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView: IntoView): Bare | null {
   const sheets = art.pieces.get(intoView.pieceId);
   const cells = bareCells(intoView, sheets ? composePiece(sheets) : null);
   const area = areaOf(cells, intoView);

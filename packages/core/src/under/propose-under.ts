@@ -73,29 +73,42 @@ export interface PieceUnder {
  * @param index the piece's place in the draw order
  * @param art pictures of this piece and of all that are drawn after it
  */
-export function pieceUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, index: number): PieceUnder | null {
+function pieceUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, index: number): PieceUnder | null {
   const shape = shapeOf(doc, drawOrder(doc, viewId), index, art, ownersOf(doc, viewId, art));
   if (!shape || maskArea(shape.hidden) === 0) return null;
   const within = cellsOfMask(shape.hidden, art.design);
   return { shape, intoView: comingIntoView(doc, viewId, art, index, within) };
 }
 
+/** Pieces that have been looked at before, each under its key, so that after an edit only what it touches is looked at. */
+export interface KnownUnder {
+  /** The key of the piece at a place in the draw order. */
+  keyOf: (index: number) => string;
+  pieces: Map<string, PieceUnder | null>;
+}
+
 /**
  * The whole shapes of a view's pieces, and what of them comes into view when joints turn.
  * @param onProgress the share done, 0 to 1; false stops it, and of the pieces left nothing is known then
+ * @param known what was looked at before; afterwards it holds what there is now
  */
 export function viewUnder(
   doc: CharacterDoc,
   viewId: ViewId,
   art: ViewArt,
   onProgress?: (share: number) => boolean | void,
+  known?: KnownUnder,
 ): ViewUnder {
+  const before = new Map(known?.pieces);
+  known?.pieces.clear();
   const shapes = new Map<PieceId, WholeShape>();
   const intoView: IntoView[] = [];
   const order = drawOrder(doc, viewId);
   for (const [index, { id }] of order.entries()) {
     if (onProgress?.(index / order.length) === false) break;
-    const under = pieceUnder(doc, viewId, art, index);
+    const key = known?.keyOf(index) ?? '';
+    const under = before.get(key) ?? (before.has(key) ? null : pieceUnder(doc, viewId, art, index));
+    known?.pieces.set(key, under);
     if (!under) continue;
     shapes.set(id, under.shape);
     intoView.push(under.intoView);

@@ -3,11 +3,13 @@ import {
   composePiece,
   findBare,
   pieceById,
+  pieceUnderKey,
   proposeUnder,
   underKey,
   viewUnder,
   type Bare,
   type IntoView,
+  type PieceUnder,
   type PlacedBitmap,
   type ProposeOptions,
   type Rgb,
@@ -39,6 +41,8 @@ export interface UnderPicture {
   outlines: number[][];
 }
 
+/** Every piece as it was looked at last: an edit has only those looked at again that it touches. */
+const looked = new Map<string, PieceUnder | null>();
 let newest: { key: string; art: ViewArt; under: ViewUnder } | null = null;
 
 /** What comes into view of a view; worked out once for the same drawing and the same joints. */
@@ -51,7 +55,8 @@ async function underOf(
   const key = underKey(doc, viewId, sheets);
   if (newest?.key === key) return newest;
   const art = await artOf(at, viewId);
-  newest = { key, art, under: viewUnder(doc, viewId, art, onProgress) };
+  const known = { keyOf: (index: number) => pieceUnderKey(doc, viewId, sheets, index), pieces: looked };
+  newest = { key, art, under: viewUnder(doc, viewId, art, onProgress, known) };
   return newest;
 }
 
