@@ -59,6 +59,7 @@ test('the order changes by key and by dragging a card; a parent is set in Stack'
   await page.keyboard.press('Control+z');
   await expect.poll(names).toEqual(before);
 
+  await page.getByRole('treeitem').getByRole('button', { name: 'hand A', exact: true }).click();
   await page.getByLabel('hand A moves with').selectOption({ label: 'nothing' });
   await expect(page.getByText(/1 moves with nothing/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();

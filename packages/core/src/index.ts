@@ -171,6 +171,7 @@ export { DiffBuilder, NO_CHANGE, applyDiff, diffBetween, invertDiff, isEmptyDiff
 export {
   drawOrder,
   drawSteps,
+  handlesAbove,
   generationOf,
   hangingFrom,
   movedBy,
@@ -201,6 +202,8 @@ export {
   type Plan,
   type PlannedPart,
   type PlannedSet,
+  ORDER_PLACES,
+  type OrderPlace,
 } from './document/row-types.js';
 export {
   TABLES,
@@ -213,6 +216,8 @@ export {
   type DerivedRefs,
   type SheetsOf,
   type Diff,
+  type HandleId,
+  type HandleRow,
   type JointId,
   type JointRow,
   type ListTable,
@@ -220,6 +225,8 @@ export {
   type PartRow,
   type PieceId,
   type PieceRow,
+  type OrderChangeId,
+  type OrderChangeRow,
   type Row,
   type RowOf,
   type SheetRef,
@@ -247,6 +254,25 @@ export {
 export { cutByOrder, type ChangedSheets, type CutOrder, type CutOutcome } from './cut/cut-order.js';
 export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
 export { moveInOrder, setAlone, setParent } from './stack/stack-edits.js';
+export {
+  aboveHandle,
+  addHandle,
+  deleteHandle,
+  handleById,
+  handlePlace,
+  moveHandle,
+  movedByHandle,
+} from './stack/handles.js';
+export {
+  addOrderChange,
+  orderAtPose,
+  orderChangeById,
+  orderJumps,
+  removeOrderChange,
+  setOrderRange,
+  type OrderJumps,
+} from './stack/order-by-pose.js';
+export { layAsUsual, orderHints, turnLimb, type OrderMove } from './stack/order-hints.js';
 export { bordersAtRest, bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
 export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
@@ -308,4 +334,4 @@ export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
 
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';
-export { UNCUT, rigEntry, uncutEntry, type RigEntry } from './handoff/rig-entry.js';
+export { UNCUT, handleEntries, orderChangeEntries, rigEntry, uncutEntry, type RigEntry } from './handoff/rig-entry.js';

@@ -9,6 +9,7 @@ import * as lineUnder from './migrations/0004-line-under.js';
 import * as derived from './migrations/0005-derived.js';
 import * as wanted from './migrations/0006-wanted.js';
 import * as under from './migrations/0007-under.js';
+import * as stack from './migrations/0008-stack.js';
 
 interface Migration {
   name: string;
@@ -17,7 +18,7 @@ interface Migration {
 }
 
 /** In the order they run. */
-const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived, wanted, under];
+const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived, wanted, under, stack];
 
 /** Any number that only migrations use: two servers that start at once take turns. */
 const MIGRATION_LOCK = 4410_0001;

@@ -13,7 +13,7 @@ import {
 } from '@limber-sheaf/core';
 import { Transaction, type Sequelize } from 'sequelize';
 import type { Model, ModelCtor } from 'sequelize-typescript';
-import { Character, Joint, Part, Piece, View } from './models.js';
+import { Character, Handle, Joint, OrderChange, Part, Piece, View } from './models.js';
 
 const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   character: Character,
@@ -21,6 +21,8 @@ const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   part: Part,
   piece: Piece,
   joint: Joint,
+  handle: Handle,
+  orderChange: OrderChange,
 };
 
 /** A character at one moment. */

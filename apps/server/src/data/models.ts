@@ -6,6 +6,7 @@ import type {
   DiscOn,
   JointKind,
   NamingScheme,
+  OrderPlace,
   OutlineOn,
   PaletteColour,
   Plan,
@@ -113,6 +114,30 @@ export class Joint extends Model {
   @Column(DataType.INTEGER) declare version: number;
 }
 
+@Table({ ...options, tableName: 'handle' })
+export class Handle extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare viewId: string;
+  @Column(DataType.UUID) declare partId: string;
+  @Column(DataType.DOUBLE) declare x: number;
+  @Column(DataType.DOUBLE) declare y: number;
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'order_change' })
+export class OrderChange extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare viewId: string;
+  @Column(DataType.UUID) declare jointId: string;
+  @Column(DataType.DOUBLE) declare low: number;
+  @Column(DataType.DOUBLE) declare high: number;
+  @Column(DataType.JSONB) declare movedIds: string[];
+  @Column(DataType.TEXT) declare place: OrderPlace;
+  @Column(DataType.UUID) declare atId: string;
+  @Column(DataType.INTEGER) declare rank: number;
+  @Column(DataType.INTEGER) declare version: number;
+}
+
 /** One line of the journal, which is only ever added to: an undo is a line of its own. */
 @Table({ ...options, tableName: 'edit' })
 export class Edit extends Model {
@@ -185,4 +210,19 @@ export class Job extends Model {
   @Column(DataType.DATE) declare createdAt: Date;
 }
 
-export const MODELS = [Production, Character, View, Part, Piece, Joint, Edit, SnapshotRow, Derived, Blob, HandOff, Job];
+export const MODELS = [
+  Production,
+  Character,
+  View,
+  Part,
+  Piece,
+  Joint,
+  Handle,
+  OrderChange,
+  Edit,
+  SnapshotRow,
+  Derived,
+  Blob,
+  HandOff,
+  Job,
+];

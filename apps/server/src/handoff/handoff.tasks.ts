@@ -2,7 +2,9 @@ import { createHash } from 'node:crypto';
 import {
   UNCUT,
   composite,
+  handleEntries,
   keepApart,
+  orderChangeEntries,
   partOf,
   pieceImages,
   pieceName,
@@ -152,6 +154,8 @@ async function writeView(
       floorY: view.floorY,
       design: { image: `${view.key}/design.png`, sha256: sha(design) },
       drawOrder: pieces.map((piece) => piece.name),
+      handles: handleEntries(doc, view.id),
+      orderChanges: orderChangeEntries(doc, view.id),
       pieces,
       swapSets: [],
     },

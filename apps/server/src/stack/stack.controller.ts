@@ -1,6 +1,7 @@
 import {
   counted,
   labelFor,
+  layAsUsual,
   moveInOrder,
   nameAll,
   pieceById,
@@ -52,6 +53,17 @@ export class StackController {
         summary: `Move ${nameAll(doc, pieces)} in the draw order`,
         diff: moveInOrder(doc, ids, inFrontOf),
       };
+    });
+  }
+
+  @Post('views/:id/order-as-usual')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Lay every piece where its part usually lies in the draw order' })
+  async asUsual(@Param() { id }: IdParam, @Body() { saw }: EditBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, (doc) => {
+      const diff = layAsUsual(doc, id);
+      const count = counted(diff.updated.length, 'piece');
+      return { kind: 'order', summary: `Lay ${count} as usual in the draw order`, diff };
     });
   }
 

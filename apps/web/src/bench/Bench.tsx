@@ -114,7 +114,7 @@ function BenchFrame({ entry, undo, redo }: { entry: StationEntry; undo: string |
       ) : (
         <div />
       )}
-      <Sheaf />
+      <Sheaf entry={entry} station={station} />
       <Suspense>
         {finder && <Finder />}
         {keysShown && <KeyList />}

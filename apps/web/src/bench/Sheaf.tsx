@@ -14,19 +14,29 @@ import {
   useSortable,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { drawOrder, labelFor, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
+import { labelFor, orderAtPose, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
 import { useMemo, useRef, useState } from 'react';
 import { blobUrl } from '../api/client';
 import { useOnBench } from './context';
 import { dropMove, makeMove } from './order';
+import type { Station, StationEntry } from './station';
 import { useStations } from './stations';
 import { allPicked, pickByClick, useBench } from './store';
 
+const AT_REST: Readonly<Record<string, number>> = {};
+const idsOf = (pieces: readonly PieceRow[]) => pieces.map(({ id }) => id as string);
+
 /** Every piece as a card, back to front from left to right; drag to change the draw order. */
-export function Sheaf() {
+export function Sheaf({ entry, station }: { entry?: StationEntry; station: Station | null }) {
   const bench = useOnBench();
   const { doc, view } = bench;
-  const order = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
+  const isBent = entry?.bends === true;
+  // While a limb is bent, the cards are laid anew only where their order changes.
+  const ids = useBench((s) => idsOf(orderAtPose(doc, view.id, isBent ? s.bends : AT_REST)).join('\n'));
+  const order = useMemo(
+    () => ids.split('\n').flatMap((id) => doc.pieces.find((piece) => piece.id === id) ?? []),
+    [doc, ids],
+  );
   // While the server answers, the cards already lie as they were dropped.
   const [dropped, setDropped] = useState<{ from: PieceRow[]; ids: string[] } | null>(null);
   const sensors = useSensors(
@@ -38,11 +48,10 @@ export function Sheaf() {
 
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
-    const ids = order.map((p) => p.id as string);
-    const move = dropMove(ids, allPicked(useBench.getState()), String(active.id), String(over.id));
+    const move = dropMove(idsOf(order), allPicked(useBench.getState()), String(active.id), String(over.id));
     if (!move) return;
     setDropped({ from: order, ids: move.order });
-    void makeMove(bench, move).then((state) => !state && setDropped(null));
+    void makeMove(bench, move, station).then((state) => !state && setDropped(null));
   };
 
   return (

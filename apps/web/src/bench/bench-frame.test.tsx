@@ -65,7 +65,7 @@ beforeEach(() => {
 
 describe('the sheaf', () => {
   test('has a card a piece, back to front, with what is wrong in words', async () => {
-    onBench(<Sheaf />, doc, { stations });
+    onBench(<Sheaf station={null} />, doc, { stations });
     const cards = within(screen.getByRole('list')).getAllByRole('button');
     expect(cards.map((card) => card.getAttribute('aria-label'))).toEqual([
       'torso',
@@ -80,7 +80,7 @@ describe('the sheaf', () => {
 
   test('shows one piece alone while its card is held', () => {
     jest.useFakeTimers();
-    onBench(<Sheaf />, doc, { stations });
+    onBench(<Sheaf station={null} />, doc, { stations });
     const card = screen.getByRole('button', { name: 'torso' });
     fireEvent.pointerDown(card);
     act(() => jest.advanceTimersByTime(300));
@@ -95,13 +95,13 @@ describe('the sheaf', () => {
   });
 
   test('says what to do where there is no piece yet', () => {
-    onBench(<Sheaf />, character({}), { stations });
+    onBench(<Sheaf station={null} />, character({}), { stations });
     expect(screen.getByText(/No piece yet/)).toBeTruthy();
   });
 
   test('gives names that begin alike a line for what differs, where cards are many', () => {
     const pieces = Array.from({ length: 13 }, (_, n) => `arm A part${n}`);
-    onBench(<Sheaf />, character({ pieces }));
+    onBench(<Sheaf station={null} />, character({ pieces }));
     expect(screen.getAllByText('arm_A_')).toHaveLength(13);
     expect(screen.getByText('part12')).toBeTruthy();
   });
@@ -218,7 +218,7 @@ describe('the top strip', () => {
 });
 
 test('picking is one and the same, wherever it is done', () => {
-  onBench(<Sheaf />, doc, { stations });
+  onBench(<Sheaf station={null} />, doc, { stations });
   act(() => pickPiece('head', named('head')));
   expect(screen.getByRole('button', { name: /head/ }).getAttribute('aria-pressed')).toBe('true');
 });

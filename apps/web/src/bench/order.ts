@@ -1,5 +1,6 @@
-import { drawOrder } from '@limber-sheaf/core';
+import { orderAtPose } from '@limber-sheaf/core';
 import type { BenchValue } from './context';
+import type { Station } from './station';
 import { allPicked, useBench } from './store';
 
 /** Where picked pieces may go in the draw order. */
@@ -57,18 +58,21 @@ export function dropMove(
 
 /** The move of the pieces that are picked; null where there is none to make. */
 export function pickedMove({ doc, view }: Pick<BenchValue, 'doc' | 'view'>, way: OrderWay): OrderMove | null {
-  const order = drawOrder(doc, view.id).map((piece) => piece.id as string);
+  const order = orderAtPose(doc, view.id, useBench.getState().bends).map((piece) => piece.id as string);
   return orderMove(order, allPicked(useBench.getState()), way);
 }
 
 /** Moves the picked pieces in the draw order, as one edit. */
-export function movePicked(bench: BenchValue, way: OrderWay): void {
+export function movePicked(bench: BenchValue, way: OrderWay, station: Taker): void {
   const move = pickedMove(bench, way);
-  if (move) void makeMove(bench, move);
+  if (move) void makeMove(bench, move, station);
 }
 
+/** Who may take a move for itself: the station that is open. */
+type Taker = Pick<Station, 'takeOrder'> | null;
+
 /** Makes a move in the draw order, as one edit; null where it is refused. */
-export function makeMove({ edit }: Pick<BenchValue, 'edit'>, { pieceIds, inFrontOf }: OrderMove) {
-  const [first, ...along] = pieceIds;
-  return edit('stack.order', first, { inFrontOf, along });
+export function makeMove(bench: BenchValue, move: OrderMove, station: Taker) {
+  const [first, ...along] = move.pieceIds;
+  return station?.takeOrder?.(move, bench) ?? bench.edit('stack.order', first, { inFrontOf: move.inFrontOf, along });
 }

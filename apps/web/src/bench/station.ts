@@ -1,4 +1,4 @@
-import type { CheckId } from '@limber-sheaf/core';
+import type { CheckId, OrderMove } from '@limber-sheaf/core';
 import type { ComponentType } from 'react';
 import type { StoreApi } from 'zustand';
 import type { BenchValue } from './context';
@@ -80,6 +80,8 @@ export interface Station {
   stores: readonly StoreApi<unknown>[];
   /** Takes a step back or forth of its own, before the journal is asked; false where it has none. */
   step?: (way: 'undo' | 'redo', bench: BenchValue) => boolean;
+  /** Takes a move of cards that has a meaning of its own now, as in a bent pose; null leaves it to the order at rest. */
+  takeOrder?: (move: OrderMove, bench: BenchValue) => ReturnType<BenchValue['edit']> | null;
   /** Called when the station is left. */
   leave?: () => void;
 }

@@ -51,8 +51,8 @@ export function useBenchKeys(station: Station | null): void {
     'mod+shift+z': () => void journal.redo(),
     arrowleft: () => walk(-1),
     arrowright: () => walk(1),
-    'alt+arrowleft': () => movePicked(bench, 'back'),
-    'alt+arrowright': () => movePicked(bench, 'forward'),
+    'alt+arrowleft': () => movePicked(bench, 'back', station),
+    'alt+arrowright': () => movePicked(bench, 'forward', station),
   };
   useHotkeys(
     '*',

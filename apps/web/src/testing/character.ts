@@ -108,6 +108,8 @@ export function character({
       face: { blob: `face of ${name}`, x: 20 * depth, y: 40, width: 10, height: 10, area: 100 },
       ...PLAIN_PIECE,
     })),
+    handles: [],
+    orderChanges: [],
     joints: Object.entries(joints).map(([name, more]): JointRow => ({
       table: 'joint',
       id: `joint ${name}`,

@@ -5,6 +5,7 @@ import { planEntries, planOf } from '../plan/plan.js';
 import { DiffBuilder, NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { depthBetween, findPart, pieceById, refuseOnePiece } from '../document/find.js';
 import { drawOrder, partOf } from '../document/family.js';
+import { isNeeded, leaveOrderChanges, removeJoint } from '../document/removal.js';
 import type { CharacterDoc, Diff, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from '../document/rows.js';
 
 /** A piece without anything but its face. */
@@ -122,10 +123,12 @@ export function deletePieces(doc: CharacterDoc, pieceIds: readonly PieceId[]): D
 function deletePiece(doc: CharacterDoc, pieceId: PieceId): Diff {
   const piece = pieceById(doc, pieceId);
   const diff = new DiffBuilder();
-  for (const joint of doc.joints) if (joint.childId === pieceId || joint.parentId === pieceId) diff.remove(joint);
+  for (const joint of doc.joints)
+    if (joint.childId === pieceId || joint.parentId === pieceId) removeJoint(doc, joint, diff);
+  leaveOrderChanges(doc, piece, diff);
   diff.remove(piece);
-  if (!doc.pieces.some((p) => p.id !== pieceId && p.partId === piece.partId)) {
-    const part = partOf(doc, piece);
+  const part = partOf(doc, piece);
+  if (!isNeeded(doc, part, piece)) {
     for (const child of doc.parts) if (child.parentId === part.id) diff.update(child, { parentId: part.parentId });
     diff.remove(part);
   }
@@ -153,11 +156,12 @@ function mergePiece(doc: CharacterDoc, intoId: PieceId, goneId: PieceId, sheets:
     if (!between.includes(goneId)) continue;
     const other = joint.childId === goneId ? joint.parentId : joint.childId;
     const clash = other === intoId || (joint.childId === goneId && doc.joints.some((j) => j.childId === intoId));
-    if (clash) diff.remove(joint);
+    if (clash) removeJoint(doc, joint, diff);
     else diff.update(joint, joint.childId === goneId ? { childId: intoId } : { parentId: intoId });
   }
+  leaveOrderChanges(doc, gone, diff);
   diff.remove(gone);
-  if (!doc.pieces.some((p) => p.id !== goneId && p.partId === gone.partId)) {
+  if (!isNeeded(doc, gonePart, gone)) {
     for (const child of doc.parts) {
       if (child.parentId !== gonePart.id) continue;
       diff.update(child, { parentId: child.id === intoPart.id ? gonePart.parentId : intoPart.id });

@@ -1,7 +1,7 @@
 import { counted } from '../counted.js';
 import { pieceById } from './find.js';
 import { nameFor, labelFor } from './naming.js';
-import type { CharacterDoc, JointRow, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
+import type { CharacterDoc, HandleRow, JointRow, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
 /** The pieces of a view, back to front. */
 export function drawOrder(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
@@ -16,9 +16,15 @@ export interface DrawStep {
   sheet: 'line' | 'piece';
 }
 
-/** Everything that is drawn of a view, back to front: a limb's lines under all lie beneath the first of its pieces. */
-export function drawSteps(doc: CharacterDoc, viewId: ViewId): DrawStep[] {
-  const order = drawOrder(doc, viewId);
+/**
+ * Everything that is drawn of a view, back to front: a limb's lines under all lie beneath the first of its pieces.
+ * @param order the pieces, back to front, where they lie otherwise than at rest
+ */
+export function drawSteps(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  order: readonly PieceRow[] = drawOrder(doc, viewId),
+): DrawStep[] {
   const drawn = new Set<PieceId>();
   return order.flatMap((piece) => {
     const limb = limbUnderLine(doc, piece.id);
@@ -83,6 +89,20 @@ export function parentPiece(doc: CharacterDoc, piece: PieceRow): PieceRow | null
     part = doc.parts.find((p) => p.id === parentId);
   }
   return null;
+}
+
+/** The handles that a piece hangs from on the way up to its parent's piece, the nearest first. */
+export function handlesAbove(doc: CharacterDoc, piece: PieceRow): HandleRow[] {
+  const found: HandleRow[] = [];
+  if (doc.handles.length === 0) return found;
+  let id = partOf(doc, piece).parentId;
+  for (let rung = 0; id !== null && rung <= doc.parts.length; rung++) {
+    const partId: string = id;
+    if (doc.pieces.some((p) => p.viewId === piece.viewId && p.partId === partId)) break;
+    found.push(...doc.handles.filter((handle) => handle.viewId === piece.viewId && handle.partId === partId));
+    id = doc.parts.find((part) => part.id === partId)?.parentId ?? null;
+  }
+  return found;
 }
 
 /** A piece and all that hang from it in its view, the piece first. */

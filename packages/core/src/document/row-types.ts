@@ -81,3 +81,7 @@ export interface Plan {
   views: string[];
   sets: PlannedSet[];
 }
+
+/** Where pieces are drawn at a pose, beside another piece. */
+export const ORDER_PLACES = ['behind', 'in-front'] as const;
+export type OrderPlace = (typeof ORDER_PLACES)[number];

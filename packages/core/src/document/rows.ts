@@ -1,6 +1,15 @@
 import type { NameTokens, NamingScheme } from './naming.js';
 import type { Rgb } from '../raster/colour.js';
-import type { BlendMode, DiscOn, JointKind, LayerRole, OutlineOn, PaletteColour, Plan } from './row-types.js';
+import type {
+  BlendMode,
+  DiscOn,
+  JointKind,
+  LayerRole,
+  OrderPlace,
+  OutlineOn,
+  PaletteColour,
+  Plan,
+} from './row-types.js';
 
 declare const brand: unique symbol;
 type Id<Name extends string> = string & { readonly [brand]?: Name };
@@ -9,6 +18,8 @@ export type ViewId = Id<'view'>;
 export type PartId = Id<'part'>;
 export type PieceId = Id<'piece'>;
 export type JointId = Id<'joint'>;
+export type HandleId = Id<'handle'>;
+export type OrderChangeId = Id<'orderChange'>;
 
 /** A bitmap kept as a blob: the SHA-256 of its PNG file, and where it sits on the canvas, px. */
 export interface SheetRef {
@@ -177,6 +188,35 @@ export interface JointRow extends RowBase {
   confidence: number;
 }
 
+/** Where a part without paint, from which others hang, turns in a view. */
+export interface HandleRow extends RowBase {
+  table: 'handle';
+  id: HandleId;
+  viewId: ViewId;
+  partId: PartId;
+  /** Its pivot, px. */
+  x: number;
+  y: number;
+}
+
+/** A change of the draw order that holds while a joint stands within a range. */
+export interface OrderChangeRow extends RowBase {
+  table: 'orderChange';
+  id: OrderChangeId;
+  viewId: ViewId;
+  jointId: JointId;
+  /** Degrees, both of one sign: at rest none holds. */
+  low: number;
+  high: number;
+  /** The pieces that are drawn elsewhere then; among themselves they stay as they are. */
+  movedIds: PieceId[];
+  place: OrderPlace;
+  /** The piece directly behind or in front of which they are drawn. */
+  atId: PieceId;
+  /** Of several that hold, those of higher rank win. */
+  rank: number;
+}
+
 /** The row of each table of a character. */
 export interface RowOf {
   character: CharacterRow;
@@ -184,6 +224,8 @@ export interface RowOf {
   part: PartRow;
   piece: PieceRow;
   joint: JointRow;
+  handle: HandleRow;
+  orderChange: OrderChangeRow;
 }
 export type TableName = keyof RowOf;
 export type Row = RowOf[TableName];
@@ -202,7 +244,7 @@ export interface Table<R> {
   list: string;
   /** The field that names the row it belongs to, and that row's table; null for the character itself. */
   belongsTo: { field: keyof R; table: TableName } | null;
-  /** Fields that refer to other rows of the character, which may be null. */
+  /** Fields that refer to other rows of the character: to one, which may be null, or to a list of them. */
   refers: { [F in keyof R]?: TableName };
   /** Fields that hold blobs, at any depth. */
   pictures: readonly (keyof R)[];
@@ -240,6 +282,20 @@ export const TABLES = {
     refers: { childId: 'piece', parentId: 'piece', twinId: 'joint' },
     pictures: [],
     order: ['id'],
+  },
+  handle: {
+    list: 'handles',
+    belongsTo: { field: 'viewId', table: 'view' },
+    refers: { partId: 'part' },
+    pictures: [],
+    order: ['id'],
+  },
+  orderChange: {
+    list: 'orderChanges',
+    belongsTo: { field: 'viewId', table: 'view' },
+    refers: { jointId: 'joint', movedIds: 'piece', atId: 'piece' },
+    pictures: [],
+    order: ['rank', 'id'],
   },
 } as const satisfies { [T in TableName]: Table<RowOf[T]> };
 

@@ -47,11 +47,13 @@ export function rowIndex(doc: CharacterDoc): ReadonlyMap<string, Row> {
  */
 export function copyRows(doc: CharacterDoc, own: Partial<CharacterRow> & { id: string }, freshId: () => string): Row[] {
   const ids = new Map(allRows(doc).map((row) => [row.id, row.table === 'character' ? own.id : freshId()]));
+  const copied = (id: unknown) =>
+    Array.isArray(id) ? id.map((one) => ids.get(one as string)) : (ids.get(id as string) ?? null);
   return allRows(doc).map((row) => {
     const { belongsTo, refers } = TABLES[row.table];
     const copy: Record<string, unknown> = { ...row, id: ids.get(row.id), version: 1 };
     for (const field of [...(belongsTo ? [belongsTo.field] : []), ...Object.keys(refers)])
-      copy[field] = ids.get(copy[field] as string) ?? null;
+      copy[field] = copied(copy[field]);
     return { ...copy, ...(row.table === 'character' ? own : {}) } as unknown as Row;
   });
 }

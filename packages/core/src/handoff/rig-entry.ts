@@ -1,6 +1,7 @@
-import { inFrontOf, parentPiece, partOf, pieceName } from '../document/family.js';
-import type { NameTokens } from '../document/naming.js';
-import type { CharacterDoc, JointRow, PieceRow } from '../document/rows.js';
+import { drawOrder, handlesAbove, inFrontOf, parentPiece, partOf, pieceName } from '../document/family.js';
+import { nameFor, type NameTokens } from '../document/naming.js';
+import type { CharacterDoc, HandleRow, JointRow, OrderChangeRow, PieceRow, ViewId } from '../document/rows.js';
+import { aboveHandle } from '../stack/handles.js';
 import { loosenessReach } from '../joints/round-joint.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import type { Rect } from '../raster/bitmap.js';
@@ -39,6 +40,7 @@ export function rigEntry(
 ): RigEntry {
   const { id, group, part, side, index } = partOf(doc, piece);
   const parent = parentPiece(doc, piece);
+  const [handle] = handlesAbove(doc, piece);
   const joint = doc.joints.find((j) => j.childId === piece.id);
   return {
     id,
@@ -47,7 +49,7 @@ export function rigEntry(
     part,
     side,
     index,
-    parent: parent && pieceName(doc, parent),
+    parent: handle ? handleName(doc, handle) : parent && pieceName(doc, parent),
     bounds: { x, y, width, height },
     pivot: joint ? { x: joint.x, y: joint.y } : null,
     joint: joint
@@ -72,4 +74,67 @@ export function uncutEntry(viewId: string, { x, y, width, height }: Rect): RigEn
   const tokens = { group: UNCUT, part: null, side: null, index: null };
   const bounds = { x, y, width, height };
   return { id: viewId, name: UNCUT, ...tokens, parent: null, bounds, pivot: null, joint: null, kind: 'uncut' };
+}
+
+/** What a package says of a handle: a part without paint. */
+export interface HandleEntry {
+  /** The part's. */
+  id: string;
+  name: string;
+  /** A piece or another handle; null for a root. */
+  parent: string | null;
+  pivot: { x: number; y: number };
+}
+
+function handleName(doc: CharacterDoc, { partId }: HandleRow): string {
+  const part = doc.parts.find(({ id }) => id === partId);
+  if (!part) throw new RangeError(`a handle draws no part ${partId}`);
+  return nameFor(part, doc.character.scheme);
+}
+
+/** The handles of a view, those above before those that hang from them. */
+export function handleEntries(doc: CharacterDoc, viewId: ViewId): HandleEntry[] {
+  const ofView = doc.handles.filter((handle) => handle.viewId === viewId);
+  const generation = (handle: HandleRow): number => {
+    const above = aboveHandle(doc, handle);
+    return above?.table === 'handle' ? 1 + generation(above) : 0;
+  };
+  return ofView
+    .map((handle) => ({ handle, rank: generation(handle), name: handleName(doc, handle) }))
+    .sort((a, b) => a.rank - b.rank || (a.name < b.name ? -1 : 1))
+    .map(({ handle, name }) => {
+      const above = aboveHandle(doc, handle);
+      const parent = above && (above.table === 'handle' ? handleName(doc, above) : pieceName(doc, above));
+      return { id: handle.partId, name, parent, pivot: { x: handle.x, y: handle.y } };
+    });
+}
+
+/** What a package says of a change of the draw order; `turns` names the piece whose joint it goes by. */
+export interface OrderChangeEntry {
+  turns: string;
+  /** Degrees. */
+  from: number;
+  to: number;
+  move: string[];
+  place: OrderChangeRow['place'];
+  at: string;
+}
+
+/** The changes of a view's draw order by pose; of several that hold, the later wins. */
+export function orderChangeEntries(doc: CharacterDoc, viewId: ViewId): OrderChangeEntry[] {
+  const order = drawOrder(doc, viewId);
+  const nameOf = (id: string) => {
+    const piece = order.find((one) => one.id === id);
+    return piece ? [pieceName(doc, piece)] : [];
+  };
+  return doc.orderChanges
+    .filter((change) => change.viewId === viewId)
+    .sort((a, b) => a.rank - b.rank)
+    .flatMap(({ jointId, low, high, movedIds, place, atId }) => {
+      const joint = doc.joints.find(({ id }) => id === jointId);
+      const [turns] = joint ? nameOf(joint.childId) : [];
+      const [at] = nameOf(atId);
+      const move = order.filter(({ id }) => movedIds.includes(id)).flatMap(({ id }) => nameOf(id));
+      return turns && at ? [{ turns, from: low, to: high, move, place, at }] : [];
+    });
 }

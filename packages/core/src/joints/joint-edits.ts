@@ -1,5 +1,6 @@
 import { LimberError } from '../errors.js';
 import { withDefaults } from '../options.js';
+import { removeJoint } from '../document/removal.js';
 import type { JointFit } from './fit-joint.js';
 import { labelFor } from '../document/naming.js';
 import { usualParent } from '../plan/known-parts.js';
@@ -65,7 +66,7 @@ export function placeJoint(
   const [rangeLow, rangeHigh] = old ? [old.rangeLow, old.rangeHigh] : (plannedPart(doc, part)?.range ?? [-45, 45]);
   if (old) {
     unlink(doc, [old], diff);
-    diff.remove(old);
+    removeJoint(doc, old, diff);
   }
   diff.add({
     table: 'joint',
@@ -244,7 +245,7 @@ export function deleteJoint(doc: CharacterDoc, jointId: JointId): Diff {
   const diff = new DiffBuilder();
   const joint = jointById(doc, jointId);
   unlink(doc, [joint], diff);
-  diff.remove(joint);
+  removeJoint(doc, joint, diff);
   return diff.build();
 }
 

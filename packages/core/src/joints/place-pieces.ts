@@ -1,4 +1,4 @@
-import { parentPiece } from '../document/family.js';
+import { handlesAbove, parentPiece } from '../document/family.js';
 import type { CharacterDoc, PieceRow } from '../document/rows.js';
 
 /** A turn and shift: x' = cos x - sin y + tx, y' = sin x + cos y + ty. */
@@ -16,14 +16,21 @@ export function isAtRest({ angle, tx, ty }: Placement): boolean {
   return angle === 0 && tx === 0 && ty === 0;
 }
 
-/** Where each piece of a view sits when joints are bent: it turns about its own pivot and follows what it hangs from. */
+/**
+ * Where each piece of a view sits when joints are bent and handles are turned: it turns about its own pivot and follows what
+ * it hangs from.
+ * @param bends degrees, by joint or handle
+ */
 export function placePieces(doc: CharacterDoc, viewId: string, bends: Record<string, number>): Map<string, Placement> {
   const placed = new Map<string, Placement>();
   const place = (piece: PieceRow, depth: number): Placement => {
     const known = placed.get(piece.id);
     if (known) return known;
     const parent = depth < 60 ? parentPiece(doc, piece) : null;
-    const above = parent ? place(parent, depth + 1) : AT_REST;
+    const above = handlesAbove(doc, piece).reduceRight(
+      (outer, { id, x, y }) => (bends[id] ? follow(outer, turnAbout(x, y, bends[id])) : outer),
+      parent ? place(parent, depth + 1) : AT_REST,
+    );
     const joint = doc.joints.find((j) => j.childId === piece.id);
     const bend = joint ? (bends[joint.id] ?? 0) : 0;
     const own = joint && bend !== 0 ? follow(above, turnAbout(joint.x, joint.y, bend)) : above;

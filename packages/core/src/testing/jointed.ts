@@ -58,6 +58,8 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
       parts: [],
       pieces: [],
       joints: [],
+      handles: [],
+      orderChanges: [],
     },
     art: { design, pieces: new Map() },
   };

@@ -103,6 +103,27 @@ const piece = {
   },
 };
 
+const handle = {
+  type: 'object',
+  required: ['id', 'name', 'parent', 'pivot'],
+  additionalProperties: false,
+  properties: { id: { type: 'string', format: 'uuid' }, name, parent: orNull(name), pivot: point },
+};
+
+const orderChange = {
+  type: 'object',
+  required: ['turns', 'from', 'to', 'move', 'place', 'at'],
+  additionalProperties: false,
+  properties: {
+    turns: name,
+    from: { type: 'number' },
+    to: { type: 'number' },
+    move: { type: 'array', items: name, minItems: 1 },
+    place: { enum: ['behind', 'in-front'] },
+    at: name,
+  },
+};
+
 const drawing = {
   type: 'object',
   required: ['id', 'name', 'shape', 'mood', 'image', 'sha256', 'bounds', 'atlas'],
@@ -195,7 +216,7 @@ export const RIG_SCHEMA = {
       minItems: 1,
       items: {
         type: 'object',
-        required: ['key', 'canvas', 'floorY', 'design', 'drawOrder', 'pieces', 'swapSets'],
+        required: ['key', 'canvas', 'floorY', 'design', 'drawOrder', 'handles', 'orderChanges', 'pieces', 'swapSets'],
         additionalProperties: false,
         properties: {
           key: { type: 'string', pattern: '^[a-z0-9-]+$' },
@@ -207,6 +228,8 @@ export const RIG_SCHEMA = {
           floorY: { type: 'number' },
           design: { type: 'object', required: ['image', 'sha256'], properties: { image: { type: 'string' }, sha256 } },
           drawOrder: { type: 'array', items: name, uniqueItems: true },
+          handles: { type: 'array', items: handle },
+          orderChanges: { type: 'array', items: orderChange },
           pieces: { type: 'array', items: piece },
           swapSets: {
             type: 'array',

@@ -52,6 +52,17 @@ export interface RigView {
   design: { image: string; sha256: string };
   /** Back to front. */
   drawOrder: string[];
+  /** Parts without paint from which others hang; a piece's parent may be one. */
+  handles: { id: string; name: string; parent: string | null; pivot: { x: number; y: number } }[];
+  /** The draw order at a pose: while the joint of `turns` stands within `from` to `to`, degrees. */
+  orderChanges: {
+    turns: string;
+    from: number;
+    to: number;
+    move: string[];
+    place: 'behind' | 'in-front';
+    at: string;
+  }[];
   pieces: RigPiece[];
   swapSets: never[];
 }

@@ -15,6 +15,14 @@ interface NewFields {
   fields: AnyRow;
 }
 
+/** Gives snapshots the list of a table that there was not before. */
+export async function addList(sequelize: Sequelize, transaction: Transaction, list: string): Promise<void> {
+  await sequelize.query(`UPDATE snapshot SET doc = jsonb_build_object($1::text, '[]'::jsonb) || doc`, {
+    transaction,
+    bind: [list],
+  });
+}
+
 /** Edits that are read at once. */
 const TOGETHER = 500;
 

@@ -737,6 +737,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/order-as-usual': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Lay every piece where its part usually lies in the draw order */
+    post: operations['stack.asUsual'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/parts/{id}/parent': {
     parameters: {
       query?: never;
@@ -769,6 +786,76 @@ export interface paths {
     head?: never;
     /** Say that a part is meant to stay while what lies about it moves */
     patch: operations['stack.alone'];
+    trace?: never;
+  };
+  '/api/views/{id}/handles': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Begin a handle: a part without paint from which others hang */
+    post: operations['handles.add'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/handles/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Take a handle away; what hung from it hangs from what it hung from */
+    delete: operations['handles.remove'];
+    options?: never;
+    head?: never;
+    /** Put a handle’s pivot elsewhere */
+    patch: operations['handles.move'];
+    trace?: never;
+  };
+  '/api/joints/{id}/order-changes': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Have pieces drawn elsewhere while a joint stands within a range */
+    post: operations['orderByPose.add'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/order-changes/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Keep the draw order as it is at rest */
+    delete: operations['orderByPose.remove'];
+    options?: never;
+    head?: never;
+    /** Set the angles at which a change of the draw order holds */
+    patch: operations['orderByPose.range'];
     trace?: never;
   };
   '/api/views/{id}/under': {
@@ -1192,6 +1279,41 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    HandleBody: {
+      tokens: components['schemas']['Tokens'];
+      partIds: string[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+      x: number;
+      y: number;
+    };
+    HandlePlaceBody: {
+      x: number;
+      y: number;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    OrderChangeBody: {
+      movedIds: string[];
+      /** @enum {unknown} */
+      place: 'behind' | 'in-front';
+      /** Format: uuid */
+      atId: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+      low: number;
+      high: number;
+    };
+    OrderRangeBody: {
+      low: number;
+      high: number;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     PaintAllBody: {
       margin?: number | null;
       saw?: {
@@ -1349,6 +1471,8 @@ export interface components {
       parts: components['schemas']['PartRow'][];
       pieces: components['schemas']['PieceRow'][];
       joints: components['schemas']['JointRow'][];
+      handles: components['schemas']['HandleRow'][];
+      orderChanges: components['schemas']['OrderChangeRow'][];
       character: components['schemas']['CharacterRow'];
     };
     ViewRow: {
@@ -1558,6 +1682,43 @@ export interface components {
     DiscOn: 'both' | 'child' | 'parent';
     /** @description A straight sRGB colour, 0 to 255 a channel. */
     Rgb: [number, number, number];
+    /** @description Where a part without paint, from which others hang, turns in a view. */
+    HandleRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'handle';
+      id: components['schemas']['HandleId'];
+      viewId: components['schemas']['ViewId'];
+      partId: components['schemas']['PartId'];
+      /** @description Its pivot, px. */
+      x: number;
+      y: number;
+    };
+    HandleId: string;
+    /** @description A change of the draw order that holds while a joint stands within a range. */
+    OrderChangeRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'orderChange';
+      id: components['schemas']['OrderChangeId'];
+      viewId: components['schemas']['ViewId'];
+      jointId: components['schemas']['JointId'];
+      /** @description Degrees, both of one sign: at rest none holds. */
+      low: number;
+      high: number;
+      /** @description The pieces that are drawn elsewhere then; among themselves they stay as they are. */
+      movedIds: components['schemas']['PieceId'][];
+      place: components['schemas']['OrderPlace'];
+      /** @description The piece directly behind or in front of which they are drawn. */
+      atId: components['schemas']['PieceId'];
+      /** @description Of several that hold, those of higher rank win. */
+      rank: number;
+    };
+    OrderChangeId: string;
+    /** @enum {string} */
+    OrderPlace: 'behind' | 'in-front';
     CharacterRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
@@ -1665,7 +1826,9 @@ export interface components {
       | components['schemas']['ViewRow']
       | components['schemas']['PartRow']
       | components['schemas']['PieceRow']
-      | components['schemas']['JointRow'];
+      | components['schemas']['JointRow']
+      | components['schemas']['HandleRow']
+      | components['schemas']['OrderChangeRow'];
     /** @description One check of a view. */
     Check: {
       id: components['schemas']['CheckId'];
@@ -2971,6 +3134,31 @@ export interface operations {
       };
     };
   };
+  'stack.asUsual': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EditBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
   'stack.parent': {
     parameters: {
       query?: never;
@@ -3008,6 +3196,148 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['AloneBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'handles.add': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HandleBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'handles.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'handles.move': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HandlePlaceBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'orderByPose.add': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OrderChangeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'orderByPose.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'orderByPose.range': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OrderRangeBody'];
       };
     };
     responses: {

@@ -1,4 +1,4 @@
-import { movedBy, drawOrder, drawSteps, isAtRest, placePieces } from '@limber-sheaf/core';
+import { movedBy, drawOrder, drawSteps, isAtRest, orderAtPose, placePieces } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from '../../ui/konva';
@@ -37,12 +37,15 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const size = useViewport(box, view, station?.stripBeneath ? ACTIONS_AND_STRIP : ACTIONS);
   const palette = night ? NIGHT : DAY;
   const pieces = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
-  const steps = useMemo(() => drawSteps(doc, view.id), [doc, view.id]);
   const by = smallerFor(viewport.scale);
   const design = usePicture(designOf(view), by);
   const coming = usePicturesComing();
   const uncut = useUncut(view, pieces, by, palette.canvas, palette.ink);
   const bending = entry.bends === true;
+  const steps = useMemo(
+    () => drawSteps(doc, view.id, orderAtPose(doc, view.id, bending ? bends : {})),
+    [doc, view.id, bends, bending],
+  );
   const placements = useMemo(() => placePieces(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
   const shownSolid = useBench((s) => s.lit);
   const lit = useMemo(() => {

@@ -45,6 +45,8 @@ const doc: CharacterDoc = {
     parentId: i === 0 ? null : `part-${all[i - 1]}`,
   })),
   pieces: ['hand', 'upper', 'lower'].map(piece),
+  handles: [],
+  orderChanges: [],
   joints: [joint('lower', 'upper', 0, 100), joint('hand', 'lower', 0, 200)],
 };
 

@@ -1,4 +1,4 @@
-import { apply, drawOrder, unapply, type Placement } from '@limber-sheaf/core';
+import { apply, orderAtPose, unapply, type Placement } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useEffect, useMemo, useRef } from 'react';
 import { useOnBench } from '../context';
@@ -55,7 +55,7 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
     () => ({
       pieceUnder: (x, y) =>
         handWorker<TableTasks>().pieceUnder(
-          drawOrder(doc, view.id)
+          orderAtPose(doc, view.id, useBench.getState().bends)
             .reverse()
             .map((piece) => {
               const at = placements.get(piece.id);

@@ -42,7 +42,15 @@ global.sessionStorage = {
 function bench(faces: string[] = [], designBlob = 'design'): BenchValue {
   const view = { id: 'v', designBlob } as ViewRow;
   const pieces = faces.map((blob, n) => ({ id: `p${n}`, viewId: 'v', partId: 'x', face: { blob, x: 0, y: 0 } }));
-  const doc = { character: { plan: null }, parts: [], pieces, joints: [], views: [view] } as unknown as CharacterDoc;
+  const doc = {
+    character: { plan: null },
+    parts: [],
+    pieces,
+    joints: [],
+    handles: [],
+    orderChanges: [],
+    views: [view],
+  } as unknown as CharacterDoc;
   return { doc, view } as BenchValue;
 }
 

@@ -6,7 +6,7 @@ import { pickJoint, useBench } from '../../bench/store';
 import { bend } from '../../testing/bend';
 import { character } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
-import { BendBar } from './BendBar';
+import { JointBend } from './JointBend';
 import { useJoints } from './joint-store';
 import { SweepChart } from './SweepChart';
 
@@ -98,13 +98,13 @@ describe('the chart of a sweep', () => {
 
 describe('the bar that bends', () => {
   const bar = (joint: object = {}) => {
-    onBench(<BendBar />, withJoint(joint));
+    onBench(<JointBend />, withJoint(joint));
     act(() => pickJoint(id));
     return screen.getByRole('slider', { name: 'Bend of shoulder A, degrees' });
   };
 
   test('is there for a picked joint alone', () => {
-    onBench(<BendBar />, withJoint({}));
+    onBench(<JointBend />, withJoint({}));
     act(() => pickJoint(null));
     expect(screen.queryByRole('slider')).toBeNull();
     act(() => pickJoint(id));

@@ -1,43 +1,8 @@
-import { movedBy, parentPiece, pieceById, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
-import type { BenchValue } from '../../bench/context';
-import type { Hand, TableView } from '../../bench/station';
-import { pickByClick, pickJoint, setBend, useBench } from '../../bench/store';
-import { bendStep, type BendState } from './bend-machine';
+import { jointTurning, bendByHand } from '../../bench/bend-hand';
+import type { Hand } from '../../bench/station';
+import { pickByClick, pickJoint } from '../../bench/store';
 import { useJoints } from './joint-store';
 import { placeHand } from './place-hand';
-
-/** The joint that turns a piece: its own, or that of the nearest piece above it. */
-function jointTurning(doc: CharacterDoc, pieceId: string): JointRow | null {
-  for (let piece: PieceRow | null = pieceById(doc, pieceId); piece; piece = parentPiece(doc, piece)) {
-    const { id } = piece;
-    const joint = doc.joints.find((j) => j.childId === id);
-    if (joint) return joint;
-  }
-  return null;
-}
-
-/** The joint that a drag on a piece bends: the picked one, if the piece moves with it. */
-function jointToBend(doc: CharacterDoc, pieceId: string): JointRow | null {
-  const picked = doc.joints.find((j) => j.id === useBench.getState().pickedJoint);
-  return picked && movedBy(doc, picked).has(pieceId) ? picked : jointTurning(doc, pieceId);
-}
-
-let bending: BendState = { kind: 'idle' };
-
-/** Begins to bend the limb under a place, if there is one. */
-async function grasp(at: { x: number; y: number }, { doc }: BenchValue, table: TableView): Promise<void> {
-  bending = { kind: 'looking' };
-  const id = await table.pieceUnder(at.x, at.y);
-  const joint = id && jointToBend(doc, id);
-  if (bending.kind !== 'looking') return;
-  if (!joint) {
-    bending = { kind: 'idle' };
-    return;
-  }
-  const pivot = table.placeOf(joint.parentId, joint.x, joint.y);
-  const bend = useBench.getState().bends[joint.id] ?? 0;
-  bending = bendStep(bending, { kind: 'grasped', joint, pivot, bend, at }).state;
-}
 
 /** What the pointer does at Joints: places a joint, bends a limb, picks the joint of a piece. */
 export const jointHand: Hand = {
@@ -53,33 +18,12 @@ export const jointHand: Hand = {
       else if (event.kind === 'release') void table.pieceUnder(at.x, at.y).then((id) => place.release(id));
       return true;
     }
-    switch (event.kind) {
-      case 'press':
-        void grasp(at, bench, table);
-        return true;
-      case 'move': {
-        if (!event.pressed || !event.dragged) return false;
-        const { state, effect } = bendStep(bending, { kind: 'move', at });
-        bending = state;
-        if (effect) {
-          if (useBench.getState().pickedJoint !== effect.jointId) pickJoint(effect.jointId);
-          setBend(effect.jointId, effect.angle);
-        }
-        return true;
-      }
-      case 'release':
-        bending = { kind: 'idle' };
-        if (event.dragged) return true;
-        void table.pieceUnder(at.x, at.y).then((id) => {
-          pickByClick(doc, id, event.more);
-          if (id && !event.more) pickJoint(jointTurning(doc, id)?.id ?? null);
-        });
-        return true;
-      case 'lost':
-        bending = { kind: 'idle' };
-        return true;
-      case 'double':
-        return true;
-    }
+    if (bendByHand(event, bench, table)) return true;
+    if (event.kind !== 'release') return false;
+    void table.pieceUnder(at.x, at.y).then((id) => {
+      pickByClick(doc, id, event.more);
+      if (id && !event.more) pickJoint(jointTurning(doc, id)?.id ?? null);
+    });
+    return true;
   },
 };

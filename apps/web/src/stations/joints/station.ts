@@ -1,6 +1,6 @@
 import type { Station } from '../../bench/station';
 import { useBench } from '../../bench/store';
-import { BendBar } from './BendBar';
+import { JointBend } from './JointBend';
 import { JOINT_ACTIONS, stopSwing } from './joint-actions';
 import { jointHand } from './joint-hand';
 import { useJoints } from './joint-store';
@@ -13,7 +13,7 @@ export const station: Station = {
   Ledger: JointLedger,
   Overlay: JointOverlay,
   Strip: JointWaiting,
-  Front: BendBar,
+  Front: JointBend,
   actions: JOINT_ACTIONS,
   hand: jointHand,
   stores: [useJoints, usePlacing],

@@ -1,25 +1,18 @@
-import {
-  counted,
-  drawOrder,
-  generationOf,
-  labelFor,
-  makesRing,
-  parentPiece,
-  partOf,
-  pieceName,
-  type CharacterDoc,
-  type PartRow,
-  type PieceRow,
-} from '@limber-sheaf/core';
+import { counted, drawOrder, labelFor, makesRing, parentPiece } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
-import { allPicked, pickByClick, useBench } from '../../bench/store';
-import { Choice, LedgerHead } from '../../ui/controls';
+import { useBench } from '../../bench/store';
+import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
+import { familyTree } from './family-tree';
+import { FamilyTree } from './FamilyTree';
+import { hang } from './hang';
 import { LeftBehindList } from './LeftBehindList';
+import { OrderChangeList } from './OrderChangeList';
+import { OrderHintList } from './OrderHintList';
 
-/** Stack's ledger: the draw order, front at the top, and what each part moves with. */
+/** Stack's ledger: what stays behind, where the order changes, and the family. */
 export function StackLedger() {
   const { doc, view } = useOnBench();
-  const order = drawOrder(doc, view.id).reverse();
+  const order = drawOrder(doc, view.id);
   const roots = order.filter((p) => parentPiece(doc, p) === null);
   return (
     <>
@@ -33,62 +26,54 @@ export function StackLedger() {
               : `${order.length} pieces, all in one family`}
       </LedgerHead>
       <LeftBehindList />
-      <ul>
-        {order.map((piece) => (
-          <StackLine key={piece.id} piece={piece} depth={generationOf(doc, piece)} />
-        ))}
-      </ul>
+      <OrderChangeList />
+      <OrderHintList />
+      <FamilyTree />
+      <PickedMember />
       {order.length > 1 && (
         <p className="mt-3 text-[12.5px] text-soft">
-          Front at the top. Drag a card in the sheaf, or press Alt ← →, to change the order. Shift picks several.
+          Drag a part onto the one it moves with. Drag a card in the sheaf, or press Alt ← →, to change the draw order;
+          while a limb is bent, the card lies there from that angle on. Shift picks several.
         </p>
       )}
     </>
   );
 }
 
-/** The other parts that are picked with a piece: what it moves with goes for them as well. */
-function partsAlong(doc: CharacterDoc, piece: PieceRow): PartRow[] {
-  const picked = allPicked(useBench.getState());
-  if (!picked.includes(piece.id)) return [];
-  return doc.pieces.filter(({ id }) => id !== piece.id && picked.includes(id)).map((other) => partOf(doc, other));
-}
-
-function StackLine({ piece, depth }: { piece: PieceRow; depth: number }) {
-  const { doc, edit } = useOnBench();
-  const picked = useBench((s) => allPicked(s).includes(piece.id));
-  const part = partOf(doc, piece);
-  const others = doc.parts.filter((p) => p.id !== part.id && !makesRing(doc, part, p.id));
+/** What the picked part moves with, to be chosen by name. */
+function PickedMember() {
+  const bench = useOnBench();
+  const { doc, view, edit } = bench;
+  const picked = useBench((s) => s.pickedPiece);
+  const tree = familyTree(doc, view.id);
+  const member = tree.find(({ piece }) => piece?.id === picked);
+  const handles = tree.filter(({ handle }) => handle);
+  if (!member && handles.length === 0) return null;
+  const others = member
+    ? tree.filter(({ part }) => part.id !== member.part.id && !makesRing(doc, member.part, part.id))
+    : [];
   return (
-    <li
-      className={`flex items-center justify-between gap-2 border-b border-rule py-1.5 max-[1000px]:[&_select]:max-w-22 ${picked ? 'bg-woad-wash' : ''}`}
-    >
-      <button
-        type="button"
-        aria-pressed={picked}
-        onClick={(event) => pickByClick(doc, piece.id, event.shiftKey)}
-        className="min-w-0 flex-1 cursor-pointer text-left leading-4.5 text-[13px] font-medium"
-        title={pieceName(doc, piece)}
-      >
-        <span className="figures text-soft" aria-hidden>
-          {'· '.repeat(Math.min(6, depth))}
-        </span>
-        {labelFor(part)}
-      </button>
-      <span className="text-[12px] text-soft">on</span>
-      <Choice
-        label={`${labelFor(part)} moves with`}
-        value={part.parentId ?? ''}
-        options={[{ value: '', word: 'nothing' }, ...others.map((p) => ({ value: p.id, word: labelFor(p) }))]}
-        onChange={(parentId) => {
-          const along = partsAlong(doc, piece);
-          void edit('stack.parent', part.id, {
-            parentId: parentId || null,
-            along: along.map(({ id }) => id),
-            saw: Object.fromEntries([part, ...along].map(({ id, version }) => [id, version])),
-          });
-        }}
-      />
-    </li>
+    <section aria-label="Picked part">
+      {member && (
+        <LedgerRow name={`${labelFor(member.part)} moves with`}>
+          <Choice
+            label={`${labelFor(member.part)} moves with`}
+            value={member.part.parentId ?? ''}
+            options={[
+              { value: '', word: 'nothing' },
+              ...others.map(({ part }) => ({ value: part.id, word: labelFor(part) })),
+            ]}
+            onChange={(parentId) => void hang(bench, member, parentId || null)}
+          />
+        </LedgerRow>
+      )}
+      {handles.map(({ part, handle }) => (
+        <LedgerRow key={part.id} name={`${labelFor(part)}, handle`}>
+          <Action tone="wrong" onClick={() => handle && void edit('handles.remove', handle.id)}>
+            Take away
+          </Action>
+        </LedgerRow>
+      ))}
+    </section>
   );
 }

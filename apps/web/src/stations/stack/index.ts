@@ -9,6 +9,7 @@ export const stack = defineStation({
   number: 5,
   word: 'Stack',
   hotkey: '5',
+  bends: true,
   hint: 'Set what is drawn in front, and what moves with what.',
   useFigure() {
     const { doc, view } = useOnBench();

@@ -6,7 +6,8 @@ import { character, named } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { stack } from '.';
 import { StackLedger } from './StackLedger';
-import { station } from './station';
+import { STACK_ACTIONS } from './stack-actions';
+import { useStackStore } from './stack-store';
 import { useBorders } from './useBorders';
 
 /** Borders that the worker answers with. */
@@ -17,16 +18,32 @@ jest.mock('./worker', () => ({ stackWorker: () => ({ borders: () => Promise.reso
 const hangs = { head: 'torso', 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };
 const doc = character({ pieces: ['torso', 'arm A upper', 'arm A lower', 'head'], hangs });
 
-test('pieces stand front at the top, and a click picks one', async () => {
+const branches = () => screen.getAllByRole('treeitem').map((row) => row.textContent);
+
+test('the family is a tree, those in front first; a click picks', async () => {
   onBench(<StackLedger />, doc);
-  const rows = screen.getAllByRole('listitem').map((row) => within(row).getByRole('button').textContent);
-  expect(rows).toEqual(['· head', '· · lower arm A', '· upper arm A', 'torso']);
+  expect(branches()).toEqual(['▾torsomoves with nothing', '▾head', '▾upper arm A', '▾lower arm A']);
+  expect(screen.getAllByRole('treeitem').map((row) => row.getAttribute('aria-level'))).toEqual(['1', '2', '2', '3']);
   await userEvent.click(screen.getByRole('button', { name: 'upper arm A' }));
   expect(useBench.getState()).toMatchObject({ pickedPiece: 'arm A upper', pickedPart: named('arm A upper') });
 });
 
-test('what a part moves with is changed; its own followers are not offered', async () => {
+test('a branch folds, by mouse and by key, and the arrows go from row to row', async () => {
+  onBench(<StackLedger />, doc);
+  await userEvent.click(screen.getByRole('button', { name: 'Fold what moves with upper arm A' }));
+  expect(branches()).toEqual(['▾torsomoves with nothing', '▾head', '▸upper arm A+1']);
+  screen.getByRole('button', { name: /^torso/ }).focus();
+  await userEvent.keyboard('{ArrowDown}{ArrowDown}{ArrowRight}{ArrowDown}');
+  expect(document.activeElement?.textContent).toBe('lower arm A');
+  await userEvent.keyboard('{ArrowUp}{ArrowLeft}{ArrowUp}{ArrowUp}{ArrowUp}{ArrowLeft}');
+  expect(branches()).toEqual(['▸torsomoves with nothing+3']);
+  await userEvent.keyboard('{ArrowRight}');
+  act(() => useStackStore.setState({ folded: [] }));
+});
+
+test('what a part moves with is changed by name, too; its own followers are not offered', async () => {
   const { edits } = onBench(<StackLedger />, doc);
+  act(() => pickPiece('arm A upper', named('arm A upper')));
   const choice = screen.getByLabelText('upper arm A moves with');
   const words = within(choice)
     .getAllByRole('option')
@@ -56,7 +73,7 @@ describe('the picked piece changes its place by words', () => {
   const moved = (id: string, pick: string): unknown[] | 'cannot' => {
     const { edits, bench } = onBench(<StackLedger />, doc);
     act(() => pickPiece(pick, named(pick)));
-    const action = station.actions.find((one) => one.id === id);
+    const action = STACK_ACTIONS.find((one) => one.id === id);
     if (!action?.when?.(bench)) return 'cannot';
     action.run(bench);
     return edits[0];
@@ -99,20 +116,13 @@ test('what several picked pieces move with is set for all of them at once', asyn
   const { edits } = onBench(<StackLedger />, doc);
   act(() => useBench.setState({ pickedPiece: 'head', alsoPicked: ['arm A lower'] }));
   await userEvent.selectOptions(screen.getByLabelText('head moves with'), 'nothing');
-  await userEvent.selectOptions(screen.getByLabelText('upper arm A moves with'), 'nothing');
-  expect(edits).toEqual([
-    [
-      'stack.parent',
-      'part head',
-      { parentId: null, along: ['part arm A lower'], saw: { 'part head': 1, 'part arm A lower': 1 } },
-    ],
-    ['stack.parent', 'part arm A upper', { parentId: null, along: [], saw: { 'part arm A upper': 1 } }],
-  ]);
+  const saw = { 'part head': 1, 'part arm A lower': 1 };
+  expect(edits).toEqual([['stack.parent', 'part head', { parentId: null, along: ['part arm A lower'], saw }]]);
 });
 
 test('nothing moves where no piece is picked', () => {
   const { bench } = onBench(<StackLedger />, doc);
-  for (const { when } of station.actions) expect(when?.(bench)).toBe(false);
+  for (const { when } of STACK_ACTIONS) expect(when?.(bench) ?? false).toBe(false);
 });
 
 function WithBorders() {

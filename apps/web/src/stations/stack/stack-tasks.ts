@@ -1,4 +1,4 @@
-import { bordersAtRest, type Border } from '@limber-sheaf/core';
+import { bordersAtRest, orderChangeById, orderJumps, type Border, type OrderJumps } from '@limber-sheaf/core';
 import { held, type StateKey } from '../../bench/worker/held';
 import { artOf } from '../../bench/worker/pictures';
 
@@ -7,5 +7,11 @@ export const stackTasks = {
   /** How long a border each two pieces of a view share at rest. */
   async borders(at: StateKey, viewId: string): Promise<Border[]> {
     return bordersAtRest(held(at).doc, viewId, await artOf(at, viewId, true));
+  },
+
+  /** How much is seen to jump where a change of the draw order begins and ends. */
+  async jumps(at: StateKey, viewId: string, changeId: string): Promise<OrderJumps> {
+    const { doc } = held(at);
+    return orderJumps(doc, await artOf(at, viewId), orderChangeById(doc, changeId));
   },
 };

@@ -1,23 +1,27 @@
-import { movePicked, pickedMove, type OrderWay } from '../../bench/order';
-import type { BenchAction, Station } from '../../bench/station';
+import type { Station } from '../../bench/station';
+import { useBench } from '../../bench/store';
+import { takeOrder } from './order-in-pose';
+import { STACK_ACTIONS } from './stack-actions';
+import { StackBend } from './StackBend';
+import { stackHand } from './stack-hand';
 import { StackLedger } from './StackLedger';
-
-/** Moves what is picked in the draw order. */
-const move = (id: OrderWay, word: string, keyWord?: string): BenchAction => ({
-  id,
-  word,
-  keyWord,
-  when: (bench) => pickedMove(bench, id) !== null,
-  run: (bench) => movePicked(bench, id),
-});
+import { StackOverlay } from './StackOverlay';
+import { useStackStore } from './stack-store';
+import { StackStrip } from './StackStrip';
+import { still } from './wiggle';
 
 export const station: Station = {
   Ledger: StackLedger,
-  actions: [
-    move('back', 'Back', 'Alt ←'),
-    move('forward', 'Forward', 'Alt →'),
-    move('very-back', 'To the very back'),
-    move('very-front', 'To the very front'),
-  ],
-  stores: [],
+  Overlay: StackOverlay,
+  Strip: StackStrip,
+  Front: StackBend,
+  actions: STACK_ACTIONS,
+  hand: stackHand,
+  stores: [useBench, useStackStore],
+  takeOrder,
+  leave: () => {
+    still();
+    useStackStore.setState({ naming: null, under: null });
+    useBench.setState({ bends: {} });
+  },
 };

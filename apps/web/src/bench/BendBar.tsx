@@ -1,21 +1,20 @@
 import * as Slider from '@radix-ui/react-slider';
-import { jointLabel } from '@limber-sheaf/core';
-import { useOnBench } from '../../bench/context';
-import { setBend, useBench } from '../../bench/store';
-import { useJoints } from './joint-store';
-import { foulStretches } from './joint-words';
+import { jointLabel, type JointRow } from '@limber-sheaf/core';
+import type { ReactNode } from 'react';
+import { useOnBench } from './context';
+import { setBend, useBench } from './store';
 
-/** The picked joint's bend: sap green where it is clean, hatched madder where it is not. */
-export function BendBar() {
+interface Props {
+  joint: JointRow;
+  /** Drawn on the track; \`at\` gives the place of an angle along it. */
+  track?: (at: (degrees: number) => string) => ReactNode;
+}
+
+/** A joint's bend, over the foot of the light table. */
+export function BendBar({ joint, track }: Props) {
   const { doc } = useOnBench();
-  const pickedJoint = useBench((s) => s.pickedJoint);
-  const bends = useBench((s) => s.bends);
-  const sweeps = useJoints((s) => s.sweeps);
-  const joint = doc.joints.find((j) => j.id === pickedJoint);
-  if (!joint) return null;
+  const angle = useBench((s) => s.bends[joint.id] ?? 0);
   const { rangeLow, rangeHigh } = joint;
-  const angle = bends[joint.id] ?? 0;
-  const sweep = sweeps[joint.id]?.sweep;
   const span = Math.max(1, rangeHigh - rangeLow);
   const at = (degrees: number) => `${((degrees - rangeLow) / span) * 100}%`;
   return (
@@ -29,17 +28,7 @@ export function BendBar() {
         value={[Math.max(rangeLow, Math.min(rangeHigh, angle))]}
         onValueChange={([value]) => setBend(joint.id, value)}
       >
-        <Slider.Track className="relative h-2 w-full overflow-hidden rounded bg-rule">
-          {sweep && <span className="absolute inset-0 bg-sap" />}
-          {sweep &&
-            foulStretches(joint, sweep).map(([low, high]) => (
-              <span
-                key={low}
-                className="absolute inset-y-0 bg-madder bg-[repeating-linear-gradient(135deg,transparent_0_3px,rgb(255_255_255/0.45)_3px_5px)]"
-                style={{ left: at(low - 0.5), right: `calc(100% - ${at(high + 0.5)})` }}
-              />
-            ))}
-        </Slider.Track>
+        <Slider.Track className="relative h-2 w-full overflow-hidden rounded bg-rule">{track?.(at)}</Slider.Track>
         <span aria-hidden className="absolute h-3.5 w-0.5 bg-ink/60" style={{ left: at(0) }} />
         <Slider.Thumb
           aria-label={`Bend of ${jointLabel(doc, joint)}, degrees`}

@@ -1,0 +1,226 @@
+import { composePiece } from '../document/compose-piece.js';
+import { DiffBuilder } from '../document/diff.js';
+import { drawOrder, jointLabel } from '../document/family.js';
+import { piecesOfView } from '../document/find.js';
+import type {
+  CharacterDoc,
+  Diff,
+  JointId,
+  JointRow,
+  OrderChangeId,
+  OrderChangeRow,
+  PieceId,
+  PieceRow,
+  ViewId,
+} from '../document/rows.js';
+import type { OrderPlace } from '../document/row-types.js';
+import type { ViewArt } from '../document/view-art.js';
+import { LimberError } from '../errors.js';
+import { jointById } from '../joints/joint-edits.js';
+import { AT_REST, apply, placePieces, unapply } from '../joints/place-pieces.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { INSIDE } from '../raster/mask.js';
+
+/** The pieces of a view as they are drawn at a pose, back to front. @param bends degrees, by joint */
+export function orderAtPose(doc: CharacterDoc, viewId: ViewId, bends: Readonly<Record<string, number>>): PieceRow[] {
+  let order = drawOrder(doc, viewId);
+  const holding = doc.orderChanges
+    .filter((change) => change.viewId === viewId && holdsAt(change, bends[change.jointId] ?? 0))
+    .sort((a, b) => a.rank - b.rank);
+  for (const { movedIds, place, atId } of holding) {
+    const moved = order.filter(({ id }) => movedIds.includes(id));
+    const others = order.filter(({ id }) => !movedIds.includes(id));
+    const at = others.findIndex(({ id }) => id === atId);
+    if (at < 0) continue;
+    const before = place === 'behind' ? at : at + 1;
+    order = [...others.slice(0, before), ...moved, ...others.slice(before)];
+  }
+  return order;
+}
+
+function holdsAt({ low, high }: OrderChangeRow, angle: number): boolean {
+  return angle !== 0 && angle >= low && angle <= high;
+}
+
+/** A change of the draw order to be made. */
+export interface FreshOrderChange {
+  id: OrderChangeId;
+  jointId: JointId;
+  low: number;
+  high: number;
+  movedIds: readonly PieceId[];
+  place: OrderPlace;
+  atId: PieceId;
+}
+
+/** Has pieces drawn elsewhere while a joint stands within a range. @throws LimberError `not-found`, `bad-range`, `bad-order` */
+export function addOrderChange(doc: CharacterDoc, fresh: FreshOrderChange): Diff {
+  const joint = jointById(doc, fresh.jointId);
+  const { id, low, high, place, atId } = fresh;
+  refuseRange(doc, joint, low, high);
+  const moved = piecesOfView(doc, joint.viewId, [...new Set(fresh.movedIds)]);
+  piecesOfView(doc, joint.viewId, [atId]);
+  if (moved.length === 0 || moved.some((piece) => piece.id === atId))
+    throw new LimberError(
+      'bad-order',
+      'A piece cannot be drawn behind or in front of itself.',
+      'Choose another place.',
+    );
+  const diff = new DiffBuilder();
+  const movedIds = moved.map((piece) => piece.id);
+  // One that moves the same pieces over the same angles is replaced: the last word counts.
+  for (const old of doc.orderChanges) {
+    const isSame =
+      old.jointId === joint.id && old.movedIds.join() === movedIds.join() && old.low < high && low < old.high;
+    if (isSame) diff.remove(old);
+  }
+  const rank = Math.max(0, ...doc.orderChanges.map((change) => change.rank)) + 1;
+  diff.add({
+    table: 'orderChange',
+    id,
+    version: 1,
+    viewId: joint.viewId,
+    jointId: joint.id,
+    low,
+    high,
+    movedIds,
+    place,
+    atId,
+    rank,
+  });
+  return diff.build();
+}
+
+/** Has a change hold over another range. @throws LimberError `not-found`, `bad-range` */
+export function setOrderRange(doc: CharacterDoc, id: OrderChangeId, low: number, high: number): Diff {
+  const change = orderChangeById(doc, id);
+  refuseRange(doc, jointById(doc, change.jointId), low, high);
+  const diff = new DiffBuilder();
+  diff.update(change, { low, high });
+  return diff.build();
+}
+
+/** Takes a change of the draw order away. @throws LimberError `not-found` */
+export function removeOrderChange(doc: CharacterDoc, id: OrderChangeId): Diff {
+  const diff = new DiffBuilder();
+  diff.remove(orderChangeById(doc, id));
+  return diff.build();
+}
+
+/** @throws LimberError `not-found` */
+export function orderChangeById(doc: CharacterDoc, id: OrderChangeId): OrderChangeRow {
+  const change = doc.orderChanges.find((one) => one.id === id);
+  if (!change)
+    throw new LimberError('not-found', 'That change of the draw order is no longer there.', 'Undo brings it back.');
+  return change;
+}
+
+function refuseRange(doc: CharacterDoc, joint: JointRow, low: number, high: number): void {
+  const name = jointLabel(doc, joint);
+  if (!(low < high))
+    throw new LimberError('bad-range', 'The range ends before it begins.', 'Give the lesser angle first.');
+  if (low <= 0 && high >= 0)
+    throw new LimberError('bad-range', 'At rest the draw order is the usual one.', 'Choose a range on one side of 0°.');
+  if (low < joint.rangeLow || high > joint.rangeHigh)
+    throw new LimberError(
+      'bad-range',
+      `${name} turns from ${joint.rangeLow}° to ${joint.rangeHigh}°: the range reaches beyond that.`,
+      'Keep within it, or widen the joint’s range in Joints.',
+    );
+}
+
+/** Where the draw order changes while a joint turns, and how much is seen to jump there. */
+interface OrderJump {
+  angle: number;
+  /** px of the picture that change as the order does. */
+  area: number;
+}
+
+/** Channels farther apart than this are seen to change. */
+const SEEN = 8;
+/** The longest side, px, up to which every pixel is looked at; of larger ones every second, third, … */
+const FINE = 1600;
+
+/** What is seen to jump where a change begins, and where it ends before the joint's range does. */
+export interface OrderJumps {
+  jumps: OrderJump[];
+  /** Where it would jump least if it began there; null where it does already. */
+  better: OrderJump | null;
+}
+
+/** Angles at which a change is tried to begin. */
+const TRIES = 12;
+
+export function orderJumps(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow): OrderJumps {
+  const joint = jointById(doc, change.jointId);
+  const { low, high } = change;
+  const [near, far, end] = low > 0 ? [low, high, joint.rangeHigh] : [high, low, joint.rangeLow];
+  const jump = (angle: number): OrderJump => ({ angle, area: jumpAt(doc, art, change, angle) });
+  const jumps = (far === end ? [near] : [near, far]).map(jump);
+  if (jumps[0].area === 0) return { jumps, better: null };
+  const tries = Array.from({ length: TRIES - 1 }, (_, k) => Math.round((far * (k + 1)) / TRIES)).filter(
+    (angle, at, all) => angle !== 0 && angle !== near && all.indexOf(angle) === at,
+  );
+  const [best] = tries.map(jump).sort((a, b) => a.area - b.area || Math.abs(a.angle - near) - Math.abs(b.angle - near));
+  return { jumps, better: best && best.area < jumps[0].area ? best : null };
+}
+
+function jumpAt(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, angle: number): number {
+  const { viewId, jointId, movedIds } = change;
+  const bends = { [jointId]: angle };
+  const placed = placePieces(doc, viewId, bends);
+  const others = doc.orderChanges.filter(({ id }) => id !== change.id);
+  const holding = { ...change, low: angle, high: angle };
+  const draws = [
+    { ...doc, orderChanges: [...others, holding] },
+    { ...doc, orderChanges: others },
+  ].map((of) =>
+    orderAtPose(of, viewId, bends)
+      .reverse()
+      .flatMap(({ id }) => {
+        const sheets = art.pieces.get(id);
+        const image = sheets ? composePiece(sheets) : null;
+        return image ? [{ image, at: placed.get(id) ?? AT_REST, isMoved: movedIds.includes(id) }] : [];
+      }),
+  );
+  const { width, height } = art.design;
+  const step = Math.max(1, Math.ceil(Math.max(width, height) / FINE));
+  const moved = draws[0].filter(({ isMoved }) => isMoved);
+  const corners = moved.flatMap(({ image: { x, y, width: w, height: h }, at }) =>
+    [x, x + w].flatMap((px) => [y, y + h].map((py) => apply(at, px, py))),
+  );
+  const from = (axis: 'x' | 'y') => Math.max(0, Math.floor(Math.min(...corners.map((corner) => corner[axis]))));
+  const to = (axis: 'x' | 'y', side: number) => Math.min(side, Math.max(...corners.map((corner) => corner[axis])));
+  let count = 0;
+  for (let y = from('y'); y < to('y', height); y += step)
+    for (let x = from('x'); x < to('x', width); x += step) {
+      const isUnderMoved = moved.some(({ image, at }) => wordAt(image, at, x, y) !== 0);
+      if (isUnderMoved && differ(topAt(draws[0], x, y), topAt(draws[1], x, y))) count++;
+    }
+  return count * step * step;
+}
+
+type Drawn = { image: PlacedBitmap; at: { angle: number; tx: number; ty: number } }[];
+
+/** The paint that shows at a place, as RGBA packed; 0 for none. @param drawn front to back */
+function topAt(drawn: Drawn, x: number, y: number): number {
+  for (const { image, at } of drawn) {
+    const word = wordAt(image, at, x, y);
+    if (word !== 0) return word;
+  }
+  return 0;
+}
+
+/** A picture's paint at a place where it lies turned, RGB packed above 0; 0 where it is not inside it. */
+function wordAt({ data, x, y, width, height }: PlacedBitmap, at: Drawn[number]['at'], px: number, py: number): number {
+  const own = unapply(at, px + 0.5, py + 0.5);
+  const [column, row] = [Math.floor(own.x) - x, Math.floor(own.y) - y];
+  if (column < 0 || row < 0 || column >= width || row >= height) return 0;
+  const i = (row * width + column) * 4;
+  if (data[i + 3] <= INSIDE) return 0;
+  return 0x1000000 + data[i] * 0x10000 + data[i + 1] * 0x100 + data[i + 2];
+}
+
+function differ(a: number, b: number): boolean {
+  return [16, 8, 0].some((shift) => Math.abs(((a >> shift) & 255) - ((b >> shift) & 255)) > SEEN);
+}
