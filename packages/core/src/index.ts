@@ -234,6 +234,7 @@ export {
   type ViewId,
   type ViewRow,
 } from './document/rows.js';
+export { orderAtPose } from './document/order-at-pose.js';
 export { LIST_TABLES, TABLE_NAMES, allRows, blobsOf, copyRows, docOf, rowIndex, rowsOf } from './document/tables.js';
 export { pieceImages, type PieceImage, type ViewArt } from './document/view-art.js';
 export { type Check, type CheckId, type Finding, type Measure } from './document/view-check.js';
@@ -265,7 +266,6 @@ export {
 } from './stack/handles.js';
 export {
   addOrderChange,
-  orderAtPose,
   orderChangeById,
   orderJumps,
   removeOrderChange,

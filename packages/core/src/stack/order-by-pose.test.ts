@@ -2,13 +2,14 @@ import fc from 'fast-check';
 import { deletePieces } from '../cut/cut-edits.js';
 import { applyDiff } from '../document/diff.js';
 import { drawOrder, drawSteps } from '../document/family.js';
+import { orderAtPose } from '../document/order-at-pose.js';
 import type { CharacterDoc, OrderChangeRow } from '../document/rows.js';
 import { allRows, copyRows } from '../document/tables.js';
 import { orderChangeEntries } from '../handoff/rig-entry.js';
 import { deleteJoint } from '../joints/joint-edits.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
-import { addOrderChange, orderAtPose, orderJumps, removeOrderChange, setOrderRange } from './order-by-pose.js';
+import { addOrderChange, orderJumps, removeOrderChange, setOrderRange } from './order-by-pose.js';
 
 const limb = jointedLimb(drawLimb({ width: 44, angle: 0, line: 6 }));
 const [back, front] = drawOrder(limb.doc, 'v').map(({ id }) => id as string);

@@ -1,7 +1,8 @@
 import { composePiece } from '../document/compose-piece.js';
 import { DiffBuilder } from '../document/diff.js';
-import { drawOrder, jointLabel } from '../document/family.js';
+import { jointLabel } from '../document/family.js';
 import { piecesOfView } from '../document/find.js';
+import { orderAtPose } from '../document/order-at-pose.js';
 import type {
   CharacterDoc,
   Diff,
@@ -10,8 +11,6 @@ import type {
   OrderChangeId,
   OrderChangeRow,
   PieceId,
-  PieceRow,
-  ViewId,
 } from '../document/rows.js';
 import type { OrderPlace } from '../document/row-types.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -20,27 +19,6 @@ import { jointById } from '../joints/joint-edits.js';
 import { AT_REST, apply, placePieces, unapply } from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE } from '../raster/mask.js';
-
-/** The pieces of a view as they are drawn at a pose, back to front. @param bends degrees, by joint */
-export function orderAtPose(doc: CharacterDoc, viewId: ViewId, bends: Readonly<Record<string, number>>): PieceRow[] {
-  let order = drawOrder(doc, viewId);
-  const holding = doc.orderChanges
-    .filter((change) => change.viewId === viewId && holdsAt(change, bends[change.jointId] ?? 0))
-    .sort((a, b) => a.rank - b.rank);
-  for (const { movedIds, place, atId } of holding) {
-    const moved = order.filter(({ id }) => movedIds.includes(id));
-    const others = order.filter(({ id }) => !movedIds.includes(id));
-    const at = others.findIndex(({ id }) => id === atId);
-    if (at < 0) continue;
-    const before = place === 'behind' ? at : at + 1;
-    order = [...others.slice(0, before), ...moved, ...others.slice(before)];
-  }
-  return order;
-}
-
-function holdsAt({ low, high }: OrderChangeRow, angle: number): boolean {
-  return angle !== 0 && angle >= low && angle <= high;
-}
 
 /** A change of the draw order to be made. */
 export interface FreshOrderChange {

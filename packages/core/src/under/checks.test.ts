@@ -2,6 +2,8 @@ import { applyDiff } from '../document/diff.js';
 import { drawOrder } from '../document/family.js';
 import { changeJoint } from '../joints/joint-edits.js';
 import type { JointChange } from '../joints/joint-fields.js';
+import { maskArea } from '../raster/mask.js';
+import { addOrderChange } from '../stack/order-by-pose.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
 import { pieceUnderKey, underKey } from './checks.js';
@@ -64,4 +66,21 @@ test('what was looked at before is not looked at again, and comes to the same', 
   const wider = applyDiff(doc, changeJoint(doc, 'j', { rangeHigh: 100 }));
   expect(look(wider)).toEqual(viewUnder(wider, 'v', art));
   expect(pieces.size).toBe(doc.pieces.length);
+});
+
+test('where the order changes by pose, what lies beneath at rest comes into view as far as it goes on', () => {
+  const [back, front] = drawOrder(doc, 'v').map(({ id }) => id as string);
+  const wide = applyDiff(doc, changeJoint(doc, 'j', { rangeLow: -5, rangeHigh: 90 }));
+  const change = { id: 'o', jointId: 'j', low: 40, high: 90, movedIds: [front], place: 'behind' as const, atId: back };
+  const changed = applyDiff(wide, addOrderChange(wide, change));
+  const shownOf = (of: typeof doc) => {
+    const { shapes, intoView } = viewUnder(of, 'v', art);
+    const shown = intoView.find(({ pieceId }) => pieceId === back)?.shows.data.filter((v) => v > 0).length ?? 0;
+    return { shown, hidden: maskArea(shapes.get(back)?.hidden ?? { width: 0, height: 0, data: new Uint8Array() }) };
+  };
+  const before = shownOf(wide);
+  const after = shownOf(changed);
+  expect(before.shown).toBeLessThan(before.hidden);
+  expect(after).toEqual({ shown: after.hidden, hidden: before.hidden });
+  expect(pieceUnderKey(changed, 'v', {}, 0)).not.toBe(pieceUnderKey(wide, 'v', {}, 0));
 });

@@ -1,6 +1,6 @@
-import { drawOrder, inFrontOf, jointLabel, pieceName } from '../document/family.js';
+import { drawOrder, inFrontOf, jointLabel, movedBy, pieceName } from '../document/family.js';
 import { deriveKey, drawnAs } from '../document/keys.js';
-import type { CharacterDoc, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, JointId, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
@@ -9,11 +9,11 @@ import { uncovering } from './coming-into-view.js';
 import { findBare } from './find-bare.js';
 import { viewUnder } from './propose-under.js';
 
-/** A bare place as it was measured: pieces by their places in the order, joints among those that can uncover the piece. */
+/** A bare place as it was measured: pieces by their places in the order, joints by those of what they turn. */
 interface MeasuredBare {
   piece: number;
   area: number;
-  turns: number[][];
+  turns: [turning: number, angle: number][];
   place: Place;
 }
 
@@ -34,11 +34,20 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   const order = drawOrder(doc, viewId);
   const { id, endsHere } = order[index];
   const at = new Map(order.map((piece, i) => [piece.id, i - index]));
+  // Where the order changes by pose, what lies behind at rest may come to lie over it.
+  const changes = doc.orderChanges
+    .filter((change) => change.viewId === viewId)
+    .map(({ jointId, low, high, movedIds, place, atId, rank }) => {
+      const joint = doc.joints.find((one) => one.id === jointId);
+      const turns = joint && [joint.x, joint.y, [...movedBy(doc, joint)].map((one) => at.get(one))];
+      return [turns, low, high, movedIds.map((one) => at.get(one)), place, at.get(atId), rank];
+    });
   const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
   return deriveKey('piece under 1', [
     viewById(doc, viewId).designBlob,
     endsHere,
     order.slice(index).map((piece) => drawnAs(piece, sheets)),
+    changes.length === 0 ? [] : [changes, order.slice(0, index).map((piece) => drawnAs(piece, sheets))],
     ends.map((joint) => {
       const { x, y, radius, kind, rounded, discOn, outlineOn, lineWidth, childId, parentId } = joint;
       return [
@@ -64,17 +73,20 @@ const hiddenPaint: ViewCheck<MeasuredBare[]> = {
         const { intoView } = viewUnder(doc, viewId, art);
         return findBare(doc, viewId, art, intoView).map(({ pieceId, area, turns, place }) => {
           const piece = order.indexOf(pieceId);
-          const joints = uncovering(doc, viewId, piece).map(({ joint }) => joint.id);
-          return { piece, area, turns: turns.map(({ jointId, angle }) => [joints.indexOf(jointId), angle]), place };
+          const turning = (id: JointId) => order.indexOf(doc.joints.find((joint) => joint.id === id)?.childId ?? '');
+          return { piece, area, turns: turns.map(({ jointId, angle }) => [turning(jointId), angle]), place };
         });
       },
     },
   ],
   report(doc, viewId, [bare]) {
     const order = drawOrder(doc, viewId);
+    const labelAt = (turning: number) => {
+      const joint = doc.joints.find(({ childId }) => childId === order[turning]?.id);
+      return joint ? jointLabel(doc, joint) : 'a joint';
+    };
     const findings = bare.map(({ piece, area, turns, place }): Finding => {
-      const joints = uncovering(doc, viewId, piece);
-      const at = turns.map(([joint, angle]) => `${jointLabel(doc, joints[joint].joint)} at ${angle}°`).join(' and ');
+      const at = turns.map(([turning, angle]) => `${labelAt(turning)} at ${angle}°`).join(' and ');
       return {
         sentence: `${pieceName(doc, order[piece])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
         pieceId: order[piece].id,

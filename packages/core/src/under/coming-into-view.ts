@@ -2,6 +2,7 @@ import { drawOrder, movedBy } from '../document/family.js';
 import { composePiece } from '../document/compose-piece.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
+import { orderAtPose } from '../document/order-at-pose.js';
 import { AT_REST, placePieces, type Placement } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
@@ -158,6 +159,16 @@ export function comingIntoView(
     const still = setOf(later, (at) => turned.every(({ moves }) => moves[index + 1 + at] === moves[index]));
     for (const turns of endsOf(pair)) hidden.take(turns, still, seenAt(doc, viewId, turns, index, art), true);
   }
+  // Where the order changes by pose, what lies over the piece is other than at rest.
+  for (const turns of otherwiseOrdered(doc, viewId)) {
+    if (hidden.isShown) break;
+    hidden.take(
+      turns,
+      setOf(later, () => false),
+      seenAt(doc, viewId, turns, index, art),
+      true,
+    );
+  }
   return hidden.intoView();
 }
 
@@ -224,7 +235,7 @@ class Hidden {
 /**
  * With joints turned: is a place of a piece's own canvas, px, free of all that is drawn later?
  * @param index the piece's place in the draw order
- * @param art pictures of all that are drawn after it
+ * @param art pictures of all that may be drawn after it
  */
 export function seenAt(
   doc: CharacterDoc,
@@ -233,11 +244,15 @@ export function seenAt(
   index: number,
   art: ViewArt,
 ): (x: number, y: number) => boolean {
-  const placed = placePieces(doc, viewId, Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle])));
-  const order = drawOrder(doc, viewId).map(({ id }) => id);
-  const own = matrixOf(placed.get(order[index]));
+  const bends = Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle]));
+  const placed = placePieces(doc, viewId, bends);
+  const { id } = drawOrder(doc, viewId)[index];
+  const order = orderAtPose(doc, viewId, bends).map((piece) => piece.id);
+  const own = matrixOf(placed.get(id));
   // A place x' of the canvas is one of a cover's own at the inverse of its turn: of a turn, that is its transpose.
-  const later = order.slice(index + 1).map((id) => ({ cover: [paintCells(art, id)], ...matrixOf(placed.get(id)) }));
+  const later = order
+    .slice(order.indexOf(id) + 1)
+    .map((other) => ({ cover: [paintCells(art, other)], ...matrixOf(placed.get(other)) }));
   return (x, y) => {
     const px = own.cos * x - own.sin * y + own.tx;
     const py = own.sin * x + own.cos * y + own.ty;
@@ -261,6 +276,20 @@ function pairsThatMeet(doc: CharacterDoc, viewId: ViewId): Pair[] {
     const inner = joints.find(({ childId }) => childId === outer.parentId);
     return inner ? [[inner, outer] as const] : [];
   });
+}
+
+/** Angles of a change of the draw order that are looked at. */
+const ORDER_LOOKS = 4;
+
+/** The turns at which the draw order is other than at rest. */
+function otherwiseOrdered(doc: CharacterDoc, viewId: ViewId): Turn[][] {
+  return doc.orderChanges
+    .filter((change) => change.viewId === viewId)
+    .flatMap(({ jointId, low, high }) =>
+      Array.from({ length: ORDER_LOOKS + 1 }, (_, k) => [
+        { jointId, angle: Math.round(low + ((high - low) * k) / ORDER_LOOKS) },
+      ]),
+    );
 }
 
 function endsOf([inner, outer]: Pair): Turn[][] {
