@@ -26,6 +26,7 @@ test.each([
   '0005-derived',
   '0006-wanted',
   '0007-under',
+  '0008-stack',
 ])('a character kept by %s opens as it was, with its journal, and is clean', async (version) => {
   script('older-database.mjs', version);
   const server = await startServer({ DATABASE_URL: process.env.SCHEMA_DATABASE_URL });

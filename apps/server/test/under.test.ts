@@ -1,6 +1,6 @@
 import type { CharacterDoc } from '@limber-sheaf/core';
 import { encodePng } from '@limber-sheaf/formats';
-import { call, design, end, runsOf, startServer, type Running, type State } from './server-under-test';
+import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
 let production: string;
@@ -166,4 +166,69 @@ test.each([
   expect(status).toBe(400);
   expect(answer.sentence.length).toBeGreaterThan(10);
   expect((await ask('GET', `/characters/${id}`)).doc.pieces).toEqual(doc.pieces);
+});
+
+const PLAIN = { side: null, part: null, index: null };
+
+test('a piece that does not show at rest is begun behind what hides it, and is a piece like any', async () => {
+  const { id, view, coat, arm } = await jointed();
+  const order = {
+    tokens: { group: 'hip', ...PLAIN },
+    loop: [120, 150, 200, 150, 200, 200, 120, 200],
+    colour: [60, 70, 120],
+  };
+  const made = await ask('POST', `/views/${view}/under/hidden`, order);
+  expect(made.summary).toBe('Begin hip, hidden');
+  const hip = made.doc.pieces.find((piece) => piece.id !== coat && piece.id !== arm);
+  expect(hip).toMatchObject({
+    face: { area: 0, width: 1, height: 1 },
+    beneath: { x: 120, y: 150, width: 80, height: 50 },
+  });
+  expect(Math.min(...made.doc.pieces.map(({ depth }) => depth))).toBe(hip?.depth);
+  for (const name of ['rest-match', 'offcuts', 'inside-canvas', 'names'])
+    expect((await check(view, name))?.ok).toBe(true);
+  const { rig, files } = await packageOf(server, id);
+  const [view0] = rig.views;
+  expect(view0.drawOrder[0]).toBe('hip');
+  expect(view0.pieces[0]).toMatchObject({
+    name: 'hip',
+    kind: 'face',
+    bounds: { x: 120, y: 150, width: 80, height: 50 },
+  });
+  expect(files.has('front/hip.png')).toBe(true);
+  // It can be painted on, hung, jointed and moved like any piece.
+  const jointTo = { pieceId: hip?.id, otherId: coat, disc: { x: 150, y: 170, radius: 18 }, round: true };
+  expect((await ask('POST', `/views/${view}/joints`, jointTo)).doc.joints).toHaveLength(2);
+  expect((await check(view, 'rest-match'))?.figure).toBe(0);
+
+  const refused = async (more: object) =>
+    (await call<{ sentence: string }>(server, 'POST', `/views/${view}/under/hidden`, { ...order, ...more })).body
+      .sentence;
+  expect(await refused({})).toBe('There is a hip already.');
+  const other = { tokens: { group: 'seat', ...PLAIN } };
+  expect(await refused({ ...other, loop: [0, 0, 20, 0, 20, 20] })).toMatch(/^Nothing would hide this piece/);
+  expect(await refused({ ...other, loop: [120, 150, 200, 200, 200, 150, 120, 200] })).toMatch(/crosses itself/);
+  expect((await ask('POST', `/characters/${id}/undo`)).doc.joints).toHaveLength(1);
+  expect((await ask('POST', `/characters/${id}/undo`)).doc.pieces).toHaveLength(2);
+});
+
+test('a contour carried on by hand decides what is bare and what is painted, and is proposed again', async () => {
+  const { view, coat } = await jointed();
+  const before = (await check(view, 'hidden-paint'))?.figure ?? 0;
+  // In by 15 px from the coat's own side.
+  const points = [100, 40, 115, 60, 115, 200, 100, 220];
+  const body = { carried: [{ kind: 'line', points }] };
+  const drawn = await ask('PUT', `/pieces/${coat}/under/contours`, body);
+  expect(drawn.summary).toBe('Carry the contour of torso on');
+  const less = (await check(view, 'hidden-paint'))?.figure ?? 0;
+  expect(less).toBeLessThan(before - 700);
+  expect(less).toBeGreaterThan(0);
+  await ask('POST', `/views/${view}/under`, {});
+  expect(await check(view, 'hidden-paint')).toMatchObject({ ok: true, figure: 0 });
+  // Proposed again, the rest of the side is bare.
+  await ask('PUT', `/pieces/${coat}/under/contours`, { carried: [] });
+  expect((await check(view, 'hidden-paint'))?.figure).toBeGreaterThan(700);
+  const bad = { carried: [{ kind: 'line', points: [100, 40, 160, 120, 100, 120, 160, 40] }] };
+  const { status, body: said } = await call<{ sentence: string }>(server, 'PUT', `/pieces/${coat}/under/contours`, bad);
+  expect([status, said.sentence]).toEqual([422, 'The contour crosses itself.']);
 });

@@ -187,7 +187,7 @@ export {
   pieceName,
   type DrawStep,
 } from './document/family.js';
-export { findPart, findPiece, pieceById, piecesOfView } from './document/find.js';
+export { findPart, findPiece, knownBy, pieceById, piecesOfView } from './document/find.js';
 export { journalHeads, type JournalHeads, type JournalLine } from './document/journal.js';
 export { deriveKey, placeOf } from './document/keys.js';
 export {
@@ -210,6 +210,7 @@ export {
   type ApartSheets,
   type BroughtIn,
   type BroughtLayer,
+  type CarriedContour,
   type CharacterDoc,
   type CharacterId,
   type CharacterRow,
@@ -326,10 +327,13 @@ export {
   type ProposeOptions,
   type UnderProposal,
   type ViewUnder,
+  ownLine,
   type PieceUnder,
 } from './under/propose-under.js';
-export { paintBeneath, setEndsHere } from './under/under-edits.js';
+export { crossesItself } from './under/carried.js';
+export { carryContours, paintBeneath, setEndsHere } from './under/under-edits.js';
 export { pieceUnderKey, underKey } from './under/checks.js';
+export { drawHidden, shapeOfJoints, type HiddenOrder } from './under/hidden-piece.js';
 export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
 
 // Hand-off

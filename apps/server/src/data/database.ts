@@ -10,6 +10,7 @@ import * as derived from './migrations/0005-derived.js';
 import * as wanted from './migrations/0006-wanted.js';
 import * as under from './migrations/0007-under.js';
 import * as stack from './migrations/0008-stack.js';
+import * as carried from './migrations/0009-carried.js';
 
 interface Migration {
   name: string;
@@ -18,7 +19,17 @@ interface Migration {
 }
 
 /** In the order they run. */
-const MIGRATIONS: readonly Migration[] = [foundation, planAndCut, joints, lineUnder, derived, wanted, under, stack];
+const MIGRATIONS: readonly Migration[] = [
+  foundation,
+  planAndCut,
+  joints,
+  lineUnder,
+  derived,
+  wanted,
+  under,
+  stack,
+  carried,
+];
 
 /** Any number that only migrations use: two servers that start at once take turns. */
 const MIGRATION_LOCK = 4410_0001;

@@ -1,6 +1,7 @@
 import type {
   ApartSheets,
   BroughtIn,
+  CarriedContour,
   CharacterDoc,
   Diff,
   DiscOn,
@@ -78,6 +79,7 @@ export class Piece extends Model {
   @Column(DataType.JSONB) declare extra: SheetRef | null;
   @Column(DataType.JSONB) declare beneath: SheetRef | null;
   @Column(DataType.BOOLEAN) declare endsHere: boolean;
+  @Column(DataType.JSONB) declare carried: CarriedContour[];
   @Column(DataType.JSONB) declare apart: ApartSheets | null;
   @Column(DataType.INTEGER) declare margin: number;
   @Column(DataType.BOOLEAN) declare unmix: boolean;

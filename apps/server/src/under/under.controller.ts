@@ -1,8 +1,8 @@
-import { Body, Controller, Delete, HttpCode, Param, Post } from '@nestjs/common';
+import { Body, Controller, Delete, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { BrushBody, EndsHereBody, PaintAllBody, PaintPieceBody } from './under.dto.js';
+import { BrushBody, ContoursBody, EndsHereBody, HiddenBody, PaintAllBody, PaintPieceBody } from './under.dto.js';
 import { UnderService } from './under.service.js';
 
 @ApiTags('under')
@@ -29,6 +29,19 @@ export class UnderController {
   @ApiOperation({ summary: 'Paint beneath a piece by hand, where others hide it' })
   brush(@Param() { id }: IdParam, @Body() { saw, erase = false, ...stroke }: BrushBody, @Who() caller: Caller) {
     return this.under.brush(id, { ...caller, saw }, { ...stroke, erase });
+  }
+
+  @Post('views/:id/under/hidden')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Begin a piece that does not show at rest, where others hide it' })
+  hidden(@Param() { id }: IdParam, @Body() { saw, ...order }: HiddenBody, @Who() caller: Caller) {
+    return this.under.beginHidden(id, { ...caller, saw }, order);
+  }
+
+  @Put('pieces/:id/under/contours')
+  @ApiOperation({ summary: 'Carry a piece’s contours on by hand' })
+  contours(@Param() { id }: IdParam, @Body() { saw, carried }: ContoursBody, @Who() caller: Caller) {
+    return this.under.contours(id, { ...caller, saw }, carried);
   }
 
   @Post('pieces/:id/under/ends-here')

@@ -1,6 +1,18 @@
 import { FILL_MODES, type FillMode } from '@limber-sheaf/core';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsNumber, Max, Min, Validate } from 'class-validator';
-import { EditBody, IsColour, MayBeLeftOut, StrokeRule } from '../http/dto.js';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  Max,
+  Min,
+  Validate,
+  ValidateNested,
+} from 'class-validator';
+import { EditBody, IsColour, MayBeLeftOut, PointsRule, StrokeRule, Tokens } from '../http/dto.js';
 
 /** The farthest that is painted beyond what comes into view, px. */
 const MOST_MARGIN = 400;
@@ -29,6 +41,28 @@ export class BrushBody extends EditBody {
   @IsNumber() @Min(0) @Max(1) softness: number;
   /** Takes hidden paint away. */
   @MayBeLeftOut() @IsBoolean() erase?: boolean;
+}
+
+export class Contour {
+  /** The four points of a cubic curve, or a line of any number of points. */
+  @IsIn(['curve', 'line']) kind: 'curve' | 'line';
+  /** x, y pairs, px, as the piece lies at rest. */
+  @IsArray() @ArrayMinSize(6) @ArrayMaxSize(2000) @Validate(PointsRule) points: number[];
+}
+
+export class ContoursBody extends EditBody {
+  /** All of the piece's contours that are carried on by hand; none has them proposed again. */
+  @IsArray() @ArrayMaxSize(40) @ValidateNested({ each: true }) @Type(() => Contour) carried: Contour[];
+}
+
+export class HiddenBody extends EditBody {
+  /** What its name is made of. */
+  @ValidateNested() @Type(() => Tokens) tokens: Tokens;
+  /** Its contour, x, y pairs, px; closes by itself. */
+  @IsArray() @ArrayMinSize(6) @ArrayMaxSize(2000) @Validate(PointsRule) loop: number[];
+  /** Three channels, 0 to 255. */
+  @IsColour()
+  colour: [number, number, number];
 }
 
 export class EndsHereBody extends EditBody {

@@ -1,18 +1,27 @@
+import { randomUUID } from 'node:crypto';
 import {
   LimberError,
   applyDiff,
+  carryContours,
   counted,
+  crossesItself,
+  findPart,
+  findPiece,
   isEmptyDiff,
   joinDiffs,
   labelFor,
   paintBeneath,
   partOf,
   pieceById,
+  refuseBadName,
   setEndsHere,
   type BrushStroke,
+  type CarriedContour,
   type CharacterDoc,
+  type NameTokens,
   type PieceId,
   type ProposeOptions,
+  type Rgb,
   type ViewId,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
@@ -24,6 +33,12 @@ import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 
 const tasks = taskFile<typeof import('./under.tasks.js')>(new URL('./under.tasks.js', import.meta.url));
+
+interface HiddenPieceOrder {
+  tokens: NameTokens;
+  loop: number[];
+  colour: Rgb;
+}
 
 /** Paint beneath: proposed, by hand, and the word that there is none. */
 @Injectable()
@@ -85,6 +100,31 @@ export class UnderService {
       kind: 'clear-beneath',
       summary: `Clear the paint beneath ${labelFor(partOf(doc, pieceById(doc, pieceId)))}`,
       diff: paintBeneath(doc, new Map([[pieceId, null]])),
+    }));
+  }
+
+  /** Begins a piece that does not show at rest. */
+  async beginHidden(viewId: ViewId, context: EditContext, order: HiddenPieceOrder): Promise<CharacterState> {
+    const ids = { pieceId: randomUUID(), partId: randomUUID() };
+    return this.edits.run(await characterOf('view', viewId), context, async (doc) => {
+      const { tokens, loop } = order;
+      const name = labelFor(tokens);
+      refuseBadName(tokens, doc.character.scheme);
+      const part = findPart(doc, tokens);
+      if (part && findPiece(doc, viewId, part.id))
+        throw new LimberError('name-taken', `There is a ${name} already.`, 'Name it otherwise.');
+      if (crossesItself(loop)) throw new LimberError('bad-contour', 'The contour crosses itself.', 'Draw it again.');
+      const diff = await this.threads.run(tasks, 'begin', { doc, viewId, ...order, ...ids }, context);
+      return { kind: 'begin-hidden', summary: `Begin ${name}, hidden`, diff };
+    });
+  }
+
+  /** Carries a piece's contours on as they were drawn. */
+  async contours(pieceId: PieceId, context: EditContext, carried: readonly CarriedContour[]): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, (doc) => ({
+      kind: 'carry-on',
+      summary: `Carry the contour of ${labelFor(partOf(doc, pieceById(doc, pieceId)))} on`,
+      diff: carryContours(doc, pieceId, carried),
     }));
   }
 

@@ -1,11 +1,18 @@
 import {
+  applyDiff,
   bareIn,
   brushBeneath,
   composePiece,
   counted,
+  createPlaced,
+  cutPieces,
+  drawHidden,
   drawOrder,
+  joinDiffs,
   mergeSheets,
+  moveInOrder,
   orRefuse,
+  ownLine,
   ownersAtRest,
   paintBeneath,
   pieceById,
@@ -16,13 +23,16 @@ import {
   type CharacterDoc,
   type Diff,
   type IntoView,
+  type NameTokens,
+  type PartId,
   type PieceId,
   type ProposeOptions,
+  type Rgb,
   type SheetRef,
   type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
-import { keepIfAny, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
 interface Painting {
@@ -94,5 +104,34 @@ export const brush = task(
     const before = await sheet(beneath);
     const made = orRefuse(brushBeneath(before, stroke, index, ownersAtRest(doc, viewId, art), art.design));
     return paintBeneath(doc, new Map([[pieceId, await keepIfAny(made.beneath)]]));
+  },
+);
+
+/** A piece to be begun that does not show at rest. */
+interface BegunHidden {
+  doc: CharacterDoc;
+  viewId: ViewId;
+  tokens: NameTokens;
+  loop: number[];
+  colour: Rgb;
+  pieceId: PieceId;
+  partId: PartId;
+}
+
+/** Begins a piece that is wholly hidden, directly behind what hides it. */
+export const begin = task(
+  async ({ doc, viewId, tokens, loop, colour, pieceId, partId }: BegunHidden): Promise<Diff> => {
+    const art = await readArt(doc, viewId);
+    const made = orRefuse(
+      drawHidden({ loop, colour, line: ownLine(art.design) }, ownersAtRest(doc, viewId, art), art.design),
+    );
+    const { x, y } = made.beneath;
+    const face = await keepSheet(createPlaced({ x, y, width: 1, height: 1 }));
+    const behind = drawOrder(doc, viewId)[made.index - 1]?.id;
+    const fresh = { pieceId, partId, tokens, face, inFrontOf: behind };
+    const cut = cutPieces(doc, { viewId, sheets: new Map(), fresh: [fresh] });
+    const beneath = await keepSheet(made.beneath);
+    const painted = joinDiffs(cut, paintBeneath(applyDiff(doc, cut), new Map([[pieceId, beneath]])));
+    return behind ? painted : joinDiffs(painted, moveInOrder(applyDiff(doc, painted), [pieceId], null));
   },
 );

@@ -1,4 +1,4 @@
-import { drawOrder, jointLabel, labelFor, partOf, pieceName } from '@limber-sheaf/core';
+import { knownBy, drawOrder, jointLabel, labelFor, partOf, pieceName } from '@limber-sheaf/core';
 import { Command } from 'cmdk';
 import { useOnBench } from './context';
 import { actionKey, actionWord } from './ActionRow';
@@ -42,7 +42,7 @@ export function Finder() {
             className={item}
             onSelect={go(() => {
               pickPiece(piece.id, partOf(doc, piece));
-              useBench.setState({ lookAt: { kind: 'rect', ...piece.face } });
+              useBench.setState({ lookAt: { kind: 'rect', ...knownBy(piece) } });
             })}
           >
             {labelFor(partOf(doc, piece))}{' '}

@@ -14,7 +14,7 @@ import {
   useSortable,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { labelFor, orderAtPose, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
+import { knownBy, labelFor, orderAtPose, partOf, pieceName, type PieceRow } from '@limber-sheaf/core';
 import { useMemo, useRef, useState } from 'react';
 import { blobUrl } from '../api/client';
 import { useOnBench } from './context';
@@ -173,7 +173,7 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
       >
         <span className="block min-h-0 w-full flex-1 overflow-hidden rounded-t-md bg-white/70 p-1 [[data-theme=night]_&]:bg-[#d9d3c6]">
           <img
-            src={blobUrl(piece.face.blob, 160)}
+            src={blobUrl(knownBy(piece).blob, 160)}
             alt=""
             draggable={false}
             className="size-full min-h-0 object-contain"

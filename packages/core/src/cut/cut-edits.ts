@@ -14,6 +14,7 @@ export const PLAIN_PIECE = {
   extra: null,
   beneath: null,
   endsHere: false,
+  carried: [],
   apart: null,
   margin: 0,
   unmix: true,

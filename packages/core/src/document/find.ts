@@ -1,6 +1,6 @@
 import { LimberError } from '../errors.js';
 import type { NameTokens } from './naming.js';
-import type { CharacterDoc, PartId, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
+import type { CharacterDoc, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from './rows.js';
 
 /** Depth between two neighbours in a fresh draw order. */
 export const DEPTH_STEP = 1024;
@@ -15,6 +15,11 @@ export function pieceById(doc: CharacterDoc, id: PieceId): PieceRow {
       'Somebody may have deleted it; undo brings it back.',
     );
   return piece;
+}
+
+/** The sheet that a piece is known by: its face, or of one that does not show at rest its paint beneath. */
+export function knownBy({ face, beneath }: PieceRow): SheetRef {
+  return face.area === 0 ? (beneath ?? face) : face;
 }
 
 /** Pieces of one view by their ids. @throws LimberError `not-found` where one is gone, or is another view's */

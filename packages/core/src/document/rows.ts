@@ -119,6 +119,8 @@ export interface PieceRow extends RowBase {
   beneath: SheetRef | null;
   /** Does nothing of it go on beneath what hides it, by the artist's word? */
   endsHere: boolean;
+  /** Contours that the artist has carried on beneath what hides the piece. */
+  carried: CarriedContour[];
   /** Fill, shade and line as they came, where they are kept apart. */
   apart: ApartSheets | null;
   /** px of the neighbours' paint that the overlap takes along all round. */
@@ -141,6 +143,14 @@ export interface DerivedRefs {
 
 /** The derived sheets of pieces, by piece. */
 export type SheetsOf = Readonly<Record<PieceId, DerivedRefs>>;
+
+/** A contour carried on by hand, from where it goes under to where it comes out, or closed in itself. */
+export interface CarriedContour {
+  /** The four points of a cubic curve, or a line of any number of points. */
+  kind: 'curve' | 'line';
+  /** x, y pairs, px. */
+  points: number[];
+}
 
 /** A piece's layers kept as sheets of their own; drawn in this order they are its paint. */
 export interface ApartSheets {

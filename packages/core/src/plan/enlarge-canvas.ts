@@ -33,16 +33,20 @@ export function enlargeCanvas(
   });
   for (const piece of doc.pieces) {
     if (piece.viewId !== viewId) continue;
-    const { face, own, extra, beneath, apart } = piece;
+    const { face, own, extra, beneath, carried, apart } = piece;
     diff.update(piece, {
       face: moved(face),
       own: moved(own),
       extra: moved(extra),
       beneath: moved(beneath),
+      carried: carried.map(({ kind, points }) => ({
+        kind,
+        points: points.map((value, i) => value + (i % 2 === 0 ? by.left : by.top)),
+      })),
       apart: apart && { fill: moved(apart.fill), shade: moved(apart.shade), line: moved(apart.line) },
     });
   }
-  for (const joint of doc.joints)
-    if (joint.viewId === viewId) diff.update(joint, { x: joint.x + by.left, y: joint.y + by.top });
+  for (const turned of [...doc.joints, ...doc.handles])
+    if (turned.viewId === viewId) diff.update(turned, { x: turned.x + by.left, y: turned.y + by.top });
   return diff.build();
 }

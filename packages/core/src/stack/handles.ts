@@ -1,6 +1,6 @@
 import { DiffBuilder, applyDiff, joinDiffs } from '../document/diff.js';
 import { makesRing, partOf } from '../document/family.js';
-import { findPart } from '../document/find.js';
+import { findPart, knownBy } from '../document/find.js';
 import { labelFor, type NameTokens } from '../document/naming.js';
 import type { CharacterDoc, Diff, HandleId, HandleRow, PartId, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import { LimberError } from '../errors.js';
@@ -122,7 +122,7 @@ function refuseOutside(doc: CharacterDoc, viewId: ViewId, x: number, y: number):
 export function handlePlace(doc: CharacterDoc, pieces: readonly PieceRow[]): { x: number; y: number } {
   const places = pieces.map((piece) => {
     const joint = doc.joints.find(({ childId }) => childId === piece.id);
-    const { x, y, width, height } = piece.face;
+    const { x, y, width, height } = knownBy(piece);
     return joint ?? { x: x + width / 2, y: y + height / 2 };
   });
   const mean = (axis: 'x' | 'y') => Math.round(places.reduce((sum, place) => sum + place[axis], 0) / places.length);

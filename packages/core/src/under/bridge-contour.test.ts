@@ -24,7 +24,7 @@ function beneath(shape: Shape, overs: readonly Shape[], discs: { x: number; y: n
   const front = maskedPaint(design, inside(width, height, over));
   const owners = mapOwners([face, front], { x: 0, y: 0, width, height });
   const [root = null, ...tips] = discs.map((disc) => ({ ...disc, shrink: 0 }));
-  const made = wholeShape({ face, index: 0, owners, design, root, tips, lineWidth: 0 });
+  const made = wholeShape({ face, index: 0, owners, design, root, tips, carried: [], lineWidth: 0 });
   const truth = inside(width, height, (x, y) => Math.min(shape(x, y), over(x, y)));
   let [both, either] = [0, 0];
   for (let y = 0; y < height; y++)

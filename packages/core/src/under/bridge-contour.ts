@@ -9,9 +9,27 @@ export interface Bridge {
   to: number;
   /** Degrees by which it turns in all; half a turn or more closes a limb's end, and is a guess. */
   turns: number;
+  /** The line that it follows where the artist has drawn one; x, y pairs, px. */
+  line?: number[];
+  /** Its place among the contours that the artist has drawn. */
+  drawn?: number;
   /** 0 to 1: how far its ends bend as an arc of a circle between them would; near 0 where they run straight up to it. */
   round: number;
 }
+
+/** A bridge that the artist has drawn. */
+export interface HandBridge {
+  /** Its place among the contours that the artist has drawn. */
+  drawn: number;
+  from: number;
+  to: number;
+  /** The cubic, where it was made by its handles. */
+  curve?: number[];
+  line: number[];
+}
+
+/** What a pairing costs that the artist has made otherwise. */
+const NEVER = 1e6;
 
 /** The most ways of pairing that are all tried; with more ends each goes to the nearest that is left. */
 const ALL_WAYS = 6;
@@ -34,16 +52,31 @@ export const CLOSES = 130;
  * circle between (handles of 4/3 tan(θ/4) radii, for the angle θ by which it turns).
  *
  * @param isHidden is a place of the canvas, px, covered by a piece in front?
+ * @param byHand bridges that the artist has drawn: these are so
  */
 export function bridgeContour(
   stretches: readonly SeenStretch[],
   isHidden: (x: number, y: number) => boolean,
+  byHand: readonly HandBridge[] = [],
 ): Bridge[] {
-  const cost = stretches.map(({ to }) => stretches.map(({ from }) => costOf(to, from, isHidden)));
+  const costAt = (at: number, into: number) => {
+    if (byHand.some(({ from, to }) => from === at && to === into)) return 0;
+    if (byHand.some(({ from, to }) => from === at || to === into)) return NEVER;
+    return costOf(stretches[at].to, stretches[into].from, isHidden);
+  };
+  const cost = stretches.map((_, at) => stretches.map((__, into) => costAt(at, into)));
   const pairs = stretches.length <= ALL_WAYS ? cheapest(cost) : nearest(cost);
   return pairs.map((into, at) => {
     const { curve, turns, round } = curveBetween(stretches[at].to, stretches[into].from);
-    return { curve, from: at, to: into, turns, round };
+    const hand = byHand.find((one) => one.from === at && one.to === into);
+    return {
+      curve: hand?.curve ?? curve,
+      from: at,
+      to: into,
+      turns,
+      round,
+      ...(hand && { line: hand.line, drawn: hand.drawn }),
+    };
   });
 }
 

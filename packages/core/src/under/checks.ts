@@ -32,7 +32,7 @@ export function underKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): s
  */
 export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, index: number): string {
   const order = drawOrder(doc, viewId);
-  const { id, endsHere } = order[index];
+  const { id, endsHere, carried } = order[index];
   const at = new Map(order.map((piece, i) => [piece.id, i - index]));
   // Where the order changes by pose, what lies behind at rest may come to lie over it.
   const changes = doc.orderChanges
@@ -46,6 +46,7 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   return deriveKey('piece under 1', [
     viewById(doc, viewId).designBlob,
     endsHere,
+    carried,
     order.slice(index).map((piece) => drawnAs(piece, sheets)),
     changes.length === 0 ? [] : [changes, order.slice(0, index).map((piece) => drawnAs(piece, sheets))],
     ends.map((joint) => {

@@ -26,7 +26,7 @@ export interface ViewUnder {
 }
 
 /** The outline that pieces are drawn with, as it runs round the whole figure. */
-function ownLine(design: PlacedBitmap): OwnLine {
+export function ownLine(design: PlacedBitmap): OwnLine {
   const { width, colour, confidence } = usualLine(design);
   return confidence >= SURE ? { width, colour } : { width: 0, colour: [0, 0, 0] };
 }
@@ -39,7 +39,7 @@ function shapeOf(
   art: ViewArt,
   owners: OwnerMap,
 ): WholeShape | null {
-  const { id, endsHere } = order[index];
+  const { id, endsHere, carried } = order[index];
   const face = art.pieces.get(id)?.face;
   if (!face || endsHere) return null;
   const joints = doc.joints.filter((joint) => joint.rounded && joint.kind !== 'slide' && carriesDisc(joint, id));
@@ -48,6 +48,7 @@ function shapeOf(
     face,
     index,
     owners,
+    carried,
     design: art.design,
     root: root ? endDisc(doc, root, id) : null,
     tips: joints.filter((joint) => joint.parentId === id).map((joint) => endDisc(doc, joint, id)),

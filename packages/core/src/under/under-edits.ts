@@ -1,12 +1,45 @@
 import { DiffBuilder } from '../document/diff.js';
 import { pieceById } from '../document/find.js';
-import type { CharacterDoc, Diff, PieceId, SheetRef } from '../document/rows.js';
+import { viewById } from '../document/view-edits.js';
+import type { CarriedContour, CharacterDoc, Diff, PieceId, SheetRef } from '../document/rows.js';
+import { LimberError } from '../errors.js';
+import { crossesItself } from './carried.js';
 
 /** Gives pieces other paint beneath, or none. @throws LimberError `not-found` */
 export function paintBeneath(doc: CharacterDoc, sheets: ReadonlyMap<PieceId, SheetRef | null>): Diff {
   const diff = new DiffBuilder();
   for (const [id, beneath] of sheets) diff.update(pieceById(doc, id), { beneath });
   return diff.build();
+}
+
+/** Contours of one piece, and points of one, at most. */
+const MOST_CONTOURS = 40;
+const MOST_POINTS = 1000;
+/** px by which the handles of a curve may lie outside the canvas. */
+const SLACK = 400;
+
+/**
+ * Carries a piece's contours on as the artist has drawn them; none has them proposed again.
+ * @throws LimberError `not-found`, `bad-contour`
+ */
+export function carryContours(doc: CharacterDoc, pieceId: PieceId, carried: readonly CarriedContour[]): Diff {
+  const piece = pieceById(doc, pieceId);
+  const { width, height } = viewById(doc, piece.viewId);
+  if (carried.length > MOST_CONTOURS) refuseContour(`A piece has ${MOST_CONTOURS} contours of its own at most.`);
+  for (const { kind, points } of carried) {
+    if (kind === 'curve' ? points.length !== 8 : points.length < 6 || points.length > 2 * MOST_POINTS)
+      refuseContour(`A contour has 3 to ${MOST_POINTS} points, a curve four.`);
+    const isOutside = points.some((value, i) => value < -SLACK || value > (i % 2 === 0 ? width : height) + SLACK);
+    if (isOutside) refuseContour('The contour leaves the canvas.');
+    if (kind === 'line' && crossesItself(points)) refuseContour('The contour crosses itself.');
+  }
+  const diff = new DiffBuilder();
+  diff.update(piece, { carried: carried.map(({ kind, points }) => ({ kind, points: [...points] })) });
+  return diff.build();
+}
+
+function refuseContour(sentence: string): never {
+  throw new LimberError('bad-contour', sentence, 'Draw it again in one bow.');
 }
 
 /** Says that nothing of a piece goes on beneath what hides it, or that its proposed shape counts again. @throws LimberError `not-found` */

@@ -1,10 +1,12 @@
 import type { OwnerMap } from '../cut/owners.js';
+import type { CarriedContour } from '../document/rows.js';
 import { contactsAt } from '../joints/limb-discs.js';
 import { outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE, createPlacedMask, cropMask, uniteMasks, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { fillLoop } from '../raster/polygon.js';
 import { CLOSES, bridgeContour, pointsAlong, type Bridge } from './bridge-contour.js';
+import { fitCarried } from './carried.js';
 import { seenContour, type SeenStretch } from './contour-ends.js';
 
 /** A disc in which a piece ends, px. */
@@ -21,6 +23,8 @@ export interface WholeShape {
   /** The hidden part: 255 where a piece in front hides the design's paint and this piece goes on beneath. */
   hidden: PlacedMask;
   bridges: Bridge[];
+  /** Contours carried on by hand that meet no end of what is seen any more, by their places in the list. */
+  dropped: number[];
   /** Where its contour runs on beneath, x, y pairs, px: what an outline is drawn along. */
   outlines: number[][];
   /** Ends whose rounding has drawn their paint and outline: beyond the limb's own stretch they stay as they are. */
@@ -43,6 +47,8 @@ export interface WholeShapeInput {
   /** The disc about which the piece turns, if it is rounded to it; and those of what hangs from it. */
   root: EndDisc | null;
   tips: readonly EndDisc[];
+  /** Contours that the artist has carried on. */
+  carried: readonly CarriedContour[];
   /** px; 0 for art without outline. */
   lineWidth: number;
   /** The whole view's design, at 0, 0: only where that is opaque anything is hidden. */
@@ -66,7 +72,8 @@ const BESIDE_SHARE = 0.2;
  * belongs to it. A limb that runs under something and has its disc there goes on straight to that disc; and a stretch of a
  * limb between two discs is what these and their tangents enclose, however little of its sides is seen.
  */
-export function wholeShape({ face, index, owners, root, tips, lineWidth, design }: WholeShapeInput): WholeShape {
+export function wholeShape(input: WholeShapeInput): WholeShape {
+  const { face, index, owners, root, tips, carried, lineWidth, design } = input;
   const isHidden = (x: number, y: number) => {
     const [column, row] = [Math.floor(x) - owners.x, Math.floor(y) - owners.y];
     if (column < 0 || row < 0 || column >= owners.width || row >= owners.height) return false;
@@ -77,17 +84,30 @@ export function wholeShape({ face, index, owners, root, tips, lineWidth, design 
   const loops = discs.map((disc) => hullOf(disc, disc));
   const limbs = root ? tips.map((tip) => hullOf(root, tip)) : [];
   let bridges: Bridge[] = [];
+  let dropped: number[] = [];
   const outlines: number[][] = [];
   const ends: RoundEnd[] = [];
-  if (root && shareWithin(face, limbs, BESIDE + Math.round(BESIDE_SHARE * root.radius)) >= LIMB) {
+  if (
+    carried.length === 0 &&
+    root &&
+    shareWithin(face, limbs, BESIDE + Math.round(BESIDE_SHARE * root.radius)) >= LIMB
+  ) {
     loops.push(...limbs);
     outlines.push(...tips.flatMap((tip) => sidesOf(root, tip)));
     ends.push(endAway(root, tips[0]), ...tips.map((tip) => endAway(tip, root)));
   } else {
     const { stretches, covered } = seenContour(face, index, owners, Math.max(LEAST_WAY, WAY * lineWidth), discs);
-    bridges = bridgeContour(stretches, isHidden);
+    const byHand = fitCarried(carried, stretches, lineWidth, owners);
+    dropped = byHand.dropped;
+    bridges = bridgeContour(stretches, isHidden, byHand.bridges);
+    loops.push(...byHand.loops);
+    outlines.push(...byHand.loops.map((loop) => [...loop, loop[0], loop[1]]));
     loops.push(...covered, ...loopsOf(stretches, bridges));
     for (const bridge of bridges) {
+      if (bridge.line) {
+        outlines.push(bridge.line);
+        continue;
+      }
       const end = bridge.turns > CLOSES ? discBeyond(bridge, discs) : null;
       const [out, into] = [stretches[bridge.from], stretches[bridge.to]];
       const sides = end ? toDisc(bridge, end) : goesOn(bridge) ? goingOn(bridge, out, into) : null;
@@ -108,7 +128,7 @@ export function wholeShape({ face, index, owners, root, tips, lineWidth, design 
       if (hidden.data[i] > 0 && (!isHidden(hidden.x + column, y) || isRim(near, hidden.x + column + 0.5, y + 0.5)))
         hidden.data[i] = 0;
   }
-  return { hidden, bridges, outlines, ends };
+  return { hidden, bridges, dropped, outlines, ends };
 }
 
 /** Points along half of a disc's rim. */
@@ -198,7 +218,7 @@ function loopsOf(stretches: readonly SeenStretch[], bridges: readonly Bridge[]):
     for (let at = start; !seen.has(at);) {
       seen.add(at);
       const bridge = onward.get(at);
-      loop.push(...stretches[at].points, ...(bridge ? pointsAlong(bridge.curve, STEP) : []));
+      loop.push(...stretches[at].points, ...(bridge ? (bridge.line ?? pointsAlong(bridge.curve, STEP)) : []));
       at = bridge?.to ?? at;
     }
     if (loop.length > 0) loops.push(loop);

@@ -64,6 +64,8 @@ export const OPERATIONS = {
   'under.paint': ['POST', '/api/pieces/{id}/under'],
   'under.clear': ['DELETE', '/api/pieces/{id}/under'],
   'under.brush': ['POST', '/api/pieces/{id}/under/brush'],
+  'under.hidden': ['POST', '/api/views/{id}/under/hidden'],
+  'under.contours': ['PUT', '/api/pieces/{id}/under/contours'],
   'under.endsHere': ['POST', '/api/pieces/{id}/under/ends-here'],
   'events.stream': ['GET', '/api/characters/{id}/events'],
   'history.list': ['GET', '/api/characters/{id}/history'],

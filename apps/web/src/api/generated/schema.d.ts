@@ -910,6 +910,40 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/under/hidden': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Begin a piece that does not show at rest, where others hide it */
+    post: operations['under.hidden'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/under/contours': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Carry a piece’s contours on by hand */
+    put: operations['under.contours'];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/pieces/{id}/under/ends-here': {
     parameters: {
       query?: never;
@@ -1338,6 +1372,20 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    HiddenBody: {
+      tokens: components['schemas']['Tokens'];
+      loop: number[];
+      colour: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ContoursBody: {
+      carried: components['schemas']['Contour'][];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     EndsHereBody: {
       endsHere: boolean;
       saw?: {
@@ -1430,6 +1478,11 @@ export interface components {
       x: number;
       y: number;
       radius: number;
+    };
+    Contour: {
+      /** @enum {unknown} */
+      kind: 'curve' | 'line';
+      points: number[];
     };
     /** @description A character's card in the cast. */
     CastCard: {
@@ -1609,6 +1662,8 @@ export interface components {
       beneath: components['schemas']['SheetRef'] | null;
       /** @description Does nothing of it go on beneath what hides it, by the artist's word? */
       endsHere: boolean;
+      /** @description Contours that the artist has carried on beneath what hides the piece. */
+      carried: components['schemas']['CarriedContour'][];
       /** @description Fill, shade and line as they came, where they are kept apart. */
       apart: components['schemas']['ApartSheets'] | null;
       /** @description px of the neighbours' paint that the overlap takes along all round. */
@@ -1617,6 +1672,16 @@ export interface components {
       unmix: boolean;
     };
     PieceId: string;
+    /** @description A contour carried on by hand, from where it goes under to where it comes out, or closed in itself. */
+    CarriedContour: {
+      /**
+       * @description The four points of a cubic curve, or a line of any number of points.
+       * @enum {string}
+       */
+      kind: 'curve' | 'line';
+      /** @description x, y pairs, px. */
+      points: number[];
+    };
     /** @description A piece's layers kept as sheets of their own; drawn in this order they are its paint. */
     ApartSheets: {
       fill: components['schemas']['SheetRef'];
@@ -3434,6 +3499,56 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['BrushBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.hidden': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HiddenBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.contours': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ContoursBody'];
       };
     };
     responses: {

@@ -1,4 +1,4 @@
-import { movedBy, drawOrder, drawSteps, isAtRest, orderAtPose, placePieces } from '@limber-sheaf/core';
+import { movedBy, drawOrder, drawSteps, isAtRest, knownBy, orderAtPose, placePieces } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from '../../ui/konva';
@@ -101,7 +101,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
                   placement={placements.get(piece.id)}
                   opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
                   bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
-                  by={isSeen(piece.face, placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
+                  by={isSeen(knownBy(piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
                 />
               ))}
         </Layer>

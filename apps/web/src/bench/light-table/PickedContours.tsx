@@ -1,4 +1,4 @@
-import type { PieceRow, Placement } from '@limber-sheaf/core';
+import { knownBy, type PieceRow, type Placement } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { Group, Line } from '../../ui/konva';
@@ -28,7 +28,7 @@ interface ContourProps {
 function Contour({ piece, palette, placement: at }: ContourProps) {
   const scale = useBench((s) => s.viewport.scale);
   const [outline, setOutline] = useState<{ blob: string; lines: number[][] } | null>(null);
-  const { face } = piece;
+  const face = knownBy(piece);
   useEffect(() => {
     let wanted = true;
     void handWorker<TableTasks>()

@@ -3,7 +3,7 @@ import { partOf, labelFor } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import type { Palette } from '../../bench/light-table/palette';
-import { penPoints } from './pen';
+import { penPoints } from '../../bench/pen';
 import { usePenStore } from './pen-store';
 import { proposalName } from './pen-hand';
 import { useCut } from './cut-store';

@@ -1,6 +1,6 @@
 import type { BenchValue } from '../../bench/context';
 import { keyOf } from '../../bench/worker';
-import type { PenState } from './pen';
+import type { PenState } from '../../bench/pen';
 import { cutWorker } from './worker';
 import { usePenStore, type Way } from './pen-store';
 

@@ -7,7 +7,7 @@ import { keyOf } from '../../bench/worker';
 import { useCut } from './cut-store';
 import { hugLoop, keepWays } from './hugging';
 import { nextPart, pieceOfTokens } from '../../bench/parts';
-import { penPoints, penStep, type PenEvent } from './pen';
+import { penPoints, penStep, type PenEvent } from '../../bench/pen';
 import { NO_PEN, usePenStore } from './pen-store';
 import { proposalStore, splitShape } from './proposals';
 import { takeShape } from './take-shape';

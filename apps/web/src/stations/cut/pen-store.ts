@@ -1,6 +1,6 @@
 import type { NameTokens } from '@limber-sheaf/core';
 import { create } from 'zustand';
-import { PEN_IDLE, type PenState } from './pen';
+import { PEN_IDLE, type PenState } from '../../bench/pen';
 import type { CrossPreview } from './cross-tasks';
 import type { ShapePreview } from './cut-tasks';
 import type { HeldState } from '../../bench/worker';

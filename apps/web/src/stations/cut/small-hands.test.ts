@@ -5,7 +5,7 @@ import { character, named } from '../../testing/character';
 import { useCut } from './cut-store';
 import { keepWays } from './hugging';
 import { nibBack, sendNib, useNib } from './nib-hand';
-import { PEN_IDLE, type PenState } from './pen';
+import { PEN_IDLE, type PenState } from '../../bench/pen';
 import { NO_PEN, usePenStore } from './pen-store';
 import { clickShape, hoverShape } from './proposal-hand';
 import { proposalStore } from './proposals';

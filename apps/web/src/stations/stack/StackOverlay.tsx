@@ -1,4 +1,4 @@
-import { apply, placePieces, type CharacterDoc, type HandleRow, type PieceRow } from '@limber-sheaf/core';
+import { apply, knownBy, placePieces, type CharacterDoc, type HandleRow, type PieceRow } from '@limber-sheaf/core';
 import { useMemo } from 'react';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
@@ -85,7 +85,7 @@ export function StackOverlay({ palette }: { palette: Palette }) {
 function restPlace(doc: CharacterDoc, row: PieceRow | HandleRow): { x: number; y: number } {
   if (row.table === 'handle') return row;
   const joint = doc.joints.find(({ childId }) => childId === row.id);
-  const { x, y, width, height } = row.face;
+  const { x, y, width, height } = knownBy(row);
   return joint ?? { x: x + width / 2, y: y + height / 2 };
 }
 

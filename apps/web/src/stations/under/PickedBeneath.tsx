@@ -4,6 +4,7 @@ import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
+import { carryOn } from './carry-hand';
 import { layBack } from './look-at-bare';
 import { useProposeOptions } from './useBeneath';
 import { useUnderStore } from './under-store';
@@ -19,6 +20,8 @@ export function PickedBeneath() {
   const { bare, mode, margin } = useUnderStore();
   const options = useProposeOptions();
   const working = useWork((s) => s.work !== null);
+  const beneath = useUnderStore((s) => s.beneath);
+  const dropped = beneath?.pieceId === picked ? (beneath?.picture.dropped ?? []) : [];
   const piece = doc.pieces.find(({ id }) => id === picked);
   if (!piece) return <p className="text-[13px] text-soft">Pick a piece to see what it is beneath.</p>;
   const own = bare?.find(({ pieceId }) => pieceId === piece.id);
@@ -62,6 +65,15 @@ export function PickedBeneath() {
           onCommit={(value) => useUnderStore.setState({ margin: Math.max(0, Math.min(400, value)) })}
         />
       </LedgerRow>
+      {piece.carried.length > 0 && (
+        <LedgerRow name="Contours by hand">
+          <span className={dropped.length > 0 ? 'text-madder' : ''}>
+            {dropped.length === 0
+              ? piece.carried.length
+              : `${dropped.length} of ${piece.carried.length} ${dropped.length === 1 ? 'meets' : 'meet'} no end`}
+          </span>
+        </LedgerRow>
+      )}
       <div className="mt-3 flex flex-wrap gap-1.5">
         {own && (
           <Action tone="go" disabled={working} onClick={() => paint(false)}>
@@ -77,6 +89,19 @@ export function PickedBeneath() {
           <Action tone="wrong" onClick={() => void edit('under.clear', piece.id)}>
             Clear
           </Action>
+        )}
+        {dropped.length > 0 && (
+          <Action
+            onClick={() => {
+              const met = piece.carried.filter((_, at) => !dropped.includes(at));
+              void carryOn({ edit }, piece, met);
+            }}
+          >
+            Let go what meets none
+          </Action>
+        )}
+        {piece.carried.length > 0 && (
+          <Action onClick={() => void carryOn({ edit }, piece, [])}>Propose contours again</Action>
         )}
         <Action onClick={() => void edit('under.endsHere', piece.id, { endsHere: !piece.endsHere, saw })}>
           {piece.endsHere ? 'It goes on beneath' : 'Nothing here'}

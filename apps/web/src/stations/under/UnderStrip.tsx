@@ -2,6 +2,7 @@ import { toHex, type Rgb } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Range } from '../../ui/Range';
+import { HidingStrip } from './HidingStrip';
 import { peelTo, piecesOver } from './peel';
 import { useUnderStore } from './under-store';
 
@@ -11,10 +12,11 @@ const BOX = 'pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 
 export function UnderStrip() {
   const { doc, view } = useOnBench();
   const picked = useBench((s) => s.pickedPiece);
-  const { brushing, brush, lifted } = useUnderStore();
+  const { brushing, brush, lifted, carrying, hiding } = useUnderStore();
   const over = piecesOver(doc, view.id, picked).length;
   const set = (change: Partial<typeof brush>) => useUnderStore.setState({ brush: { ...brush, ...change } });
-  if (!brushing && lifted === 0) return null;
+  if (hiding) return <HidingStrip />;
+  if (!brushing && !carrying && lifted === 0) return null;
   return (
     <span className="pointer-events-none! flex min-h-8 basis-full flex-wrap select-none items-center gap-x-3 gap-y-1 text-[13px]">
       {brushing && (
@@ -40,6 +42,11 @@ export function UnderStrip() {
       {lifted > 0 && (
         <span className={BOX}>
           <Range label="Peel" value={lifted} low={0} high={over} onChange={(count) => peelTo(doc, view.id, count)} />
+        </span>
+      )}
+      {carrying && (
+        <span className="flex min-h-8 items-center rounded-lg bg-sheet/85 px-3 text-soft">
+          Drag the rings, or draw a contour from one end to another, or round what lies beneath.
         </span>
       )}
       {brushing && (

@@ -40,7 +40,7 @@ export function brushBack(bench: BenchValue): void {
 }
 
 /** Where on the picked piece, as it lies at rest, a place of the canvas is. */
-function atRest({ doc, view }: BenchValue, { x, y }: { x: number; y: number }): { x: number; y: number } {
+export function atRest({ doc, view }: BenchValue, { x, y }: { x: number; y: number }): { x: number; y: number } {
   const { pickedPiece, bends } = useBench.getState();
   const placement = pickedPiece && placePieces(doc, view.id, bends).get(pickedPiece);
   return placement ? unapply(placement, x, y) : { x, y };

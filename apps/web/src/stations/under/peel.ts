@@ -1,4 +1,4 @@
-import { drawOrder, intersectRects, type CharacterDoc, type ViewId } from '@limber-sheaf/core';
+import { knownBy, drawOrder, intersectRects, type CharacterDoc, type ViewId } from '@limber-sheaf/core';
 import { useBench } from '../../bench/store';
 import { useUnderStore } from './under-store';
 
@@ -7,10 +7,10 @@ export function piecesOver(doc: CharacterDoc, viewId: ViewId, pieceId: string | 
   const order = drawOrder(doc, viewId);
   const at = order.findIndex(({ id }) => id === pieceId);
   if (at < 0) return [];
-  const { face } = order[at];
+  const own = knownBy(order[at]);
   return order
     .slice(at + 1)
-    .filter((piece) => intersectRects(piece.face, face).width > 0)
+    .filter((piece) => intersectRects(piece.face, own).width > 0)
     .map(({ id }) => id as string)
     .reverse();
 }

@@ -2,8 +2,11 @@ import { toast } from 'sonner';
 import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
+import { PEN_IDLE } from '../../bench/pen';
 import { useBench } from '../../bench/store';
 import { brushBack } from './brush-hand';
+import { contourBack, endContour } from './carry-hand';
+import { startHiding } from './hidden-piece';
 import { layBack } from './look-at-bare';
 import { peelTo, piecesOver } from './peel';
 import { useUnderStore } from './under-store';
@@ -35,13 +38,50 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
     run: (bench) => void paintAll(bench),
   },
   {
+    id: 'carry',
+    word: 'Carry on',
+    key: 'c',
+    title: 'Shows the picked piece’s contours beneath with handles; draw one anew freehand or point by point',
+    when: isPicked,
+    on: () => useUnderStore.getState().carrying,
+    run: () =>
+      useUnderStore.setState(({ carrying }) => ({
+        carrying: !carrying,
+        pen: PEN_IDLE,
+        hiding: null,
+        brushing: false,
+        at: null,
+      })),
+  },
+  {
+    id: 'end-contour',
+    word: 'End the contour',
+    key: 'enter',
+    shown: false,
+    when: () => useUnderStore.getState().pen.kind !== 'idle',
+    run: endContour,
+  },
+  {
     id: 'brush',
     word: 'Brush beneath',
     key: 'n',
     title: 'Paints the picked piece where others hide it',
     when: isPicked,
     on: () => useUnderStore.getState().brushing,
-    run: () => useUnderStore.setState(({ brushing }) => ({ brushing: !brushing })),
+    run: () =>
+      useUnderStore.setState(({ brushing }) => ({ brushing: !brushing, carrying: false, hiding: null, pen: PEN_IDLE })),
+  },
+  {
+    id: 'hidden',
+    word: 'Hidden piece',
+    key: 'b',
+    title: 'Begins a piece that does not show at rest: a hip beneath a coat, the inside of a mouth',
+    on: () => useUnderStore.getState().hiding !== null,
+    when: ({ doc, view }) => doc.pieces.some(({ viewId }) => viewId === view.id),
+    run: (bench) => {
+      if (useUnderStore.getState().hiding) useUnderStore.setState({ hiding: null, pen: PEN_IDLE });
+      else startHiding(bench);
+    },
   },
   {
     id: 'peel',
@@ -66,11 +106,13 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
   },
   {
     id: 'drop',
-    word: 'Lay the brush down',
+    word: 'Lay the tool down',
     key: 'escape',
     shown: false,
     run: (bench) => {
-      if (useUnderStore.getState().brushing) brushBack(bench);
+      const { brushing, carrying, hiding } = useUnderStore.getState();
+      if (carrying || hiding) contourBack(bench);
+      else if (brushing) brushBack(bench);
       else if (isOff()) layBack();
     },
   },

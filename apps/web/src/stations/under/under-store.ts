@@ -1,6 +1,8 @@
 import type { Bare, FillMode, Rgb } from '@limber-sheaf/core';
 import { create } from 'zustand';
 import { NIB_IDLE, type NibState } from '../../bench/nib';
+import type { UnderPicture } from './under-tasks';
+import { PEN_IDLE, type PenState } from '../../bench/pen';
 
 /** How the picked piece's paint is to be carried on; `auto` goes by the paint. */
 type WantedMode = FillMode | 'auto';
@@ -21,6 +23,13 @@ interface UnderState {
   nib: NibState;
   /** Where the brush is, px, as the picked piece lies; null where it is not over the table. */
   at: { x: number; y: number; radius: number; away: boolean } | null;
+  /** A piece beneath, as it was worked out last. */
+  beneath: { pieceId: string; picture: UnderPicture } | null;
+  /** Are contours carried on by hand: handles shown, a line drawn? */
+  carrying: boolean;
+  pen: PenState;
+  /** A hidden piece about to be begun: its name while it is typed, its contour, its colour. */
+  hiding: { name: string; loop: number[] | null; colour: Rgb } | null;
   /** How many pieces in front of the picked one are lifted away. */
   lifted: number;
 }
@@ -35,5 +44,9 @@ export const useUnderStore = create<UnderState>(() => ({
   brush: { size: 24, softness: 0.2, colour: [200, 150, 110] },
   nib: NIB_IDLE,
   at: null,
+  beneath: null,
+  carrying: false,
+  pen: PEN_IDLE,
+  hiding: null,
   lifted: 0,
 }));

@@ -1,6 +1,8 @@
 import {
   bareCells,
   composePiece,
+  contours,
+  coverageOf,
   findBare,
   pieceById,
   pieceUnderKey,
@@ -39,10 +41,17 @@ export interface UnderPicture {
   painted: Laid | null;
   /** Its whole shape where it is hidden, x, y pairs, px. */
   outlines: number[][];
+  /** The curves of its proposed contours, four points each, and the place of those drawn by hand among these; null for a free line. */
+  curves: { points: number[]; drawn: number | null }[];
+  /** Contours drawn by hand that meet no end any more, by their places. */
+  dropped: number[];
 }
 
 /** Every piece as it was looked at last: an edit has only those looked at again that it touches. */
 const looked = new Map<string, PieceUnder | null>();
+/** Points of an outline, at most. */
+const MOST_POINTS = 400;
+
 let newest: { key: string; art: ViewArt; under: ViewUnder } | null = null;
 
 /** What comes into view of a view; worked out once for the same drawing and the same joints. */
@@ -85,8 +94,22 @@ export const underTasks = {
     const paint = proposal ? await laid(proposal.paint) : null;
     const painted = beneath ? await laid(hatched(beneath, WOAD)) : null;
     const images = [bare, paint, painted].flatMap((one) => one?.image ?? []);
-    const outlines = under.shapes.get(piece.id)?.outlines ?? [];
-    return Comlink.transfer({ bare, paint, painted, outlines }, images);
+    const { outlines = [], bridges = [], dropped = [] } = under.shapes.get(piece.id) ?? {};
+    const curves = bridges
+      .filter(({ drawn }) => drawn === undefined || piece.carried[drawn].kind === 'curve')
+      .map(({ curve, drawn = null }) => ({ points: curve, drawn }));
+    return Comlink.transfer({ bare, paint, painted, outlines, curves, dropped }, images);
+  },
+
+  /** A piece's own outline, x, y pairs, px; null for a piece without paint. */
+  async outlineOf(at: StateKey, pieceId: string): Promise<number[] | null> {
+    const face = await sheet(pieceById(held(at).doc, pieceId).face);
+    const [outer] = face ? contours(coverageOf(face)) : [];
+    if (!face || !outer) return null;
+    const stride = Math.ceil(outer.length / 2 / MOST_POINTS);
+    return Array.from(outer, (value, i) => value + (i % 2 === 0 ? face.x : face.y)).filter(
+      (_, i) => (i >> 1) % stride === 0,
+    );
   },
 
   /** The design's colour at a place, px; null beside it. */

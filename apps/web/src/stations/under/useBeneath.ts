@@ -1,5 +1,5 @@
 import type { ProposeOptions } from '@limber-sheaf/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { keyOf } from '../../bench/worker';
@@ -23,19 +23,19 @@ export function useBeneath(): UnderPicture | null {
   const pieceId = useBench((s) => s.pickedPiece);
   const known = useUnderStore((s) => s.signature !== '');
   const options = useProposeOptions();
-  const [picture, setPicture] = useState<{ pieceId: string; picture: UnderPicture } | null>(null);
+  const beneath = useUnderStore((s) => s.beneath);
   useEffect(() => {
     if (!pieceId || !known) return;
     let wanted = true;
     underWorker()
       .beneath(keyOf({ doc, sheets }), view.id, pieceId, options)
       .then(
-        (made) => wanted && setPicture({ pieceId, picture: made }),
+        (picture) => wanted && useUnderStore.setState({ beneath: { pieceId, picture } }),
         () => undefined,
       );
     return () => {
       wanted = false;
     };
   }, [doc, sheets, view.id, pieceId, known, options]);
-  return picture && picture.pieceId === pieceId ? picture.picture : null;
+  return beneath && beneath.pieceId === pieceId ? beneath.picture : null;
 }
