@@ -30,8 +30,10 @@ function coatAndArm(): Uint8Array {
 }
 
 /** Coat and arm, jointed at the shoulder. */
-async function jointed(): Promise<{ id: string; view: string; doc: CharacterDoc; coat: string; arm: string }> {
-  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Hull', coatAndArm()));
+async function jointed(
+  bytes = coatAndArm(),
+): Promise<{ id: string; view: string; doc: CharacterDoc; coat: string; arm: string }> {
+  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Hull', bytes));
   const view = doc.views[0].id;
   const box = (x: number, y: number, width: number, height: number) => ({
     x,
@@ -231,4 +233,43 @@ test('a contour carried on by hand decides what is bare and what is painted, and
   const bad = { carried: [{ kind: 'line', points: [100, 40, 160, 120, 100, 120, 160, 40] }] };
   const { status, body: said } = await call<{ sentence: string }>(server, 'PUT', `/pieces/${coat}/under/contours`, bad);
   expect([status, said.sentence]).toEqual([422, 'The contour crosses itself.']);
+});
+
+/** A coat with an arm over its left side, and the arm's shadow of 20 px painted into the coat beside it. */
+function coatInShadow(): Uint8Array {
+  const [width, height] = [300, 260];
+  const data = new Uint8Array(width * height * 4);
+  for (let y = 30; y < 230; y++)
+    for (let x = 100; x < 220; x++) {
+      const dark = x < 145 && y > 60 && y < 215 ? 0.6 : 1;
+      data.set([...COAT.slice(0, 3).map((v) => Math.round(v * dark)), 255], (y * width + x) * 4);
+    }
+  for (let y = 40; y < 220; y++) for (let x = 75; x < 125; x++) data.set(SLEEVE, (y * width + x) * 4);
+  return encodePng({ width, height, data });
+}
+
+test('a shadow is lifted off a coat, hangs from the arm that casts it, and the design is the same to the last bit', async () => {
+  const { id, view, coat, arm } = await jointed(coatInShadow());
+  const loop = [124, 50, 156, 50, 156, 224, 124, 224];
+  const lifted = await ask('POST', `/pieces/${coat}/under/shadow`, { loop });
+  expect(lifted.summary).toBe('Lift the shadow off torso');
+  const shadow = lifted.doc.pieces.find((piece) => piece.shadowOf === coat);
+  expect(shadow?.face).toMatchObject({ x: 125, y: 61, width: 20, height: 154 });
+  expect(lifted.doc.pieces.find((piece) => piece.id === coat)?.beneath?.area).toBeGreaterThanOrEqual(20 * 154);
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+  expect((await check(view, 'offcuts'))?.ok).toBe(true);
+  const part = lifted.doc.parts.find((one) => one.id === shadow?.partId);
+  const armPart = lifted.doc.pieces.find((piece) => piece.id === arm)?.partId;
+  await ask('PATCH', `/parts/${part?.id}/parent`, { parentId: armPart });
+  const { rig, files } = await packageOf(server, id);
+  const entry = rig.views[0].pieces.find((piece) => piece.kind === 'shadow');
+  expect(entry).toMatchObject({ name: 'torso_shadow', parent: 'arm_A_upper' });
+  expect(files.has('front/torso_shadow.png')).toBe(true);
+  const again = await call<{ sentence: string }>(server, 'POST', `/pieces/${coat}/under/shadow`, { loop });
+  expect([again.status, again.body.sentence]).toEqual([422, expect.stringMatching(/no darker|next to nothing/)]);
+  // The piece that it lies on is gone: it keeps a name of its own.
+  const without = await ask('POST', `/views/${view}/cut/remove`, { pieceIds: [coat] });
+  expect(without.doc.pieces.find((piece) => piece.id === shadow?.id)?.shadowOf).toBeNull();
+  await ask('POST', `/characters/${id}/undo`);
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
 });

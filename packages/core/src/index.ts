@@ -331,8 +331,9 @@ export {
   type PieceUnder,
 } from './under/propose-under.js';
 export { crossesItself } from './under/carried.js';
-export { carryContours, paintBeneath, setEndsHere } from './under/under-edits.js';
+export { carryContours, markShadow, paintBeneath, setEndsHere, shadowTokens } from './under/under-edits.js';
 export { pieceUnderKey, underKey } from './under/checks.js';
+export { liftShadow } from './under/lift-shadow.js';
 export { drawHidden, shapeOfJoints, type HiddenOrder } from './under/hidden-piece.js';
 export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
 

@@ -79,6 +79,7 @@ export class Piece extends Model {
   @Column(DataType.JSONB) declare extra: SheetRef | null;
   @Column(DataType.JSONB) declare beneath: SheetRef | null;
   @Column(DataType.BOOLEAN) declare endsHere: boolean;
+  @Column(DataType.UUID) declare shadowOf: string | null;
   @Column(DataType.JSONB) declare carried: CarriedContour[];
   @Column(DataType.JSONB) declare apart: ApartSheets | null;
   @Column(DataType.INTEGER) declare margin: number;

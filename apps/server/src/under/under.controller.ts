@@ -2,7 +2,15 @@ import { Body, Controller, Delete, HttpCode, Param, Post, Put } from '@nestjs/co
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { BrushBody, ContoursBody, EndsHereBody, HiddenBody, PaintAllBody, PaintPieceBody } from './under.dto.js';
+import {
+  BrushBody,
+  ContoursBody,
+  EndsHereBody,
+  HiddenBody,
+  PaintAllBody,
+  PaintPieceBody,
+  ShadowBody,
+} from './under.dto.js';
 import { UnderService } from './under.service.js';
 
 @ApiTags('under')
@@ -36,6 +44,13 @@ export class UnderController {
   @ApiOperation({ summary: 'Begin a piece that does not show at rest, where others hide it' })
   hidden(@Param() { id }: IdParam, @Body() { saw, ...order }: HiddenBody, @Who() caller: Caller) {
     return this.under.beginHidden(id, { ...caller, saw }, order);
+  }
+
+  @Post('pieces/:id/under/shadow')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Take a painted-in shadow off a piece, as a piece of its own over clean paint' })
+  shadow(@Param() { id }: IdParam, @Body() { saw, loop }: ShadowBody, @Who() caller: Caller) {
+    return this.under.liftShadow(id, { ...caller, saw }, loop);
   }
 
   @Put('pieces/:id/under/contours')

@@ -65,6 +65,11 @@ export class HiddenBody extends EditBody {
   colour: [number, number, number];
 }
 
+export class ShadowBody extends EditBody {
+  /** A loose mark round the shadow, x, y pairs, px; closes by itself. */
+  @IsArray() @ArrayMinSize(6) @ArrayMaxSize(2000) @Validate(PointsRule) loop: number[];
+}
+
 export class EndsHereBody extends EditBody {
   /** Does nothing of the piece go on beneath what hides it? */
   @IsBoolean() endsHere: boolean;

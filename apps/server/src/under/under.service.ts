@@ -119,6 +119,18 @@ export class UnderService {
     });
   }
 
+  /** Takes a shadow off a piece. */
+  async liftShadow(pieceId: PieceId, context: EditContext, loop: number[]): Promise<CharacterState> {
+    const ids = { shadowId: randomUUID(), partId: randomUUID() };
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
+      const piece = pieceById(doc, pieceId);
+      const name = labelFor(partOf(doc, piece));
+      if (piece.shadowOf) throw new LimberError('no-shadow', 'This is a shadow already.', 'Pick the piece it lies on.');
+      const diff = await this.threads.run(tasks, 'lift', { doc, pieceId, loop, ...ids }, context);
+      return { kind: 'lift-shadow', summary: `Lift the shadow off ${name}`, diff };
+    });
+  }
+
   /** Carries a piece's contours on as they were drawn. */
   async contours(pieceId: PieceId, context: EditContext, carried: readonly CarriedContour[]): Promise<CharacterState> {
     return this.edits.run(await characterOf('piece', pieceId), context, (doc) => ({

@@ -6,7 +6,12 @@ import {
   counted,
   createPlaced,
   cutPieces,
+  LimberError,
   drawHidden,
+  fillLoop,
+  liftShadow,
+  markShadow,
+  shadowTokens,
   drawOrder,
   joinDiffs,
   mergeSheets,
@@ -32,7 +37,7 @@ import {
   type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
-import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { designOf, keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
 interface Painting {
@@ -135,3 +140,26 @@ export const begin = task(
     return behind ? painted : joinDiffs(painted, moveInOrder(applyDiff(doc, painted), [pieceId], null));
   },
 );
+
+/** A shadow to be taken off a piece, marked by a loop. */
+interface Lifting {
+  doc: CharacterDoc;
+  pieceId: PieceId;
+  loop: number[];
+  shadowId: PieceId;
+  partId: PartId;
+}
+
+/** Takes a painted-in shadow off a piece: it becomes a piece of its own, directly in front, over clean paint. */
+export const lift = task(async ({ doc, pieceId, loop, shadowId, partId }: Lifting): Promise<Diff> => {
+  const piece = pieceById(doc, pieceId);
+  const { viewId } = piece;
+  const [face, beneath] = await Promise.all([piece.face, piece.beneath].map(sheet));
+  if (!face) throw new LimberError('not-shown', 'The piece shows nothing to take a shadow off.');
+  const made = orRefuse(liftShadow(face, fillLoop(loop, await designOf(doc, viewId))));
+  const sheets = { face: await keepSheet(made.face), beneath: await keepIfAny(mergeSheets([beneath, made.clean])) };
+  const tokens = shadowTokens(doc, piece);
+  const fresh = { pieceId: shadowId, partId, tokens, face: await keepSheet(made.shadow), inFrontOf: pieceId };
+  const cut = cutPieces(doc, { viewId, sheets: new Map([[pieceId, sheets]]), fresh: [fresh] });
+  return joinDiffs(cut, markShadow(applyDiff(doc, cut), shadowId, pieceId));
+});

@@ -14,6 +14,7 @@ export const PLAIN_PIECE = {
   extra: null,
   beneath: null,
   endsHere: false,
+  shadowOf: null,
   carried: [],
   apart: null,
   margin: 0,
@@ -127,6 +128,7 @@ function deletePiece(doc: CharacterDoc, pieceId: PieceId): Diff {
   for (const joint of doc.joints)
     if (joint.childId === pieceId || joint.parentId === pieceId) removeJoint(doc, joint, diff);
   leaveOrderChanges(doc, piece, diff);
+  for (const shadow of doc.pieces) if (shadow.shadowOf === pieceId) diff.update(shadow, { shadowOf: null });
   diff.remove(piece);
   const part = partOf(doc, piece);
   if (!isNeeded(doc, part, piece)) {
@@ -161,6 +163,8 @@ function mergePiece(doc: CharacterDoc, intoId: PieceId, goneId: PieceId, sheets:
     else diff.update(joint, joint.childId === goneId ? { childId: intoId } : { parentId: intoId });
   }
   leaveOrderChanges(doc, gone, diff);
+  for (const shadow of doc.pieces)
+    if (shadow.shadowOf === goneId) diff.update(shadow, { shadowOf: shadow.id === intoId ? null : intoId });
   diff.remove(gone);
   if (!isNeeded(doc, gonePart, gone)) {
     for (const child of doc.parts) {

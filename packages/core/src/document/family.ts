@@ -69,10 +69,15 @@ export function partOf(doc: CharacterDoc, piece: PieceRow): PartRow {
   return part;
 }
 
-/** A piece's name in the character's scheme. */
+/** A piece's name in the character's scheme; a lifted shadow's goes by that of what it lies on. */
 export function pieceName(doc: CharacterDoc, piece: PieceRow): string {
+  const under = piece.shadowOf && doc.pieces.find(({ id }) => id === piece.shadowOf);
+  if (under && !under.shadowOf) return `${pieceName(doc, under)}${SHADOW_ENDING}`;
   return nameFor(partOf(doc, piece), doc.character.scheme);
 }
+
+/** What a lifted shadow's name ends with, in every scheme. */
+const SHADOW_ENDING = '_shadow';
 
 /** Pieces in words: the one by its part, several by their number. */
 export function nameAll(doc: CharacterDoc, pieces: readonly PieceRow[]): string {

@@ -119,6 +119,8 @@ export interface PieceRow extends RowBase {
   beneath: SheetRef | null;
   /** Does nothing of it go on beneath what hides it, by the artist's word? */
   endsHere: boolean;
+  /** The piece that it is the shadow on, lifted off; null for a piece of its own. */
+  shadowOf: PieceId | null;
   /** Contours that the artist has carried on beneath what hides the piece. */
   carried: CarriedContour[];
   /** Fill, shade and line as they came, where they are kept apart. */
@@ -282,7 +284,7 @@ export const TABLES = {
   piece: {
     list: 'pieces',
     belongsTo: { field: 'viewId', table: 'view' },
-    refers: { partId: 'part' },
+    refers: { partId: 'part', shadowOf: 'piece' },
     pictures: ['face', 'own', 'extra', 'beneath', 'apart'],
     order: ['depth', 'id'],
   },

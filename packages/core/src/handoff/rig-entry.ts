@@ -14,7 +14,7 @@ export interface RigEntry extends NameTokens {
   parent: string | null;
   bounds: Rect;
   pivot: { x: number; y: number } | null;
-  kind: 'face' | 'uncut';
+  kind: 'face' | 'shadow' | 'uncut';
   joint:
     | (Pick<JointRow, 'kind' | 'discOn' | 'radius' | 'lineWidth'> & {
         /** `none` where the outline lies beneath both, as pieces of its own. */
@@ -65,7 +65,7 @@ export function rigEntry(
           cleanRange: proofs.find((p) => p.jointId === joint.id)?.cleanRange ?? null,
         }
       : null,
-    kind: 'face',
+    kind: piece.shadowOf ? 'shadow' : 'face',
   };
 }
 

@@ -1,7 +1,9 @@
 import { DiffBuilder } from '../document/diff.js';
-import { pieceById } from '../document/find.js';
+import { partOf } from '../document/family.js';
+import { findPart, pieceById } from '../document/find.js';
+import type { NameTokens } from '../document/naming.js';
 import { viewById } from '../document/view-edits.js';
-import type { CarriedContour, CharacterDoc, Diff, PieceId, SheetRef } from '../document/rows.js';
+import type { CarriedContour, CharacterDoc, Diff, PieceId, PieceRow, SheetRef } from '../document/rows.js';
 import { LimberError } from '../errors.js';
 import { crossesItself } from './carried.js';
 
@@ -46,5 +48,24 @@ function refuseContour(sentence: string): never {
 export function setEndsHere(doc: CharacterDoc, pieceId: PieceId, endsHere: boolean): Diff {
   const diff = new DiffBuilder();
   diff.update(pieceById(doc, pieceId), { endsHere });
+  return diff.build();
+}
+
+/** The tokens of the part that a shadow on a piece is: its own, numbered where there are several. */
+export function shadowTokens(doc: CharacterDoc, piece: PieceRow): NameTokens {
+  const { group, side, part } = partOf(doc, piece);
+  const tokens = { group, side, part: [part, 'shadow'].filter(Boolean).join(' '), index: null };
+  for (let n = 2; ; n++) {
+    const numbered = findPart(doc, tokens) ? { ...tokens, index: n } : tokens;
+    if (!findPart(doc, numbered)) return numbered;
+  }
+}
+
+/** Marks a piece as the shadow on another: it hangs from that, and keeps its colour to itself. */
+export function markShadow(doc: CharacterDoc, shadowId: PieceId, pieceId: PieceId): Diff {
+  const diff = new DiffBuilder();
+  const shadow = pieceById(doc, shadowId);
+  diff.update(shadow, { shadowOf: pieceId, unmix: false });
+  diff.update(partOf(doc, shadow), { parentId: partOf(doc, pieceById(doc, pieceId)).id });
   return diff.build();
 }

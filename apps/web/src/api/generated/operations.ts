@@ -65,6 +65,7 @@ export const OPERATIONS = {
   'under.clear': ['DELETE', '/api/pieces/{id}/under'],
   'under.brush': ['POST', '/api/pieces/{id}/under/brush'],
   'under.hidden': ['POST', '/api/views/{id}/under/hidden'],
+  'under.shadow': ['POST', '/api/pieces/{id}/under/shadow'],
   'under.contours': ['PUT', '/api/pieces/{id}/under/contours'],
   'under.endsHere': ['POST', '/api/pieces/{id}/under/ends-here'],
   'events.stream': ['GET', '/api/characters/{id}/events'],

@@ -927,6 +927,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/pieces/{id}/under/shadow': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take a painted-in shadow off a piece, as a piece of its own over clean paint */
+    post: operations['under.shadow'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/pieces/{id}/under/contours': {
     parameters: {
       query?: never;
@@ -1380,6 +1397,12 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    ShadowBody: {
+      loop: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     ContoursBody: {
       carried: components['schemas']['Contour'][];
       saw?: {
@@ -1662,6 +1685,8 @@ export interface components {
       beneath: components['schemas']['SheetRef'] | null;
       /** @description Does nothing of it go on beneath what hides it, by the artist's word? */
       endsHere: boolean;
+      /** @description The piece that it is the shadow on, lifted off; null for a piece of its own. */
+      shadowOf: components['schemas']['PieceId'] | null;
       /** @description Contours that the artist has carried on beneath what hides the piece. */
       carried: components['schemas']['CarriedContour'][];
       /** @description Fill, shade and line as they came, where they are kept apart. */
@@ -3524,6 +3549,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['HiddenBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.shadow': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ShadowBody'];
       };
     };
     responses: {

@@ -12,11 +12,11 @@ const BOX = 'pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 
 export function UnderStrip() {
   const { doc, view } = useOnBench();
   const picked = useBench((s) => s.pickedPiece);
-  const { brushing, brush, lifted, carrying, hiding } = useUnderStore();
+  const { brushing, brush, lifted, carrying, lifting, hiding } = useUnderStore();
   const over = piecesOver(doc, view.id, picked).length;
   const set = (change: Partial<typeof brush>) => useUnderStore.setState({ brush: { ...brush, ...change } });
   if (hiding) return <HidingStrip />;
-  if (!brushing && !carrying && lifted === 0) return null;
+  if (!brushing && !carrying && !lifting && lifted === 0) return null;
   return (
     <span className="pointer-events-none! flex min-h-8 basis-full flex-wrap select-none items-center gap-x-3 gap-y-1 text-[13px]">
       {brushing && (
@@ -42,6 +42,11 @@ export function UnderStrip() {
       {lifted > 0 && (
         <span className={BOX}>
           <Range label="Peel" value={lifted} low={0} high={over} onChange={(count) => peelTo(doc, view.id, count)} />
+        </span>
+      )}
+      {lifting && (
+        <span className="flex min-h-8 items-center rounded-lg bg-sheet/85 px-3 text-soft">
+          Draw loosely round a shadow on the picked piece, with some lit paint beside it.
         </span>
       )}
       {carrying && (

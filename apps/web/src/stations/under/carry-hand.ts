@@ -1,11 +1,12 @@
 import type { CarriedContour } from '@limber-sheaf/core';
 import { toast } from 'sonner';
+import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
-import { PEN_IDLE, penStep, type PenEvent } from '../../bench/pen';
+import { penStep, type PenEvent } from '../../bench/pen';
 import type { Hand } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { atRest } from './brush-hand';
-import { useUnderStore } from './under-store';
+import { NO_CONTOUR, useUnderStore } from './under-store';
 
 /** Screen px that count as the same spot. */
 const NEAR = 8;
@@ -15,15 +16,15 @@ const MOST = 400;
 /** Draws a contour beneath the picked piece, or that of a hidden one to be begun: freehand, or point by point; Enter or a double click ends it. */
 export const carryHand: Hand = {
   points: () => {
-    const { carrying, hiding } = useUnderStore.getState();
-    return carrying || hiding !== null;
+    const { carrying, lifting, hiding } = useUnderStore.getState();
+    return carrying || lifting || hiding !== null;
   },
 
   send(event, bench) {
     const { kind } = event;
     const { hiding } = useUnderStore.getState();
     if (!hiding && !pickedPiece(bench)) {
-      if (kind === 'press') toast.error('Pick a piece first: its contour is carried on.');
+      if (kind === 'press') toast.error('Pick a piece first: what is drawn is drawn for it.');
       return true;
     }
     const { x, y } = hiding ? event : atRest(bench, event);
@@ -47,7 +48,7 @@ function step(event: PenEvent, bench: BenchValue): void {
   const rules = { closed: true, near: NEAR / useBench.getState().viewport.scale };
   const { state, effect } = penStep(useUnderStore.getState().pen, event, rules);
   useUnderStore.setState({ pen: state });
-  if (effect?.kind === 'drop-tool') useUnderStore.setState({ carrying: false, hiding: null, pen: PEN_IDLE });
+  if (effect?.kind === 'drop-tool') useUnderStore.setState(NO_CONTOUR);
   if (effect?.kind === 'finished') void draw(bench, effect.points);
 }
 
@@ -60,13 +61,18 @@ async function draw(bench: BenchValue, points: number[]): Promise<void> {
   const line = points
     .filter((_, i) => (i >> 1) % stride === 0 || i >= points.length - 2)
     .map((v) => Math.round(v * 10) / 10);
-  const { hiding } = useUnderStore.getState();
+  const { hiding, lifting } = useUnderStore.getState();
   if (hiding) {
     useUnderStore.setState({ hiding: { ...hiding, loop: line } });
     return;
   }
   const piece = pickedPiece(bench);
-  if (piece) await carryOn(bench, piece, [...piece.carried, { kind: 'line', points: line }]);
+  if (piece && lifting) {
+    const lifted = await asWork('Lift the shadow', (signal) =>
+      bench.edit('under.shadow', piece.id, { loop: line, saw: { [piece.id]: piece.version } }, signal),
+    );
+    if (lifted) useUnderStore.setState({ lifting: false });
+  } else if (piece) await carryOn(bench, piece, [...piece.carried, { kind: 'line', points: line }]);
 }
 
 /** Sets a piece's contours by hand; none has them proposed again. */

@@ -10,7 +10,7 @@ import {
 import type { BenchValue } from '../../bench/context';
 import { allPicked, useBench } from '../../bench/store';
 import { keyOf } from '../../bench/worker';
-import { useUnderStore } from './under-store';
+import { NO_CONTOUR, useUnderStore } from './under-store';
 import { underWorker } from './worker';
 
 /** Begins to begin a hidden piece: with the shape that the picked pieces' joints enclose, if they have any. */
@@ -18,7 +18,7 @@ export function startHiding(bench: BenchValue): void {
   const { doc, view } = bench;
   const loop = shapeOfJoints(doc, allPicked(useBench.getState()));
   const { colour } = useUnderStore.getState().brush;
-  useUnderStore.setState({ hiding: { name: usualName(doc, view.id), loop, colour }, carrying: false, brushing: false });
+  useUnderStore.setState({ ...NO_CONTOUR, hiding: { name: usualName(doc, view.id), loop, colour }, brushing: false });
   if (loop) void takeColour(bench, loop);
 }
 

@@ -1,7 +1,6 @@
 import type { Hand, Station } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { NIB_IDLE } from '../../bench/nib';
-import { PEN_IDLE } from '../../bench/pen';
 import { brushHand } from './brush-hand';
 import { carryHand } from './carry-hand';
 import { layBack } from './look-at-bare';
@@ -9,7 +8,7 @@ import { UNDER_ACTIONS } from './under-actions';
 import { UnderLedger } from './UnderLedger';
 import { UnderOverlay } from './UnderOverlay';
 import { UnderStrip } from './UnderStrip';
-import { useUnderStore } from './under-store';
+import { NO_CONTOUR, useUnderStore } from './under-store';
 
 /** The tool in hand: the brush beneath, or the pen that carries contours on. */
 const underHand: Hand = {
@@ -25,7 +24,7 @@ export const station: Station = {
   hand: underHand,
   stores: [useUnderStore, useBench],
   leave: () => {
-    useUnderStore.setState({ brushing: false, nib: NIB_IDLE, at: null, carrying: false, hiding: null, pen: PEN_IDLE });
+    useUnderStore.setState({ brushing: false, nib: NIB_IDLE, at: null, ...NO_CONTOUR });
     layBack();
   },
 };

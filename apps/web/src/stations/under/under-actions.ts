@@ -2,14 +2,13 @@ import { toast } from 'sonner';
 import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
-import { PEN_IDLE } from '../../bench/pen';
 import { useBench } from '../../bench/store';
 import { brushBack } from './brush-hand';
 import { contourBack, endContour } from './carry-hand';
 import { startHiding } from './hidden-piece';
 import { layBack } from './look-at-bare';
 import { peelTo, piecesOver } from './peel';
-import { useUnderStore } from './under-store';
+import { NO_CONTOUR, useUnderStore } from './under-store';
 
 const isPicked = ({ doc }: BenchValue) => doc.pieces.some(({ id }) => id === useBench.getState().pickedPiece);
 const isBare = () => (useUnderStore.getState().bare?.length ?? 0) > 0;
@@ -45,13 +44,7 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
     when: isPicked,
     on: () => useUnderStore.getState().carrying,
     run: () =>
-      useUnderStore.setState(({ carrying }) => ({
-        carrying: !carrying,
-        pen: PEN_IDLE,
-        hiding: null,
-        brushing: false,
-        at: null,
-      })),
+      useUnderStore.setState(({ carrying }) => ({ ...NO_CONTOUR, carrying: !carrying, brushing: false, at: null })),
   },
   {
     id: 'end-contour',
@@ -68,8 +61,7 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
     title: 'Paints the picked piece where others hide it',
     when: isPicked,
     on: () => useUnderStore.getState().brushing,
-    run: () =>
-      useUnderStore.setState(({ brushing }) => ({ brushing: !brushing, carrying: false, hiding: null, pen: PEN_IDLE })),
+    run: () => useUnderStore.setState(({ brushing }) => ({ ...NO_CONTOUR, brushing: !brushing })),
   },
   {
     id: 'hidden',
@@ -79,9 +71,19 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
     on: () => useUnderStore.getState().hiding !== null,
     when: ({ doc, view }) => doc.pieces.some(({ viewId }) => viewId === view.id),
     run: (bench) => {
-      if (useUnderStore.getState().hiding) useUnderStore.setState({ hiding: null, pen: PEN_IDLE });
+      if (useUnderStore.getState().hiding) useUnderStore.setState(NO_CONTOUR);
       else startHiding(bench);
     },
+  },
+  {
+    id: 'shadow',
+    word: 'Lift a shadow',
+    key: 'l',
+    title: 'Takes a painted-in shadow off the picked piece: mark round it',
+    when: isPicked,
+    on: () => useUnderStore.getState().lifting,
+    run: () =>
+      useUnderStore.setState(({ lifting }) => ({ ...NO_CONTOUR, lifting: !lifting, brushing: false, at: null })),
   },
   {
     id: 'peel',
@@ -110,8 +112,8 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
     key: 'escape',
     shown: false,
     run: (bench) => {
-      const { brushing, carrying, hiding } = useUnderStore.getState();
-      if (carrying || hiding) contourBack(bench);
+      const { brushing, carrying, lifting, hiding } = useUnderStore.getState();
+      if (carrying || lifting || hiding) contourBack(bench);
       else if (brushing) brushBack(bench);
       else if (isOff()) layBack();
     },

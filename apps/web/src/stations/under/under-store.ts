@@ -28,11 +28,16 @@ interface UnderState {
   /** Are contours carried on by hand: handles shown, a line drawn? */
   carrying: boolean;
   pen: PenState;
+  /** Is a shadow being marked? */
+  lifting: boolean;
   /** A hidden piece about to be begun: its name while it is typed, its contour, its colour. */
   hiding: { name: string; loop: number[] | null; colour: Rgb } | null;
   /** How many pieces in front of the picked one are lifted away. */
   lifted: number;
 }
+
+/** No contour is drawn, for whatever use. */
+export const NO_CONTOUR = { carrying: false, lifting: false, hiding: null, pen: PEN_IDLE };
 
 export const useUnderStore = create<UnderState>(() => ({
   signature: '',
@@ -45,8 +50,6 @@ export const useUnderStore = create<UnderState>(() => ({
   nib: NIB_IDLE,
   at: null,
   beneath: null,
-  carrying: false,
-  pen: PEN_IDLE,
-  hiding: null,
+  ...NO_CONTOUR,
   lifted: 0,
 }));
