@@ -45,7 +45,13 @@ test.each([
       wantedHigh: 0,
       taper: 0,
     });
-    expect(opened.doc.pieces[0]).toMatchObject({ beneath: null, endsHere: false, carried: [], shadowOf: null });
+    expect(opened.doc.pieces[0]).toMatchObject({
+      beneath: null,
+      endsHere: false,
+      carried: [],
+      graft: null,
+      shadowOf: null,
+    });
     expect([opened.doc.handles, opened.doc.orderChanges]).toEqual([[], []]);
     // What that version had worked out and kept is not what is shown.
     const [upper] = opened.doc.pieces;

@@ -273,3 +273,41 @@ test('a shadow is lifted off a coat, hangs from the arm that casts it, and the d
   await ask('POST', `/characters/${id}/undo`);
   expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
 });
+
+test('a graft from another piece or a file is laid beneath, moved, and pressed flat; the design stays', async () => {
+  const { id, view, coat, arm } = await jointed();
+  const laid = await ask('POST', `/pieces/${coat}/under/graft`, { fromId: arm });
+  expect(laid.summary).toBe('Graft beneath torso');
+  const graftOf = ({ doc }: State) => doc.pieces.find((piece) => piece.id === coat)?.graft;
+  const graft = graftOf(laid);
+  expect(graft).toMatchObject({ light: 0, soft: 0, before: null });
+  expect(beneathOf(laid.doc, coat)?.area).toBeGreaterThan(1000);
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+  const look = { corners: [100, 60, 125, 60, 125, 120, 100, 120], light: -20, warmth: 10, colour: 0, soft: 4 };
+  const moved = await ask('POST', `/pieces/${coat}/under/graft`, { look });
+  expect(graftOf(moved)).toMatchObject({ ...look, source: graft?.source, before: null });
+  expect(beneathOf(moved.doc, coat)).toMatchObject({ x: 100, y: 60, width: 25, height: 60 });
+  // Laid once more, not on top of itself.
+  const again = await ask('POST', `/pieces/${coat}/under/graft`, { look: { ...look, soft: 0 } });
+  expect(beneathOf(again.doc, coat)?.area).toBe(25 * 60);
+  const flat = await ask('DELETE', `/pieces/${coat}/under/graft`);
+  expect([graftOf(flat), beneathOf(flat.doc, coat)]).toEqual([null, beneathOf(again.doc, coat)]);
+  const none = await call<{ sentence: string }>(server, 'POST', `/pieces/${coat}/under/graft`, { look });
+  expect([none.status, none.body.sentence]).toEqual([422, 'There is no graft beneath this piece.']);
+
+  const picture = encodePng({ width: 8, height: 8, data: new Uint8Array(256).fill(200) });
+  const filed = await call<State>(server, 'POST', `/pieces/${coat}/under/graft-file`, design('', picture));
+  expect(graftOf(filed.body)?.before).toEqual(beneathOf(again.doc, coat));
+  const broken = design('', new Uint8Array([1, 2, 3]));
+  const refused = await call<{ sentence: string }>(server, 'POST', `/pieces/${coat}/under/graft-file`, broken);
+  expect(refused.status).toBe(422);
+  expect(refused.body.sentence).toMatch(/\.$/);
+  const far = { ...look, corners: look.corners.map((v) => v + 20_000) };
+  const beyond = await call<{ sentence: string }>(server, 'POST', `/pieces/${coat}/under/graft`, { look: far });
+  expect([beyond.status, beyond.body.sentence]).toEqual([422, 'The graft lies far outside the canvas.']);
+  expect(graftOf(await ask('GET', `/characters/${id}`))).toEqual(graftOf(filed.body));
+  // Copied with the character, and its pictures are not collected.
+  expect((await ask('POST', `/characters/${id}/duplicate`)).doc.pieces.some((piece) => piece.graft !== null)).toBe(
+    true,
+  );
+});

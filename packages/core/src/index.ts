@@ -211,6 +211,8 @@ export {
   type BroughtIn,
   type BroughtLayer,
   type CarriedContour,
+  type Graft,
+  type GraftLook,
   type CharacterDoc,
   type CharacterId,
   type CharacterRow,
@@ -331,9 +333,10 @@ export {
   type PieceUnder,
 } from './under/propose-under.js';
 export { crossesItself } from './under/carried.js';
-export { carryContours, markShadow, paintBeneath, setEndsHere, shadowTokens } from './under/under-edits.js';
+export { carryContours, markShadow, setGraft, paintBeneath, setEndsHere, shadowTokens } from './under/under-edits.js';
 export { pieceUnderKey, underKey } from './under/checks.js';
 export { liftShadow } from './under/lift-shadow.js';
+export { graftWithin, layGraft, refuseBadGraft } from './under/lay-graft.js';
 export { drawHidden, shapeOfJoints, type HiddenOrder } from './under/hidden-piece.js';
 export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
 

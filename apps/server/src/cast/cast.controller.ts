@@ -15,7 +15,7 @@ import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import { EditService } from '../edits/edit.service.js';
-import { DesignFile } from '../cut/design-file.js';
+import { DesignFile } from '../files/design-file.js';
 import { CastService } from './cast.service.js';
 import { ChangeCharacterBody, DuplicateBody, NameBody, ProductionParam } from './cast.dto.js';
 

@@ -5,7 +5,7 @@ import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import { MatteBody, PaletteBody, SortBody, SpecksBody, ViewBody } from './bring-in.dto.js';
 import { BringInService } from './bring-in.service.js';
-import { DesignFile } from './design-file.js';
+import { DesignFile } from '../files/design-file.js';
 
 @ApiTags('bring in')
 @Controller()

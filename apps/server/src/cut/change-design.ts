@@ -13,7 +13,7 @@ import {
   type ViewId,
 } from '@limber-sheaf/core';
 import { designOf, keepSheet, readArt } from '../threads/pictures.js';
-import { lowestPaint } from './lowest-paint.js';
+import { lowestPaint } from '../files/lowest-paint.js';
 
 /** A design that was changed as a whole. */
 export interface ChangedDesign {

@@ -22,7 +22,7 @@ import { randomUUID } from 'node:crypto';
 import { keepIfAny, keepSheet, readArt } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 import { cleanDesign, designPalette, sweepDesign } from './change-design.js';
-import { readDesign } from './read-design.js';
+import { readDesign } from '../files/read-design.js';
 import { sortLayers } from './sort-layers.js';
 
 /** A cut, and what is to become of the pieces that it makes. */

@@ -4,6 +4,7 @@ import type {
   CarriedContour,
   CharacterDoc,
   Diff,
+  Graft,
   DiscOn,
   JointKind,
   NamingScheme,
@@ -79,6 +80,7 @@ export class Piece extends Model {
   @Column(DataType.JSONB) declare extra: SheetRef | null;
   @Column(DataType.JSONB) declare beneath: SheetRef | null;
   @Column(DataType.BOOLEAN) declare endsHere: boolean;
+  @Column(DataType.JSONB) declare graft: Graft | null;
   @Column(DataType.UUID) declare shadowOf: string | null;
   @Column(DataType.JSONB) declare carried: CarriedContour[];
   @Column(DataType.JSONB) declare apart: ApartSheets | null;

@@ -1,11 +1,14 @@
-import { Body, Controller, Delete, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { LimberError } from '@limber-sheaf/core';
+import { Body, Controller, Delete, HttpCode, Param, Post, Put, UploadedFile, UseInterceptors } from '@nestjs/common';
+import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { DesignFile } from '../files/design-file.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import {
   BrushBody,
   ContoursBody,
   EndsHereBody,
+  GraftBody,
   HiddenBody,
   PaintAllBody,
   PaintPieceBody,
@@ -51,6 +54,29 @@ export class UnderController {
   @ApiOperation({ summary: 'Take a painted-in shadow off a piece, as a piece of its own over clean paint' })
   shadow(@Param() { id }: IdParam, @Body() { saw, loop }: ShadowBody, @Who() caller: Caller) {
     return this.under.liftShadow(id, { ...caller, saw }, loop);
+  }
+
+  @Post('pieces/:id/under/graft')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Lay paint of another piece beneath, or the graft that is there otherwise' })
+  graft(@Param() { id }: IdParam, @Body() { saw, fromId, look }: GraftBody, @Who() caller: Caller) {
+    return this.under.graft(id, { ...caller, saw }, fromId, look);
+  }
+
+  @Post('pieces/:id/under/graft-file')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Lay a picture from a file beneath a piece (multipart: design)' })
+  @ApiConsumes('multipart/form-data')
+  @UseInterceptors(DesignFile)
+  graftFile(@Param() { id }: IdParam, @UploadedFile() file: Express.Multer.File | undefined, @Who() caller: Caller) {
+    if (!file) throw new LimberError('unreadable-file', 'There is no file. Choose a picture to graft.');
+    return this.under.graftFile(id, caller, file.path);
+  }
+
+  @Delete('pieces/:id/under/graft')
+  @ApiOperation({ summary: 'Press a graft flat: it is paint like any from then on' })
+  pressFlat(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.under.pressFlat(id, caller);
   }
 
   @Put('pieces/:id/under/contours')

@@ -7,6 +7,7 @@ import {
   IsBoolean,
   IsIn,
   IsNumber,
+  IsUUID,
   Max,
   Min,
   Validate,
@@ -68,6 +69,22 @@ export class HiddenBody extends EditBody {
 export class ShadowBody extends EditBody {
   /** A loose mark round the shadow, x, y pairs, px; closes by itself. */
   @IsArray() @ArrayMinSize(6) @ArrayMaxSize(2000) @Validate(PointsRule) loop: number[];
+}
+
+export class GraftLookBody {
+  /** Where the corners of its picture lie, from the top left clockwise: x, y pairs, px. */
+  @IsArray() @ArrayMinSize(8) @ArrayMaxSize(8) @Validate(PointsRule) corners: number[];
+  @IsNumber() @Min(-100) @Max(100) light: number;
+  @IsNumber() @Min(-100) @Max(100) warmth: number;
+  @IsNumber() @Min(-100) @Max(100) colour: number;
+  @IsNumber() @Min(0) @Max(200) soft: number;
+}
+
+export class GraftBody extends EditBody {
+  /** The piece that it is taken from, of any character; the graft that is there where not given. */
+  @MayBeLeftOut() @IsUUID() fromId?: string;
+  /** How it is laid; to fill the piece where not given. */
+  @MayBeLeftOut() @ValidateNested() @Type(() => GraftLookBody) look?: GraftLookBody;
 }
 
 export class EndsHereBody extends EditBody {

@@ -15,24 +15,31 @@ import {
   pieceById,
   refuseBadName,
   setEndsHere,
+  setGraft,
   type BrushStroke,
   type CarriedContour,
   type CharacterDoc,
+  type GraftLook,
   type NameTokens,
   type PieceId,
   type ProposeOptions,
   type Rgb,
   type ViewId,
 } from '@limber-sheaf/core';
-import { Injectable } from '@nestjs/common';
-import { characterOf } from '../data/document-store.js';
+import { Inject, Injectable } from '@nestjs/common';
+import { Sequelize } from 'sequelize-typescript';
+import { characterOf, readSnapshot } from '../data/document-store.js';
 import { SheetsService } from '../derived/sheets.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import { EventService } from '../edits/events.service.js';
+import type { DerivedOfView } from '../threads/pictures.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 
 const tasks = taskFile<typeof import('./under.tasks.js')>(new URL('./under.tasks.js', import.meta.url));
+
+/** Where the picture of a graft is from: a piece as it is drawn, a file, or the graft that is there. */
+type GraftSource = { doc: CharacterDoc; pieceId: PieceId; derived: DerivedOfView } | { path: string } | null;
 
 interface HiddenPieceOrder {
   tokens: NameTokens;
@@ -48,6 +55,7 @@ export class UnderService {
     private readonly sheets: SheetsService,
     private readonly threads: Threads,
     private readonly events: EventService,
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
   ) {}
 
   /** Paints whatever comes into view bare, as one edit; tells what it left and why. */
@@ -129,6 +137,45 @@ export class UnderService {
       const diff = await this.threads.run(tasks, 'lift', { doc, pieceId, loop, ...ids }, context);
       return { kind: 'lift-shadow', summary: `Lift the shadow off ${name}`, diff };
     });
+  }
+
+  /** Lays paint of another piece beneath, or the graft that is there otherwise. */
+  async graft(pieceId: PieceId, context: EditContext, fromId?: PieceId, look?: GraftLook): Promise<CharacterState> {
+    return this.layGraft(pieceId, context, look, async () => (fromId ? this.grafted(fromId, context) : null));
+  }
+
+  async graftFile(pieceId: PieceId, context: EditContext, path: string): Promise<CharacterState> {
+    return this.layGraft(pieceId, context, undefined, () => Promise.resolve({ path }));
+  }
+
+  private async layGraft(
+    pieceId: PieceId,
+    context: EditContext,
+    look: GraftLook | undefined,
+    source: () => Promise<GraftSource>,
+  ): Promise<CharacterState> {
+    const characterId = await characterOf('piece', pieceId);
+    const from = await source();
+    return this.edits.run(characterId, context, async (doc) => {
+      const name = labelFor(partOf(doc, pieceById(doc, pieceId)));
+      const diff = await this.threads.run(tasks, 'graft', { doc, pieceId, from, look }, context);
+      return { kind: 'graft', summary: `${from ? 'Graft' : 'Move the graft'} beneath ${name}`, diff };
+    });
+  }
+
+  /** A piece of any character, as it is drawn. */
+  private async grafted(pieceId: PieceId, { signal }: EditContext): Promise<GraftSource> {
+    const { doc } = await readSnapshot(this.sequelize, await characterOf('piece', pieceId));
+    return { doc, pieceId, derived: await this.sheets.ofView(doc, pieceById(doc, pieceId).viewId, { signal }) };
+  }
+
+  /** A graft is paint like any from now on. */
+  async pressFlat(pieceId: PieceId, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, (doc) => ({
+      kind: 'press-flat',
+      summary: `Press the graft beneath ${labelFor(partOf(doc, pieceById(doc, pieceId)))} flat`,
+      diff: setGraft(doc, pieceId, null),
+    }));
   }
 
   /** Carries a piece's contours on as they were drawn. */

@@ -9,6 +9,11 @@ import {
   LimberError,
   drawHidden,
   fillLoop,
+  graftWithin,
+  knownBy,
+  layGraft,
+  refuseBadGraft,
+  setGraft,
   liftShadow,
   markShadow,
   shadowTokens,
@@ -28,7 +33,9 @@ import {
   type CharacterDoc,
   type Diff,
   type IntoView,
+  type GraftLook,
   type NameTokens,
+  type PieceRow,
   type PartId,
   type PieceId,
   type ProposeOptions,
@@ -38,6 +45,7 @@ import {
   type ViewId,
 } from '@limber-sheaf/core';
 import { designOf, keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { readDesign } from '../files/read-design.js';
 import { task } from '../threads/task.js';
 
 interface Painting {
@@ -163,3 +171,44 @@ export const lift = task(async ({ doc, pieceId, loop, shadowId, partId }: Liftin
   const cut = cutPieces(doc, { viewId, sheets: new Map([[pieceId, sheets]]), fresh: [fresh] });
   return joinDiffs(cut, markShadow(applyDiff(doc, cut), shadowId, pieceId));
 });
+
+/** A graft to be laid, or laid otherwise. */
+interface Grafting {
+  doc: CharacterDoc;
+  pieceId: PieceId;
+  /** Where its picture is from: a piece of any character, with what follows from its rows; a file; the graft that is there. */
+  from: { doc: CharacterDoc; pieceId: PieceId; derived: DerivedOfView } | { path: string } | null;
+  /** How it is laid; to fill what of the piece is hidden where not given. */
+  look?: GraftLook;
+}
+
+/** Lays a picture from elsewhere beneath a piece, kept with its source so that it can be moved. */
+export const graft = task(async ({ doc, pieceId, from, look }: Grafting): Promise<Diff> => {
+  const piece = pieceById(doc, pieceId);
+  const { viewId } = piece;
+  const source = await graftSource(piece, from);
+  const picture = await sheet(source);
+  if (!picture)
+    throw new LimberError('no-graft', 'There is no graft beneath this piece.', 'Take one from a piece or a file.');
+  const art = await readArt(doc, viewId);
+  const wanted = look ?? graftWithin(picture, knownBy(piece));
+  refuseBadGraft(wanted, art.design);
+  const index = drawOrder(doc, viewId).findIndex(({ id }) => id === pieceId);
+  const made = orRefuse(layGraft(picture, wanted, index, ownersAtRest(doc, viewId, art), art.design));
+  const before = piece.graft ? piece.graft.before : piece.beneath;
+  const beneath = await keepIfAny(mergeSheets([await sheet(before), made.paint]));
+  return setGraft(doc, pieceId, { graft: { ...wanted, source, before }, beneath });
+});
+
+async function graftSource(piece: PieceRow, from: Grafting['from']): Promise<SheetRef> {
+  if (from && 'path' in from) return (await readDesign(from.path)).sheet;
+  if (!from) {
+    if (piece.graft) return piece.graft.source;
+    throw new LimberError('no-graft', 'There is no graft beneath this piece.', 'Take one from a piece or a file.');
+  }
+  const art = await readArt(from.doc, pieceById(from.doc, from.pieceId).viewId, from.derived, new Set([from.pieceId]));
+  const sheets = art.pieces.get(from.pieceId);
+  const image = sheets ? composePiece(sheets) : null;
+  if (!image) throw new LimberError('no-graft', 'That piece has no paint to graft.');
+  return keepSheet(image);
+}

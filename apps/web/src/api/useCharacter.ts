@@ -59,7 +59,7 @@ export function useCharacter(id: string) {
     async <O extends EditOperation>(
       operation: O,
       about: string,
-      body?: BodyOf<O>,
+      body?: BodyOf<O> | FormData,
       signal?: AbortSignal,
     ): Promise<CharacterState | null> => {
       try {

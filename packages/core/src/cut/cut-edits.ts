@@ -14,6 +14,7 @@ export const PLAIN_PIECE = {
   extra: null,
   beneath: null,
   endsHere: false,
+  graft: null,
   shadowOf: null,
   carried: [],
   apart: null,

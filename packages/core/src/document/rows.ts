@@ -119,6 +119,8 @@ export interface PieceRow extends RowBase {
   beneath: SheetRef | null;
   /** Does nothing of it go on beneath what hides it, by the artist's word? */
   endsHere: boolean;
+  /** A picture from elsewhere that is laid beneath, and can still be moved; null for none. */
+  graft: Graft | null;
   /** The piece that it is the shadow on, lifted off; null for a piece of its own. */
   shadowOf: PieceId | null;
   /** Contours that the artist has carried on beneath what hides the piece. */
@@ -145,6 +147,26 @@ export interface DerivedRefs {
 
 /** The derived sheets of pieces, by piece. */
 export type SheetsOf = Readonly<Record<PieceId, DerivedRefs>>;
+
+/** How a graft is laid. */
+export interface GraftLook {
+  /** Where the corners of its picture lie, from the top left clockwise: x, y pairs, px. */
+  corners: number[];
+  /** Its tone, each from -100 to 100: darker or lighter, cooler or warmer, less colour or more. */
+  light: number;
+  warmth: number;
+  colour: number;
+  /** px over which its edge fades. */
+  soft: number;
+}
+
+/** A picture from elsewhere, laid beneath a piece. */
+export interface Graft extends GraftLook {
+  /** Where it came from. */
+  source: SheetRef;
+  /** What was painted beneath before it was laid. */
+  before: SheetRef | null;
+}
 
 /** A contour carried on by hand, from where it goes under to where it comes out, or closed in itself. */
 export interface CarriedContour {
@@ -285,7 +307,7 @@ export const TABLES = {
     list: 'pieces',
     belongsTo: { field: 'viewId', table: 'view' },
     refers: { partId: 'part', shadowOf: 'piece' },
-    pictures: ['face', 'own', 'extra', 'beneath', 'apart'],
+    pictures: ['face', 'own', 'extra', 'beneath', 'graft', 'apart'],
     order: ['depth', 'id'],
   },
   joint: {

@@ -20,6 +20,7 @@ export function enlargeCanvas(
   const view = viewById(doc, viewId);
   const moved = <T extends SheetRef | null>(ref: T): T =>
     ref ? { ...ref, x: ref.x + by.left, y: ref.y + by.top } : ref;
+  const along = (value: number, i: number) => value + (i % 2 === 0 ? by.left : by.top);
   const diff = new DiffBuilder();
   diff.update(view, {
     ...design,
@@ -33,16 +34,14 @@ export function enlargeCanvas(
   });
   for (const piece of doc.pieces) {
     if (piece.viewId !== viewId) continue;
-    const { face, own, extra, beneath, carried, apart } = piece;
+    const { face, own, extra, beneath, carried, graft, apart } = piece;
     diff.update(piece, {
       face: moved(face),
       own: moved(own),
       extra: moved(extra),
       beneath: moved(beneath),
-      carried: carried.map(({ kind, points }) => ({
-        kind,
-        points: points.map((value, i) => value + (i % 2 === 0 ? by.left : by.top)),
-      })),
+      carried: carried.map(({ kind, points }) => ({ kind, points: points.map(along) })),
+      graft: graft && { ...graft, corners: graft.corners.map(along), before: moved(graft.before) },
       apart: apart && { fill: moved(apart.fill), shade: moved(apart.shade), line: moved(apart.line) },
     });
   }

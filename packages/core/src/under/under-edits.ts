@@ -3,14 +3,26 @@ import { partOf } from '../document/family.js';
 import { findPart, pieceById } from '../document/find.js';
 import type { NameTokens } from '../document/naming.js';
 import { viewById } from '../document/view-edits.js';
-import type { CarriedContour, CharacterDoc, Diff, PieceId, PieceRow, SheetRef } from '../document/rows.js';
+import type { CarriedContour, CharacterDoc, Diff, Graft, PieceId, PieceRow, SheetRef } from '../document/rows.js';
 import { LimberError } from '../errors.js';
 import { crossesItself } from './carried.js';
 
 /** Gives pieces other paint beneath, or none. @throws LimberError `not-found` */
 export function paintBeneath(doc: CharacterDoc, sheets: ReadonlyMap<PieceId, SheetRef | null>): Diff {
   const diff = new DiffBuilder();
-  for (const [id, beneath] of sheets) diff.update(pieceById(doc, id), { beneath });
+  // What is painted on a graft is painted on its paint: it is pressed flat.
+  for (const [id, beneath] of sheets) diff.update(pieceById(doc, id), { beneath, graft: null });
+  return diff.build();
+}
+
+/** Lays a graft beneath a piece as it was drawn, or with null presses flat the one that is there. @throws LimberError `not-found` */
+export function setGraft(
+  doc: CharacterDoc,
+  pieceId: PieceId,
+  laid: { graft: Graft; beneath: SheetRef | null } | null,
+): Diff {
+  const diff = new DiffBuilder();
+  diff.update(pieceById(doc, pieceId), laid ?? { graft: null });
   return diff.build();
 }
 

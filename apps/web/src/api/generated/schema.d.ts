@@ -944,6 +944,41 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/pieces/{id}/under/graft': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Lay paint of another piece beneath, or the graft that is there otherwise */
+    post: operations['under.graft'];
+    /** Press a graft flat: it is paint like any from then on */
+    delete: operations['under.pressFlat'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/under/graft-file': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Lay a picture from a file beneath a piece (multipart: design) */
+    post: operations['under.graftFile'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/pieces/{id}/under/contours': {
     parameters: {
       query?: never;
@@ -1403,6 +1438,14 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    GraftBody: {
+      /** Format: uuid */
+      fromId?: string | null;
+      look?: components['schemas']['GraftLookBody'];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     ContoursBody: {
       carried: components['schemas']['Contour'][];
       saw?: {
@@ -1506,6 +1549,13 @@ export interface components {
       /** @enum {unknown} */
       kind: 'curve' | 'line';
       points: number[];
+    };
+    GraftLookBody: {
+      corners: number[];
+      light: number;
+      warmth: number;
+      colour: number;
+      soft: number;
     };
     /** @description A character's card in the cast. */
     CastCard: {
@@ -1685,6 +1735,8 @@ export interface components {
       beneath: components['schemas']['SheetRef'] | null;
       /** @description Does nothing of it go on beneath what hides it, by the artist's word? */
       endsHere: boolean;
+      /** @description A picture from elsewhere that is laid beneath, and can still be moved; null for none. */
+      graft: components['schemas']['Graft'] | null;
       /** @description The piece that it is the shadow on, lifted off; null for a piece of its own. */
       shadowOf: components['schemas']['PieceId'] | null;
       /** @description Contours that the artist has carried on beneath what hides the piece. */
@@ -1697,6 +1749,21 @@ export interface components {
       unmix: boolean;
     };
     PieceId: string;
+    /** @description A picture from elsewhere, laid beneath a piece. */
+    Graft: {
+      /** @description Where the corners of its picture lie, from the top left clockwise: x, y pairs, px. */
+      corners: number[];
+      /** @description Its tone, each from -100 to 100: darker or lighter, cooler or warmer, less colour or more. */
+      light: number;
+      warmth: number;
+      colour: number;
+      /** @description px over which its edge fades. */
+      soft: number;
+      /** @description Where it came from. */
+      source: components['schemas']['SheetRef'];
+      /** @description What was painted beneath before it was laid. */
+      before: components['schemas']['SheetRef'] | null;
+    };
     /** @description A contour carried on by hand, from where it goes under to where it comes out, or closed in itself. */
     CarriedContour: {
       /**
@@ -3576,6 +3643,73 @@ export interface operations {
         'application/json': components['schemas']['ShadowBody'];
       };
     };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.graft': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['GraftBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.pressFlat': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.graftFile': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
     responses: {
       200: {
         headers: {

@@ -6,6 +6,7 @@ import { NibMark } from '../../bench/NibMark';
 import type { PenState } from '../../bench/pen';
 import { useBench } from '../../bench/store';
 import { Group, Image, Line } from '../../ui/konva';
+import { GraftHandles } from './GraftHandles';
 import { CarryHandles } from './CarryHandles';
 import { useBeneath } from './useBeneath';
 import { useUnderStore } from './under-store';
@@ -18,7 +19,7 @@ export function UnderOverlay({ palette }: { palette: Palette }) {
   const picked = useBench((s) => s.pickedPiece);
   const bends = useBench((s) => s.bends);
   const bare = useUnderStore((s) => s.bare?.find(({ pieceId }) => pieceId === picked));
-  const { brushing, brush, nib, at: nibAt, carrying, pen, hiding } = useUnderStore();
+  const { brushing, brush, nib, at: nibAt, carrying, pen, hiding, grafting } = useUnderStore();
   const picture = useBeneath();
   const piece = doc.pieces.find(({ id }) => id === picked);
   const px = 1 / scale;
@@ -26,7 +27,7 @@ export function UnderOverlay({ palette }: { palette: Palette }) {
   if (!piece) return null;
   const at = placePieces(doc, view.id, bends).get(piece.id);
   return (
-    <Group rotation={at?.angle ?? 0} x={at?.tx ?? 0} y={at?.ty ?? 0} listening={carrying}>
+    <Group rotation={at?.angle ?? 0} x={at?.tx ?? 0} y={at?.ty ?? 0} listening={carrying || grafting}>
       {picture?.painted && <Image {...picture.painted} listening={false} />}
       {bare && picture?.paint && <Image {...picture.paint} opacity={0.55} listening={false} />}
       {bare && picture?.bare && <Image {...picture.bare} listening={false} />}
@@ -37,6 +38,7 @@ export function UnderOverlay({ palette }: { palette: Palette }) {
         </Group>
       ))}
       {carrying && <CarryHandles piece={piece} curves={picture?.curves ?? []} palette={palette} px={px} />}
+      {grafting && piece.graft && <GraftHandles piece={piece} graft={piece.graft} palette={palette} px={px} />}
       <PenLine pen={pen} palette={palette} px={px} />
       {brushing && <NibMark nib={nib} at={nibAt} palette={palette} px={px} ink={toHex(brush.colour)} solid={0.8} />}
       {bare && (

@@ -2,6 +2,7 @@ import { toHex, type Rgb } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Range } from '../../ui/Range';
+import { GraftStrip } from './GraftStrip';
 import { HidingStrip } from './HidingStrip';
 import { peelTo, piecesOver } from './peel';
 import { useUnderStore } from './under-store';
@@ -12,10 +13,11 @@ const BOX = 'pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 
 export function UnderStrip() {
   const { doc, view } = useOnBench();
   const picked = useBench((s) => s.pickedPiece);
-  const { brushing, brush, lifted, carrying, lifting, hiding } = useUnderStore();
+  const { brushing, brush, lifted, carrying, lifting, hiding, grafting } = useUnderStore();
   const over = piecesOver(doc, view.id, picked).length;
   const set = (change: Partial<typeof brush>) => useUnderStore.setState({ brush: { ...brush, ...change } });
   if (hiding) return <HidingStrip />;
+  if (grafting) return <GraftStrip />;
   if (!brushing && !carrying && !lifting && lifted === 0) return null;
   return (
     <span className="pointer-events-none! flex min-h-8 basis-full flex-wrap select-none items-center gap-x-3 gap-y-1 text-[13px]">

@@ -76,6 +76,16 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
     },
   },
   {
+    id: 'graft',
+    word: 'Graft',
+    key: 'g',
+    title: 'Lays paint of another piece, or of a file, beneath the picked one',
+    when: isPicked,
+    on: () => useUnderStore.getState().grafting,
+    run: () =>
+      useUnderStore.setState(({ grafting }) => ({ ...NO_CONTOUR, grafting: !grafting, brushing: false, at: null })),
+  },
+  {
     id: 'shadow',
     word: 'Lift a shadow',
     key: 'l',
@@ -112,8 +122,9 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
     key: 'escape',
     shown: false,
     run: (bench) => {
-      const { brushing, carrying, lifting, hiding } = useUnderStore.getState();
+      const { brushing, carrying, lifting, hiding, grafting } = useUnderStore.getState();
       if (carrying || lifting || hiding) contourBack(bench);
+      else if (grafting) useUnderStore.setState(NO_CONTOUR);
       else if (brushing) brushBack(bench);
       else if (isOff()) layBack();
     },

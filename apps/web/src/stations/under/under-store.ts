@@ -28,6 +28,8 @@ interface UnderState {
   /** Are contours carried on by hand: handles shown, a line drawn? */
   carrying: boolean;
   pen: PenState;
+  /** Is a graft laid, or moved? */
+  grafting: boolean;
   /** Is a shadow being marked? */
   lifting: boolean;
   /** A hidden piece about to be begun: its name while it is typed, its contour, its colour. */
@@ -36,8 +38,14 @@ interface UnderState {
   lifted: number;
 }
 
-/** No contour is drawn, for whatever use. */
-export const NO_CONTOUR = { carrying: false, lifting: false, hiding: null, pen: PEN_IDLE };
+/** No contour is drawn, for whatever use, and no graft is moved. */
+export const NO_CONTOUR = {
+  grafting: false,
+  carrying: false,
+  lifting: false,
+  hiding: null,
+  pen: PEN_IDLE,
+};
 
 export const useUnderStore = create<UnderState>(() => ({
   signature: '',

@@ -1,0 +1,87 @@
+import { drawOrder, labelFor, partOf, type GraftLook } from '@limber-sheaf/core';
+import { useRef } from 'react';
+import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
+import { Action, Choice } from '../../ui/controls';
+import { Range } from '../../ui/Range';
+import { scaled } from './graft-corners';
+import { graftFile, graftFrom, layGraft } from './grafting';
+
+const BOX =
+  'pointer-events-auto flex min-h-8 flex-wrap items-center gap-2 rounded-lg bg-sheet/90 px-3 py-1 text-[13px]';
+
+/** A graft beneath the picked piece: where it comes from, and how its paint is changed. */
+export function GraftStrip() {
+  const bench = useOnBench();
+  const { doc, view } = bench;
+  const picked = useBench((s) => s.pickedPiece);
+  const input = useRef<HTMLInputElement>(null);
+  const piece = doc.pieces.find(({ id }) => id === picked);
+  if (!piece) return <span className={BOX}>Pick the piece that it is laid beneath.</span>;
+  const { graft } = piece;
+  const others = drawOrder(doc, view.id).filter(({ id }) => id !== piece.id);
+  const tone = (field: keyof Omit<GraftLook, 'corners'>, label: string, low: number, high: number, unit?: string) =>
+    graft && (
+      <Range
+        label={label}
+        value={graft[field]}
+        low={low}
+        high={high}
+        unit={unit}
+        onChange={(value) => void layGraft(bench, piece, { ...graft, [field]: value })}
+      />
+    );
+  return (
+    <span className={`${BOX} select-none`}>
+      <Choice<string>
+        label="Graft from"
+        value=""
+        options={[
+          { value: '', word: graft ? 'another piece …' : 'from a piece …' },
+          ...others.map((other) => ({ value: other.id, word: labelFor(partOf(doc, other)) })),
+        ]}
+        onChange={(fromId) => void (fromId && graftFrom(bench, piece, fromId))}
+      />
+      <input
+        ref={input}
+        type="file"
+        className="hidden"
+        aria-label="Picture to graft"
+        accept="image/png,image/jpeg,image/webp,image/svg+xml"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          target.value = '';
+          if (file) void graftFile(bench, piece, file);
+        }}
+      />
+      <Action type="button" onClick={() => input.current?.click()}>
+        From a file
+      </Action>
+      {graft && (
+        <>
+          <Action
+            type="button"
+            aria-label="Smaller"
+            onClick={() => void layGraft(bench, piece, { ...graft, corners: scaled(graft.corners, 0.9) })}
+          >
+            −
+          </Action>
+          <Action
+            type="button"
+            aria-label="Larger"
+            onClick={() => void layGraft(bench, piece, { ...graft, corners: scaled(graft.corners, 1 / 0.9) })}
+          >
+            +
+          </Action>
+          {tone('light', 'Light', -100, 100)}
+          {tone('warmth', 'Warmth', -100, 100)}
+          {tone('colour', 'Colour', -100, 100)}
+          {tone('soft', 'Edge', 0, 80, 'px')}
+          <Action type="button" onClick={() => void bench.edit('under.pressFlat', piece.id)}>
+            Press flat
+          </Action>
+        </>
+      )}
+    </span>
+  );
+}
