@@ -191,10 +191,14 @@ export const graft = task(async ({ doc, pieceId, from, look }: Grafting): Promis
   if (!picture)
     throw new LimberError('no-graft', 'There is no graft beneath this piece.', 'Take one from a piece or a file.');
   const art = await readArt(doc, viewId);
-  const wanted = look ?? graftWithin(picture, knownBy(piece));
-  refuseBadGraft(wanted, art.design);
   const index = drawOrder(doc, viewId).findIndex(({ id }) => id === pieceId);
-  const made = orRefuse(layGraft(picture, wanted, index, ownersAtRest(doc, viewId, art), art.design));
+  const owners = ownersAtRest(doc, viewId, art);
+  const lay = (as: GraftLook) => layGraft(picture, as, index, owners, art.design);
+  // Where it lies already, as a mouth does on a head; or else over all of what it is laid beneath.
+  const own = graftWithin(picture, source);
+  const wanted = look ?? (lay(own).ok ? own : graftWithin(picture, knownBy(piece)));
+  refuseBadGraft(wanted, art.design);
+  const made = orRefuse(lay(wanted));
   const before = piece.graft ? piece.graft.before : piece.beneath;
   const beneath = await keepIfAny(mergeSheets([await sheet(before), made.paint]));
   return setGraft(doc, pieceId, { graft: { ...wanted, source, before }, beneath });

@@ -3,6 +3,8 @@ import { useState } from 'react';
 
 interface Props {
   label: string;
+  /** What it is called where its label stands elsewhere. */
+  name?: string;
   value: number;
   low: number;
   high: number;
@@ -13,7 +15,7 @@ interface Props {
 }
 
 /** A number on a short slider, with its figure. */
-export function Range({ label, value, low, high, unit = '', step = 1, onChange }: Props) {
+export function Range({ label, name = label, value, low, high, unit = '', step = 1, onChange }: Props) {
   const [draft, setDraft] = useState<number | null>(null);
   const shown = draft ?? value;
   return (
@@ -35,7 +37,7 @@ export function Range({ label, value, low, high, unit = '', step = 1, onChange }
           <Slider.Range className="absolute h-full rounded bg-woad" />
         </Slider.Track>
         <Slider.Thumb
-          aria-label={label}
+          aria-label={name}
           className="block size-4 cursor-grab rounded-full border-2 border-woad bg-sheet"
         />
       </Slider.Root>

@@ -1,16 +1,15 @@
-import { drawOrder, labelFor, partOf, type GraftLook } from '@limber-sheaf/core';
+import { drawOrder, labelFor, partOf } from '@limber-sheaf/core';
 import { useRef } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Action, Choice } from '../../ui/controls';
-import { Range } from '../../ui/Range';
 import { scaled } from './graft-corners';
 import { graftFile, graftFrom, layGraft } from './grafting';
 
 const BOX =
   'pointer-events-auto flex min-h-8 flex-wrap items-center gap-2 rounded-lg bg-sheet/90 px-3 py-1 text-[13px]';
 
-/** A graft beneath the picked piece: where it comes from, and how its paint is changed. */
+/** A graft beneath the picked piece: where it comes from, and how large it is. */
 export function GraftStrip() {
   const bench = useOnBench();
   const { doc, view } = bench;
@@ -20,17 +19,6 @@ export function GraftStrip() {
   if (!piece) return <span className={BOX}>Pick the piece that it is laid beneath.</span>;
   const { graft } = piece;
   const others = drawOrder(doc, view.id).filter(({ id }) => id !== piece.id);
-  const tone = (field: keyof Omit<GraftLook, 'corners'>, label: string, low: number, high: number, unit?: string) =>
-    graft && (
-      <Range
-        label={label}
-        value={graft[field]}
-        low={low}
-        high={high}
-        unit={unit}
-        onChange={(value) => void layGraft(bench, piece, { ...graft, [field]: value })}
-      />
-    );
   return (
     <span className={`${BOX} select-none`}>
       <Choice<string>
@@ -73,10 +61,6 @@ export function GraftStrip() {
           >
             +
           </Action>
-          {tone('light', 'Light', -100, 100)}
-          {tone('warmth', 'Warmth', -100, 100)}
-          {tone('colour', 'Colour', -100, 100)}
-          {tone('soft', 'Edge', 0, 80, 'px')}
           <Action type="button" onClick={() => void bench.edit('under.pressFlat', piece.id)}>
             Press flat
           </Action>

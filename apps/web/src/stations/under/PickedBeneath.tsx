@@ -4,6 +4,7 @@ import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
+import { GraftTone } from './GraftTone';
 import { carryOn } from './carry-hand';
 import { layBack } from './look-at-bare';
 import { useProposeOptions } from './useBeneath';
@@ -65,6 +66,7 @@ export function PickedBeneath() {
           onCommit={(value) => useUnderStore.setState({ margin: Math.max(0, Math.min(400, value)) })}
         />
       </LedgerRow>
+      {piece.graft && <GraftTone piece={piece} graft={piece.graft} />}
       {piece.carried.length > 0 && (
         <LedgerRow name="Contours by hand">
           <span className={dropped.length > 0 ? 'text-madder' : ''}>

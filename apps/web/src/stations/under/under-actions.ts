@@ -65,7 +65,7 @@ export const UNDER_ACTIONS: readonly BenchAction[] = [
   },
   {
     id: 'hidden',
-    word: 'Hidden piece',
+    word: 'Hidden',
     key: 'b',
     title: 'Begins a piece that does not show at rest: a hip beneath a coat, the inside of a mouth',
     on: () => useUnderStore.getState().hiding !== null,
