@@ -320,25 +320,7 @@ export {
 } from './joints/prove-joint.js';
 
 // Under
-export { bareCells, bareIn, findBare, type Bare } from './under/find-bare.js';
-export { type IntoView, type Turn } from './under/coming-into-view.js';
-export { FILL_MODES, type FillMode } from './under/fill-under.js';
-export {
-  proposeUnder,
-  viewUnder,
-  type ProposeOptions,
-  type UnderProposal,
-  type ViewUnder,
-  ownLine,
-  type PieceUnder,
-} from './under/propose-under.js';
-export { crossesItself } from './under/carried.js';
-export { carryContours, markShadow, setGraft, paintBeneath, setEndsHere, shadowTokens } from './under/under-edits.js';
-export { pieceUnderKey, underKey } from './under/checks.js';
-export { liftShadow } from './under/lift-shadow.js';
-export { graftWithin, layGraft, refuseBadGraft } from './under/lay-graft.js';
-export { drawHidden, shapeOfJoints, type HiddenOrder } from './under/hidden-piece.js';
-export { brushBeneath, type BrushStroke } from './under/brush-beneath.js';
+export * from './under/index.js';
 
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';

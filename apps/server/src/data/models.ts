@@ -52,6 +52,7 @@ export class View extends Model {
   @Column(DataType.TEXT) declare designBlob: string;
   @Column(DataType.INTEGER) declare designArea: number;
   @Column(DataType.INTEGER) declare floorY: number;
+  @Column(DataType.JSONB) declare nothingAt: { x: number; y: number }[];
   @Column(DataType.JSONB) declare brought: BroughtIn | null;
   @Column(DataType.INTEGER) declare version: number;
 }

@@ -10,6 +10,7 @@ import {
   EndsHereBody,
   GraftBody,
   HiddenBody,
+  NothingAtBody,
   PaintAllBody,
   PaintPieceBody,
   ShadowBody,
@@ -54,6 +55,13 @@ export class UnderController {
   @ApiOperation({ summary: 'Take a painted-in shadow off a piece, as a piece of its own over clean paint' })
   shadow(@Param() { id }: IdParam, @Body() { saw, loop }: ShadowBody, @Who() caller: Caller) {
     return this.under.liftShadow(id, { ...caller, saw }, loop);
+  }
+
+  @Post('views/:id/under/nothing-at')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Say of a hole that opens in motion that there is nothing' })
+  nothingAt(@Param() { id }: IdParam, @Body() { saw, x, y }: NothingAtBody, @Who() caller: Caller) {
+    return this.under.nothingAt(id, { ...caller, saw }, { x, y });
   }
 
   @Post('pieces/:id/under/graft')

@@ -87,6 +87,12 @@ export class GraftBody extends EditBody {
   @MayBeLeftOut() @ValidateNested() @Type(() => GraftLookBody) look?: GraftLookBody;
 }
 
+export class NothingAtBody extends EditBody {
+  /** A place in the hole, px. */
+  @IsNumber() @Min(0) @Max(16_384) x: number;
+  @IsNumber() @Min(0) @Max(16_384) y: number;
+}
+
 export class EndsHereBody extends EditBody {
   /** Does nothing of the piece go on beneath what hides it? */
   @IsBoolean() endsHere: boolean;

@@ -14,6 +14,7 @@ import {
   partOf,
   pieceById,
   refuseBadName,
+  sayNothingAt,
   setEndsHere,
   setGraft,
   type BrushStroke,
@@ -22,6 +23,7 @@ import {
   type GraftLook,
   type NameTokens,
   type PieceId,
+  type Place,
   type ProposeOptions,
   type Rgb,
   type ViewId,
@@ -175,6 +177,15 @@ export class UnderService {
       kind: 'press-flat',
       summary: `Press the graft beneath ${labelFor(partOf(doc, pieceById(doc, pieceId)))} flat`,
       diff: setGraft(doc, pieceId, null),
+    }));
+  }
+
+  /** Says of a hole that opens in motion that there is nothing. */
+  async nothingAt(viewId: ViewId, context: EditContext, place: Place): Promise<CharacterState> {
+    return this.edits.run(await characterOf('view', viewId), context, (doc) => ({
+      kind: 'nothing-at',
+      summary: 'There is nothing where it opens',
+      diff: sayNothingAt(doc, viewId, place),
     }));
   }
 

@@ -30,6 +30,7 @@ const view: ViewRow = {
   designArea: 10_000,
   floorY: 290,
   brought: null,
+  nothingAt: [],
 };
 
 const PLAIN_JOINT = {

@@ -65,6 +65,8 @@ export interface ViewRow extends RowBase {
   designArea: number;
   /** Where the character stands, px from the top. */
   floorY: number;
+  /** Places, px, of holes that open in motion of which the artist has said that there is nothing. */
+  nothingAt: { x: number; y: number }[];
   /** What the design came with; null for a plain picture. */
   brought: BroughtIn | null;
 }

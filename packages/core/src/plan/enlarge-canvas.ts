@@ -27,6 +27,7 @@ export function enlargeCanvas(
     width: view.width + by.left + by.right,
     height: view.height + by.top + by.bottom,
     floorY: view.floorY + by.top,
+    nothingAt: view.nothingAt.map(({ x, y }) => ({ x: x + by.left, y: y + by.top })),
     brought: view.brought && {
       ...view.brought,
       layers: view.brought.layers && view.brought.layers.map((layer) => ({ ...layer, sheet: moved(layer.sheet) })),

@@ -53,6 +53,7 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
           designArea: paintArea(design),
           floorY: design.height,
           brought: null,
+          nothingAt: [],
         },
       ],
       parts: [],

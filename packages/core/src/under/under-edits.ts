@@ -3,8 +3,17 @@ import { partOf } from '../document/family.js';
 import { findPart, pieceById } from '../document/find.js';
 import type { NameTokens } from '../document/naming.js';
 import { viewById } from '../document/view-edits.js';
-import type { CarriedContour, CharacterDoc, Diff, Graft, PieceId, PieceRow, SheetRef } from '../document/rows.js';
-import { LimberError } from '../errors.js';
+import type {
+  CarriedContour,
+  CharacterDoc,
+  Diff,
+  Graft,
+  PieceId,
+  PieceRow,
+  SheetRef,
+  ViewId,
+} from '../document/rows.js';
+import { LimberError, type Place } from '../errors.js';
 import { crossesItself } from './carried.js';
 
 /** Gives pieces other paint beneath, or none. @throws LimberError `not-found` */
@@ -54,6 +63,20 @@ export function carryContours(doc: CharacterDoc, pieceId: PieceId, carried: read
 
 function refuseContour(sentence: string): never {
   throw new LimberError('bad-contour', sentence, 'Draw it again in one bow.');
+}
+
+/** Places of which the artist has said that there is nothing, at most. */
+const MOST_PLACES = 200;
+
+/** Says of a hole that opens in motion that there is nothing. @throws LimberError `not-found`, `outside` */
+export function sayNothingAt(doc: CharacterDoc, viewId: ViewId, place: Place): Diff {
+  const view = viewById(doc, viewId);
+  const { x, y } = place;
+  if (x < 0 || y < 0 || x > view.width || y > view.height)
+    throw new LimberError('outside', 'That place is not on the canvas.');
+  const diff = new DiffBuilder();
+  diff.update(view, { nothingAt: [...view.nothingAt, { x, y }].slice(-MOST_PLACES) });
+  return diff.build();
 }
 
 /** Says that nothing of a piece goes on beneath what hides it, or that its proposed shape counts again. @throws LimberError `not-found` */

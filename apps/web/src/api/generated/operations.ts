@@ -66,6 +66,7 @@ export const OPERATIONS = {
   'under.brush': ['POST', '/api/pieces/{id}/under/brush'],
   'under.hidden': ['POST', '/api/views/{id}/under/hidden'],
   'under.shadow': ['POST', '/api/pieces/{id}/under/shadow'],
+  'under.nothingAt': ['POST', '/api/views/{id}/under/nothing-at'],
   'under.graft': ['POST', '/api/pieces/{id}/under/graft'],
   'under.pressFlat': ['DELETE', '/api/pieces/{id}/under/graft'],
   'under.graftFile': ['POST', '/api/pieces/{id}/under/graft-file'],

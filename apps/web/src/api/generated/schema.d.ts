@@ -944,6 +944,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/under/nothing-at': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Say of a hole that opens in motion that there is nothing */
+    post: operations['under.nothingAt'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/pieces/{id}/under/graft': {
     parameters: {
       query?: never;
@@ -1438,6 +1455,13 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    NothingAtBody: {
+      x: number;
+      y: number;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     GraftBody: {
       /** Format: uuid */
       fromId?: string | null;
@@ -1617,6 +1641,11 @@ export interface components {
       designArea: number;
       /** @description Where the character stands, px from the top. */
       floorY: number;
+      /** @description Places, px, of holes that open in motion of which the artist has said that there is nothing. */
+      nothingAt: {
+        x: number;
+        y: number;
+      }[];
       /** @description What the design came with; null for a plain picture. */
       brought: components['schemas']['BroughtIn'] | null;
     };
@@ -3641,6 +3670,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['ShadowBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.nothingAt': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NothingAtBody'];
       };
     };
     responses: {

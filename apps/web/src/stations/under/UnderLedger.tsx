@@ -5,7 +5,9 @@ import { useBench } from '../../bench/store';
 import { WorkUnderWay } from '../../bench/WorkUnderWay';
 import { Figure, LedgerHead } from '../../ui/controls';
 import { lookAtBare } from './look-at-bare';
+import { OpenPlaces } from './OpenPlaces';
 import { PickedBeneath } from './PickedBeneath';
+import { useOpen } from './useOpen';
 import { useUnderStore } from './under-store';
 import { pixels, shownBy } from './under-words';
 
@@ -17,6 +19,7 @@ export function UnderLedger() {
   const pieces = drawOrder(doc, view.id);
   const joints = doc.joints.filter((joint) => joint.viewId === view.id);
   const looking = signature === '';
+  useOpen();
   const total = (bare ?? []).reduce((sum, { area }) => sum + area, 0);
   return (
     <>
@@ -58,6 +61,7 @@ export function UnderLedger() {
           </table>
         </div>
       )}
+      <OpenPlaces />
       <PickedBeneath />
     </>
   );

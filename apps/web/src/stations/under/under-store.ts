@@ -1,4 +1,4 @@
-import type { Bare, FillMode, Rgb } from '@limber-sheaf/core';
+import type { Bare, FillMode, OpenPlace, Rgb } from '@limber-sheaf/core';
 import { create } from 'zustand';
 import { NIB_IDLE, type NibState } from '../../bench/nib';
 import type { UnderPicture } from './under-tasks';
@@ -14,6 +14,8 @@ interface UnderState {
   share: number;
   /** Bare places, the largest first; null where they are not known yet. */
   bare: readonly Bare[] | null;
+  /** Holes that open in motion and belong to nothing yet; null where they are not known. */
+  open: readonly OpenPlace[] | null;
   mode: WantedMode;
   /** px that are painted beyond what comes into view; null for the usual. */
   margin: number | null;
@@ -51,6 +53,7 @@ export const useUnderStore = create<UnderState>(() => ({
   signature: '',
   share: 0,
   bare: null,
+  open: null,
   mode: 'auto',
   margin: null,
   brushing: false,

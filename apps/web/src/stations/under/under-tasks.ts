@@ -4,6 +4,7 @@ import {
   contours,
   coverageOf,
   findBare,
+  findOpen,
   pieceById,
   pieceUnderKey,
   proposeUnder,
@@ -11,6 +12,7 @@ import {
   viewUnder,
   type Bare,
   type IntoView,
+  type OpenPlace,
   type PieceUnder,
   type PlacedBitmap,
   type ProposeOptions,
@@ -78,6 +80,12 @@ export const underTasks = {
   async bare(at: StateKey, viewId: string, onProgress: (share: number) => void): Promise<Bare[]> {
     const { art, under } = await underOf(at, viewId, onProgress);
     return findBare(held(at).doc, viewId, art, under.intoView);
+  },
+
+  /** Holes that open in motion and belong to nothing yet. */
+  async open(at: StateKey, viewId: string): Promise<OpenPlace[]> {
+    const { art, under } = await underOf(at, viewId);
+    return findOpen(held(at).doc, viewId, art, under);
   },
 
   /** One piece beneath: its bare places, the paint proposed for them, and its whole shape. */

@@ -1,0 +1,28 @@
+export { bareCells, bareIn, findBare, type Bare } from './find-bare.js';
+export { type IntoView, type Turn } from './coming-into-view.js';
+export { FILL_MODES, type FillMode } from './fill-under.js';
+export {
+  proposeUnder,
+  viewUnder,
+  type ProposeOptions,
+  type UnderProposal,
+  type ViewUnder,
+  ownLine,
+  type PieceUnder,
+} from './propose-under.js';
+export { findOpen, type OpenPlace } from './open-places.js';
+export { crossesItself } from './carried.js';
+export {
+  carryContours,
+  markShadow,
+  setGraft,
+  paintBeneath,
+  sayNothingAt,
+  setEndsHere,
+  shadowTokens,
+} from './under-edits.js';
+export { pieceUnderKey, underKey } from './checks.js';
+export { liftShadow } from './lift-shadow.js';
+export { graftWithin, layGraft, refuseBadGraft } from './lay-graft.js';
+export { drawHidden, shapeOfJoints, type HiddenOrder } from './hidden-piece.js';
+export { brushBeneath, type BrushStroke } from './brush-beneath.js';
