@@ -5,7 +5,7 @@ import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
-import { placePieces, unapply } from '../joints/place-pieces.js';
+import { AT_REST, placePieces, type Placement } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import { contours } from '../raster/contours.js';
 import { createMask } from '../raster/mask.js';
@@ -68,22 +68,17 @@ export function findOpen(doc: CharacterDoc, viewId: ViewId, art: ViewArt, { shap
       if (angle === 0) continue;
       const turns = [{ jointId: joint.id, angle }];
       const placed = placePieces(doc, viewId, { [joint.id]: angle });
+      const turned = [...moved].map((id) => turnBack(imagesOf(images, id), placed.get(id) ?? AT_REST));
       const isCovered = (cell: number) => {
         const [x, y] = [middle(cell % width), middle(Math.floor(cell / width))];
-        return order.some((id) => {
-          const at = moved.has(id) ? placed.get(id) : undefined;
-          if (!at) return isOf(id, x, y);
-          const own = unapply(at, x + 0.5, y + 0.5);
-          return anyPaint(imagesOf(images, id), Math.floor(own.x), Math.floor(own.y));
-        });
+        return turned.some((covers) => covers(x, y)) || still.some((id) => isOf(id, x, y));
       };
-      for (const cells of shutIn(
-        left.filter((cell) => !isCovered(cell)),
-        width,
-        height,
-        isCovered,
-      ))
-        holes.push({ cells, turns });
+      // Of what can open, nothing still lies over it: what turns alone may.
+      const isOpen = (cell: number) => {
+        const [x, y] = [middle(cell % width), middle(Math.floor(cell / width))];
+        return !turned.some((covers) => covers(x, y));
+      };
+      for (const cells of shutIn(left.filter(isOpen), width, height, isCovered)) holes.push({ cells, turns });
     }
   }
   const { nothingAt } = viewById(doc, viewId);
@@ -112,6 +107,16 @@ function isIn(
   const [column, row] = [px - mask.x, py - mask.y];
   const isWithin = column >= 0 && row >= 0 && column < mask.width && row < mask.height;
   return isWithin && mask.data[row * mask.width + column] > 0;
+}
+
+/** Does a picture that lies turned cover a place? Its turn is undone once for all places. */
+function turnBack(images: Image[], { angle, tx, ty }: Placement): (x: number, y: number) => boolean {
+  const rad = (angle * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  return (x, y) => {
+    const [dx, dy] = [x + 0.5 - tx, y + 0.5 - ty];
+    return anyPaint(images, Math.floor(cos * dx + sin * dy), Math.floor(cos * dy - sin * dx));
+  };
 }
 
 /** Groups of open cells that are shut in: none of them lies beside a cell that is open as well and not among them. */
