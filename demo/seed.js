@@ -91,7 +91,7 @@ const pieceOf = (doc, address) => {
   return doc.pieces.find((p) => p.partId === row?.id)?.id;
 };
 
-/** Cuts the pilot into all her 24 parts, fits and rounds what can be jointed, and paints beneath what comes into view. */
+/** Cuts the pilot into all her 24 parts, jointed and rounded, her raised arm in front, and painted beneath. */
 async function cutJuniper(api, state, svg) {
   const view = state.doc.views[0].id;
   const targets = await shapesOf(svg, JUNIPER_GROUPS);
@@ -105,7 +105,12 @@ async function cutJuniper(api, state, svg) {
     });
   await api('POST', `/views/${view}/cut/sweep-up`, {}).catch(() => null);
   await api('POST', `/characters/${state.doc.character.id}/palette`, { viewId: view });
-  await api('POST', `/views/${view}/joints/fit-all`, {});
+  const { doc } = await api('POST', `/views/${view}/joints/fit-all`, {});
+  // A raised arm passes in front of cap and hair, which it lies behind at rest.
+  const arm = ['upper', 'lower', 'hand'].map((part) => pieceOf(doc, `arm/${part}/A`));
+  const shoulder = doc.joints.find((joint) => joint.childId === arm[0]);
+  const raised = { low: 100, high: shoulder.rangeHigh, movedIds: arm, place: 'in-front', atId: pieceOf(doc, 'cap//') };
+  await api('POST', `/joints/${shoulder.id}/order-changes`, raised);
   return api('POST', `/views/${view}/under`, {});
 }
 
@@ -129,11 +134,14 @@ async function cutBrindle(api, state, svg) {
   const view = state.doc.views[0].id;
   const targets = await shapesOf(svg, BRINDLE_GROUPS);
   state = await api('POST', `/views/${view}/cut/take`, { targets, word: 'Trace' });
-  return api('POST', `/views/${view}/joints`, {
+  const { doc } = await api('POST', `/views/${view}/joints`, {
     pieceId: pieceOf(state.doc, 'arm/lower/A'),
     otherId: pieceOf(state.doc, 'arm/upper/A'),
     round: true,
   });
+  // Left behind when the elbow bends, as a hand that was hung in haste is.
+  const partOf = (address) => doc.pieces.find(({ id }) => id === pieceOf(doc, address)).partId;
+  return api('PATCH', `/parts/${partOf('arm/hand/A')}/parent`, { parentId: partOf('torso//') });
 }
 
 /**

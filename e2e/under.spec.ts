@@ -40,3 +40,34 @@ test('what comes into view bare is looked at, painted all at once, taken back, a
   await page.reload();
   await expect.poll(beneath).toBe(painted);
 });
+
+test('a contour beneath is drawn by hand and proposed again; a hip beneath the coat is begun from its joints', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Juniper Vane', 'under');
+  await expect(page.getByText(/pieces have paint wherever they come into view$/)).toBeVisible({
+    timeout: 60_000,
+  });
+  const card = (name: RegExp) => page.getByRole('contentinfo').getByRole('button', { name });
+  const carried = async () => (await bench.doc(id)).pieces.flatMap((piece) => piece.carried).length;
+  await card(/^torso/).click();
+  await page.keyboard.press('c');
+  await bench.draw(CANVAS, [880, 1080, 840, 1300, 780, 1500, 740, 1620]);
+  await expect.poll(carried, { timeout: 30_000 }).toBe(1);
+  await expect(page.getByText('Contours by hand')).toBeVisible();
+  await page.getByRole('button', { name: 'Propose contours again' }).click();
+  await expect.poll(carried).toBe(0);
+  await page.keyboard.press('Escape');
+
+  const names = async () => (await bench.doc(id)).parts.map(({ group }) => group);
+  await card(/^upper leg A/).click({ position: { x: 8, y: 40 } });
+  await card(/^upper leg B/).click({ position: { x: 8, y: 40 }, modifiers: ['Shift'] });
+  await page.keyboard.press('b');
+  await page.getByLabel('Name', { exact: true }).fill('hip');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect.poll(names, { timeout: 30_000 }).toContain('hip');
+  await expect(card(/^hip/)).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(names).not.toContain('hip');
+});

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { fireEvent, screen } from '@testing-library/react';
+import { act, fireEvent, screen } from '@testing-library/react';
 import { character } from '../testing/character';
 import { onBench } from '../testing/on-bench';
 import { defineStation, type Station } from './station';
@@ -140,6 +140,15 @@ test('what is typed, stepped on a slider or pressed on a button is not the bench
   press('s', {}, screen.getByLabelText('Gap'));
   press('s', {}, screen.getByRole('button', { name: 'Take' }));
   expect(done).toEqual(['soak', 'soak', 'soak']);
+});
+
+test('a slider has its own steps, and no more: with Alt the arrows move the cards', () => {
+  const { edits } = show();
+  act(() => useBench.setState({ pickedPiece: 'torso' }));
+  press('ArrowRight', {}, screen.getByLabelText('Gap'));
+  press('ArrowRight', { altKey: true }, screen.getByLabelText('Gap'));
+  expect(edits.map(([what]) => what)).toEqual(['stack.order']);
+  expect(useBench.getState().pickedPiece).toBe('torso');
 });
 
 test('a window over the bench has the keys to itself', () => {

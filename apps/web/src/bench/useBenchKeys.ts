@@ -17,7 +17,7 @@ function isTyping(target: EventTarget | null): boolean {
 /** Keys that a list or a slider in the hand needs for itself. */
 function isHeldBy(target: EventTarget | null, chord: string): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  if (target.getAttribute('role') === 'slider') return /arrow|home|end|page/.test(chord);
+  if (target.getAttribute('role') === 'slider') return /^(shift\+)?(arrow|home|end|page)/.test(chord);
   if (target.tagName === 'SELECT') return !chord.startsWith('mod+');
   return (chord === 'enter' || chord === 'space') && target.closest('button, a, [role=button]') !== null;
 }
