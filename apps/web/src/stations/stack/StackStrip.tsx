@@ -2,7 +2,7 @@ import { handlePlace, jointById, jointLabel, parseName, partOf, pieceById } from
 import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { allPicked, useBench } from '../../bench/store';
-import { Action } from '../../ui/controls';
+import { NameForm } from '../../ui/NameForm';
 import { bentJoint } from './order-in-pose';
 import { useStackStore } from './stack-store';
 
@@ -40,31 +40,11 @@ function Naming({ name }: { name: string }) {
     if (await edit('handles.add', view.id, { tokens, partIds, ...handlePlace(doc, pieces), saw: {} })) done();
   };
   return (
-    <form
-      className={`${BOX} select-none`}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void begin();
-      }}
-    >
-      <label className="flex items-center gap-2">
-        Name
-        <input
-          // The hand has just asked for it.
-          ref={(field) => field?.focus()}
-          className="figures h-7 w-32 rounded border border-rule bg-paper px-2 text-[12.5px]"
-          value={name}
-          maxLength={60}
-          onKeyDown={(event) => event.key === 'Escape' && done()}
-          onChange={({ target }) => useStackStore.setState({ naming: target.value })}
-        />
-      </label>
-      <Action tone="go" type="submit">
-        Begin it
-      </Action>
-      <Action type="button" onClick={done}>
-        Leave it
-      </Action>
-    </form>
+    <NameForm
+      name={name}
+      onName={(naming) => useStackStore.setState({ naming })}
+      onBegin={() => void begin()}
+      onLeave={done}
+    />
   );
 }

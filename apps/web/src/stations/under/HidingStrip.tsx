@@ -1,8 +1,10 @@
-import { parseName, toHex, type Rgb } from '@limber-sheaf/core';
+import { parseName } from '@limber-sheaf/core';
 import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { allPicked, pickPiece, useBench } from '../../bench/store';
+import { ColourField } from '../../ui/ColourField';
 import { Action } from '../../ui/controls';
+import { NameForm } from '../../ui/NameForm';
 import { shapeByJoints, shapeByOutline } from './hidden-piece';
 import { useUnderStore } from './under-store';
 
@@ -29,33 +31,14 @@ export function HidingStrip() {
     if (begun) pickPiece(begun.id, tokens);
   };
   return (
-    <form
-      className="pointer-events-auto flex min-h-8 flex-wrap items-center gap-2 rounded-lg bg-sheet/90 px-3 py-1 text-[13px] select-none"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void begin();
-      }}
+    <NameForm
+      name={name}
+      onName={(next) => set({ name: next })}
+      onBegin={() => void begin()}
+      onLeave={() => useUnderStore.setState({ hiding: null })}
+      ready={loop !== null}
     >
-      <label className="flex items-center gap-2">
-        Name
-        <input
-          ref={(field) => field?.focus()}
-          className="figures h-7 w-28 rounded border border-rule bg-paper px-2 text-[12.5px]"
-          value={name}
-          maxLength={60}
-          onChange={({ target }) => set({ name: target.value })}
-          onKeyDown={({ key }) => key === 'Escape' && useUnderStore.setState({ hiding: null })}
-        />
-      </label>
-      <input
-        type="color"
-        aria-label="Colour of the hidden piece"
-        className="h-6 w-8 cursor-pointer rounded border border-rule"
-        value={toHex(colour)}
-        onChange={({ target }) =>
-          set({ colour: [1, 3, 5].map((at) => parseInt(target.value.slice(at, at + 2), 16)) as unknown as Rgb })
-        }
-      />
+      <ColourField label="Colour of the hidden piece" value={colour} onChange={(next) => set({ colour: next })} />
       <Action type="button" disabled={!picked} onClick={() => shapeByJoints(bench)}>
         Round its joints
       </Action>
@@ -63,12 +46,6 @@ export function HidingStrip() {
         As the picked piece
       </Action>
       <span className="text-soft">{loop ? 'or draw it anew' : 'or draw its contour'}</span>
-      <Action tone="go" type="submit" disabled={!loop}>
-        Begin it
-      </Action>
-      <Action type="button" onClick={() => useUnderStore.setState({ hiding: null })}>
-        Leave it
-      </Action>
-    </form>
+    </NameForm>
   );
 }

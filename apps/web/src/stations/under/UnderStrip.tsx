@@ -1,6 +1,6 @@
-import { toHex, type Rgb } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
+import { ColourField } from '../../ui/ColourField';
 import { Range } from '../../ui/Range';
 import { GraftStrip } from './GraftStrip';
 import { HidingStrip } from './HidingStrip';
@@ -32,13 +32,7 @@ export function UnderStrip() {
             high={100}
             onChange={(softness) => set({ softness: softness / 100 })}
           />
-          <input
-            type="color"
-            aria-label="Colour of the brush"
-            className="h-6 w-8 cursor-pointer rounded border border-rule"
-            value={toHex(brush.colour)}
-            onChange={({ target }) => set({ colour: fromInput(target.value) })}
-          />
+          <ColourField label="Colour of the brush" value={brush.colour} onChange={(colour) => set({ colour })} />
         </span>
       )}
       {lifted > 0 && (
@@ -63,8 +57,4 @@ export function UnderStrip() {
       )}
     </span>
   );
-}
-
-function fromInput(hex: string): Rgb {
-  return [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb;
 }

@@ -17,7 +17,11 @@ import { UnderStrip } from './UnderStrip';
 
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
 jest.mock('./worker', () => ({
-  underWorker: () => ({ beneath: () => new Promise(() => undefined), colourAt: () => Promise.resolve([1, 2, 3]) }),
+  underWorker: () => ({
+    open: () => Promise.resolve([]),
+    beneath: () => new Promise(() => undefined),
+    colourAt: () => Promise.resolve([1, 2, 3]),
+  }),
 }));
 
 const hangs = { 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };
