@@ -5,6 +5,7 @@ import { distanceField } from '../raster/distance-field.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import type { PlacedMask } from '../raster/mask.js';
 import { mixWords, opaqueWord } from '../raster/words.js';
+import { innerLines, type InnerLine } from './inner-lines.js';
 import { pointsAlongLine } from './points-along.js';
 import { carryPattern, patternOf } from './carry-pattern.js';
 
@@ -72,6 +73,9 @@ export function fillUnder({ face, region, mode, line, outlines }: FillInput): Fi
       if (region.data[i] === 0) continue;
       to[i] = carried[(region.y + y - near.y) * near.width + region.x + x - near.x];
     }
+  // A pattern has its lines already.
+  if (made !== 'continue')
+    for (const inner of innerLines(near, isWanted, line, outlines)) drawInnerMutable(paint, inner);
   if (line.width > 0) drawLineMutable(paint, line, outlines);
   const trimmed = trimToPaint(paint);
   return trimmed && { paint: trimmed, mode: made };
@@ -104,15 +108,35 @@ function drawLineMutable(
   { width, colour }: OwnLine,
   outlines: readonly (readonly number[])[],
 ): void {
+  drawAlongMutable(paint, outlines, colour, width, (far) => width - far + 0.5);
+}
+
+/** Draws a line within, half of its width to either side of its middle. */
+function drawInnerMutable(paint: PlacedBitmap, { points, width, colour }: InnerLine): void {
+  drawAlongMutable(paint, [points], colour, width / 2, (far) => width / 2 - far + 0.5);
+}
+
+/**
+ * Mixes a colour into paint along lines of x, y pairs, px.
+ * @param reach px from a line beyond which it makes no difference
+ * @param shareAt how much of the colour there is at a distance, px; what is above 1 is all of it
+ */
+function drawAlongMutable(
+  paint: PlacedBitmap,
+  lines: readonly (readonly number[])[],
+  colour: Rgb,
+  reach: number,
+  shareAt: (far: number) => number,
+): void {
   const words = wordsOf(paint);
-  const reach = Math.ceil(width) + 1;
+  const beside = Math.ceil(reach) + 1;
   const far = new Float32Array(words.length).fill(Infinity);
-  for (const outline of outlines)
-    for (const { x, y } of pointsAlongLine(outline, STEP)) {
-      const top = Math.max(0, Math.floor(y - reach) - paint.y);
-      const left = Math.max(0, Math.floor(x - reach) - paint.x);
-      for (let row = top; row <= Math.min(paint.height - 1, Math.ceil(y + reach) - paint.y); row++)
-        for (let column = left; column <= Math.min(paint.width - 1, Math.ceil(x + reach) - paint.x); column++) {
+  for (const line of lines)
+    for (const { x, y } of pointsAlongLine(line, STEP)) {
+      const top = Math.max(0, Math.floor(y - beside) - paint.y);
+      const left = Math.max(0, Math.floor(x - beside) - paint.x);
+      for (let row = top; row <= Math.min(paint.height - 1, Math.ceil(y + beside) - paint.y); row++)
+        for (let column = left; column <= Math.min(paint.width - 1, Math.ceil(x + beside) - paint.x); column++) {
           const d = Math.hypot(paint.x + column + 0.5 - x, paint.y + row + 0.5 - y);
           const i = row * paint.width + column;
           if (d < far[i]) far[i] = d;
@@ -120,7 +144,7 @@ function drawLineMutable(
     }
   const ink = opaqueWord(colour);
   for (let i = 0; i < words.length; i++) {
-    const share = Math.max(0, Math.min(1, width - far[i] + 0.5));
+    const share = Math.max(0, Math.min(1, shareAt(far[i])));
     if (words[i] !== 0 && share > 0) words[i] = mixWords(words[i], ink, share);
   }
 }
