@@ -84,7 +84,7 @@ test('wrong moves in Cut are told in a sentence and change nothing', async ({ be
 
 test('everything fits a narrow window, by day and by night', async ({ bench, page }) => {
   await page.setViewportSize({ width: 900, height: 640 });
-  for (const station of ['plan', 'cut', 'joints', 'stack', 'handoff']) {
+  for (const station of ['plan', 'cut', 'joints', 'under', 'stack', 'handoff']) {
     await bench.open('Juniper Vane', station);
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(wide).toBeLessThanOrEqual(0);

@@ -30,12 +30,12 @@ function Stop({ station }: { station: StationEntry }) {
         to={`/characters/${doc.character.id}/${station.key}${search}`}
         title={`${station.hint} (${station.hotkey})`}
         aria-current={here ? 'page' : undefined}
-        className={`grid grid-cols-[24px_1fr] gap-x-2 border-l-4 py-2.5 pr-3.5 pl-2.5 ${here ? 'border-brass bg-sheet' : 'border-transparent hover:bg-sheet/60'}`}
+        className={`grid grid-cols-[24px_minmax(0,1fr)] gap-x-2 border-l-4 py-2.5 pr-3.5 pl-2.5 ${here ? 'border-brass bg-sheet' : 'border-transparent hover:bg-sheet/60'}`}
       >
         <span className={`font-serif text-[16px] leading-5 ${here ? 'text-brass' : 'text-soft'}`}>
           {station.number}
         </span>
-        <span className="flex items-baseline justify-between gap-2 text-[13.5px] font-medium">
+        <span className="flex flex-wrap items-baseline justify-between gap-x-2 text-[13.5px] font-medium">
           {station.word}
           <span className={`figures text-[12px] font-normal whitespace-nowrap ${open ? 'text-madder' : 'text-soft'}`}>
             {word}
