@@ -21,6 +21,7 @@ export function ColourField({
   );
 }
 
-function fromHex(hex: string): Rgb {
+/** A colour from its hex notation. */
+export function fromHex(hex: string): Rgb {
   return [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb;
 }

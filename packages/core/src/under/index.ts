@@ -1,6 +1,6 @@
 export { bareCells, bareIn, findBare, type Bare } from './find-bare.js';
 export { type IntoView, type Turn } from './coming-into-view.js';
-export { FILL_MODES, type FillMode } from './fill-under.js';
+export { FILL_MODES, type FillMode, type OwnLine } from './fill-under.js';
 export {
   proposeUnder,
   viewUnder,

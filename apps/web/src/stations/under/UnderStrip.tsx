@@ -1,7 +1,7 @@
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
-import { ColourField } from '../../ui/ColourField';
 import { Range } from '../../ui/Range';
+import { BrushColours } from './BrushColours';
 import { GraftStrip } from './GraftStrip';
 import { HidingStrip } from './HidingStrip';
 import { peelTo, piecesOver } from './peel';
@@ -32,7 +32,7 @@ export function UnderStrip() {
             high={100}
             onChange={(softness) => set({ softness: softness / 100 })}
           />
-          <ColourField label="Colour of the brush" value={brush.colour} onChange={(colour) => set({ colour })} />
+          <BrushColours />
         </span>
       )}
       {lifted > 0 && (

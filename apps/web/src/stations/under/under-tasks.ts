@@ -5,6 +5,7 @@ import {
   coverageOf,
   findBare,
   findOpen,
+  ownLine,
   pieceById,
   pieceUnderKey,
   proposeUnder,
@@ -13,6 +14,7 @@ import {
   type Bare,
   type IntoView,
   type OpenPlace,
+  type OwnLine,
   type PieceUnder,
   type PlacedBitmap,
   type ProposeOptions,
@@ -118,6 +120,11 @@ export const underTasks = {
     return Array.from(outer, (value, i) => value + (i % 2 === 0 ? face.x : face.y)).filter(
       (_, i) => (i >> 1) % stride === 0,
     );
+  },
+
+  /** The figure's own line: its width, px, 0 for none, and its colour. */
+  async lineOf(at: StateKey, viewId: string): Promise<OwnLine> {
+    return ownLine((await artOf(at, viewId)).design);
   },
 
   /** The design's colour at a place, px; null beside it. */

@@ -7,6 +7,7 @@ import { pickPiece, useBench } from '../../bench/store';
 import { character, named } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { said } from '../../testing/toasts';
+import { BrushColours } from './BrushColours';
 import { carryHand, contourBack, endContour } from './carry-hand';
 import { GraftStrip } from './GraftStrip';
 import { GraftTone } from './GraftTone';
@@ -17,11 +18,13 @@ import { UNDER_ACTIONS } from './under-actions';
 import { NO_CONTOUR, useUnderStore } from './under-store';
 
 const outline = [0, 0, 10, 0, 10, 10];
+let ownLine = { width: 7.6, colour: [30, 20, 40] };
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
 jest.mock('./worker', () => ({
   underWorker: () => ({
     outlineOf: () => Promise.resolve(outline),
     colourAt: () => Promise.resolve([1, 2, 3]),
+    lineOf: () => Promise.resolve(ownLine),
   }),
 }));
 
@@ -246,4 +249,17 @@ test('a hole that opens is shown at its angle, and answered: nothing, or whose i
     ['under.nothingAt', 'v', { x: 40, y: 50, saw: { v: 1 } }],
     ['under.contours', 'torso', { carried: [{ kind: 'line', points: open[0].loop }], saw: { torso: 1 } }],
   ]);
+});
+
+test('the brush takes a colour of the palette, or the figure’s own line with its width', async () => {
+  const palette = [{ hex: '#28406f', name: 'deep blue', share: 0.4 }];
+  onBench(<BrushColours />, { ...doc, character: { ...doc.character, palette } });
+  await userEvent.click(screen.getByRole('button', { name: 'deep blue' }));
+  expect(useUnderStore.getState().brush.colour).toEqual([40, 64, 111]);
+  await userEvent.click(screen.getByRole('button', { name: 'Line' }));
+  expect(useUnderStore.getState().brush).toMatchObject({ size: 8, colour: [30, 20, 40] });
+  ownLine = { width: 0, colour: [0, 0, 0] };
+  await userEvent.click(screen.getByRole('button', { name: 'Line' }));
+  expect(useUnderStore.getState().brush.size).toBe(8);
+  expect(said.at(-1)).toMatch(/no outline of its own/);
 });
