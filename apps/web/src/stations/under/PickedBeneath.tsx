@@ -18,7 +18,7 @@ const USUAL_MARGIN = 12;
 export function PickedBeneath() {
   const { doc, edit } = useOnBench();
   const picked = useBench((s) => s.pickedPiece);
-  const { bare, mode, margin } = useUnderStore();
+  const { bare, mode, margin, brushing } = useUnderStore();
   const options = useProposeOptions();
   const working = useWork((s) => s.work !== null);
   const beneath = useUnderStore((s) => s.beneath);
@@ -44,6 +44,11 @@ export function PickedBeneath() {
               ? `Painted beneath: ${pixels(piece.beneath.area)} px.`
               : 'Nothing of it comes into view bare.'}
       </p>
+      {brushing && (
+        <p className="mb-1 text-[13px] text-soft">
+          The brush paints only where others hide the piece. Alt takes away, Shift takes up a colour.
+        </p>
+      )}
       <LedgerRow name="Paint">
         <Choice
           label="Paint"

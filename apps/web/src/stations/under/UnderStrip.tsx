@@ -50,11 +50,6 @@ export function UnderStrip() {
           Drag the rings, or draw a contour from one end to another, or round what lies beneath.
         </span>
       )}
-      {brushing && (
-        <span className="flex min-h-8 items-center rounded-lg bg-sheet/85 px-3 text-soft">
-          Paints only where others hide the piece. Alt takes away, Shift takes up a colour.
-        </span>
-      )}
     </span>
   );
 }
