@@ -80,7 +80,7 @@ function placesOf(bare: Uint8Array, { shows: { width, size } }: IntoView): Place
 }
 
 /** Of the places the one that is nearest to their middle. */
-function midst(places: readonly Place[]): Place {
+export function midst(places: readonly Place[]): Place {
   const x = places.reduce((sum, place) => sum + place.x, 0) / places.length;
   const y = places.reduce((sum, place) => sum + place.y, 0) / places.length;
   const far = (place: Place) => Math.hypot(place.x - x, place.y - y);

@@ -11,6 +11,7 @@ import { contours } from '../raster/contours.js';
 import { createMask } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
 import type { Turn } from './coming-into-view.js';
+import { midst } from './find-bare.js';
 import type { ViewUnder } from './propose-under.js';
 
 /** A hole that opens within the figure when a limb turns, which no piece's whole shape claims. */
@@ -179,10 +180,7 @@ function united(holes: readonly Hole[], { width, height, size }: CellGrid): Open
       x: ((cell % width) + 0.5) * size,
       y: (Math.floor(cell / width) + 0.5) * size,
     }));
-    const mean = (axis: 'x' | 'y') => middles.reduce((sum, place) => sum + place[axis], 0) / middles.length;
-    const far = ({ x, y }: Place) => Math.hypot(x - mean('x'), y - mean('y'));
-    const place = middles.reduce((best, one) => (far(one) < far(best) ? one : best), middles[0]);
-    return { area: cells.length * size * size, turns, place, loop };
+    return { area: cells.length * size * size, turns, place: midst(middles), loop };
   });
 }
 
