@@ -56,20 +56,25 @@ export function dropMove(
   return moveTo(order, pieceIds, behind.length);
 }
 
-/** The move of the pieces that are picked; null where there is none to make. */
-export function pickedMove({ doc, view }: Pick<BenchValue, 'doc' | 'view'>, way: OrderWay): OrderMove | null {
-  const order = orderAtPose(doc, view.id, useBench.getState().bends).map((piece) => piece.id as string);
+/** Who may take a move for itself: the station that is open. */
+type Taker = Pick<Station, 'takeOrder'> | null;
+
+/** The move of the pieces that are picked, as they lie where the station that is open has orders by pose; null for none to make. */
+export function pickedMove(
+  { doc, view }: Pick<BenchValue, 'doc' | 'view'>,
+  way: OrderWay,
+  station: Taker,
+): OrderMove | null {
+  const bends = station?.takeOrder ? useBench.getState().bends : {};
+  const order = orderAtPose(doc, view.id, bends).map((piece) => piece.id as string);
   return orderMove(order, allPicked(useBench.getState()), way);
 }
 
 /** Moves the picked pieces in the draw order, as one edit. */
 export function movePicked(bench: BenchValue, way: OrderWay, station: Taker): void {
-  const move = pickedMove(bench, way);
+  const move = pickedMove(bench, way, station);
   if (move) void makeMove(bench, move, station);
 }
-
-/** Who may take a move for itself: the station that is open. */
-type Taker = Pick<Station, 'takeOrder'> | null;
 
 /** Makes a move in the draw order, as one edit; null where it is refused. */
 export function makeMove(bench: BenchValue, move: OrderMove, station: Taker) {

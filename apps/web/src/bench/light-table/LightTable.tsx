@@ -42,10 +42,8 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const coming = usePicturesComing();
   const uncut = useUncut(view, pieces, by, palette.canvas, palette.ink);
   const bending = entry.bends === true;
-  const steps = useMemo(
-    () => drawSteps(doc, view.id, orderAtPose(doc, view.id, bending ? bends : {})),
-    [doc, view.id, bends, bending],
-  );
+  const order = useMemo(() => orderAtPose(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
+  const steps = useMemo(() => drawSteps(doc, view.id, order), [doc, view.id, order]);
   const placements = useMemo(() => placePieces(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
   const shownSolid = useBench((s) => s.lit);
   const lit = useMemo(() => {
@@ -56,7 +54,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   }, [doc, pickedJoint, bending, shownSolid]);
   const flat = useXray(bench);
   const atRest = !solo && !lit && [...placements.values()].every(isAtRest);
-  const pointer = usePointer(placements, station?.hand);
+  const pointer = usePointer(placements, order, station?.hand);
 
   return (
     <div

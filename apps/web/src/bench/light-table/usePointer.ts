@@ -1,4 +1,4 @@
-import { apply, orderAtPose, unapply, type Placement } from '@limber-sheaf/core';
+import { apply, unapply, type PieceRow, type Placement } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useEffect, useMemo, useRef } from 'react';
 import { useOnBench } from '../context';
@@ -25,7 +25,7 @@ function onCanvas(event: PointerEvents): { x: number; y: number } {
 }
 
 /** What the pointer does on the light table: moves the paper, feeds the tool in hand, picks. */
-export function usePointer(placements: Map<string, Placement>, hand: Hand | undefined) {
+export function usePointer(placements: Map<string, Placement>, order: readonly PieceRow[], hand: Hand | undefined) {
   const bench = useOnBench();
   const { doc, view } = bench;
   const drag = useRef<Drag | null>(null);
@@ -55,19 +55,17 @@ export function usePointer(placements: Map<string, Placement>, hand: Hand | unde
     () => ({
       pieceUnder: (x, y) =>
         handWorker<TableTasks>().pieceUnder(
-          orderAtPose(doc, view.id, useBench.getState().bends)
-            .reverse()
-            .map((piece) => {
-              const at = placements.get(piece.id);
-              return { id: piece.id, face: piece.face, ...(at ? unapply(at, x, y) : { x, y }) };
-            }),
+          [...order].reverse().map((piece) => {
+            const at = placements.get(piece.id);
+            return { id: piece.id, face: piece.face, ...(at ? unapply(at, x, y) : { x, y }) };
+          }),
         ),
       placeOf: (pieceId, x, y) => {
         const at = placements.get(pieceId);
         return at ? apply(at, x, y) : { x, y };
       },
     }),
-    [doc, view.id, placements],
+    [order, placements],
   );
 
   const send = (kind: TableEvent['kind'], event: PointerEvents, dragged = drag.current?.dragged ?? false): boolean => {

@@ -12,7 +12,7 @@ const move = (id: OrderWay, word: string, more: Partial<BenchAction>): BenchActi
   id,
   word,
   ...more,
-  when: (bench) => pickedMove(bench, id) !== null,
+  when: (bench) => pickedMove(bench, id, { takeOrder }) !== null,
   run: (bench) => movePicked(bench, id, { takeOrder }),
 });
 
