@@ -27,7 +27,7 @@ function onCanvas(event: PointerEvents): { x: number; y: number } {
 /** What the pointer does on the light table: moves the paper, feeds the tool in hand, picks. */
 export function usePointer(placements: Map<string, Placement>, order: readonly PieceRow[], hand: Hand | undefined) {
   const bench = useOnBench();
-  const { doc, view } = bench;
+  const { doc } = bench;
   const drag = useRef<Drag | null>(null);
   const space = useRef(false);
   const touches = useRef(new Set<number>());
