@@ -5,7 +5,7 @@ import { planEntries, planOf } from '../plan/plan.js';
 import { DiffBuilder, NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { depthBetween, findPart, pieceById, refuseOnePiece } from '../document/find.js';
 import { drawOrder, partOf } from '../document/family.js';
-import { isNeeded, leaveOrderChanges, removeJoint } from '../document/removal.js';
+import { isNeeded, leaveOrderChanges, removeJoint, removePart } from '../document/removal.js';
 import type { CharacterDoc, Diff, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from '../document/rows.js';
 
 /** A piece without anything but its face. */
@@ -132,10 +132,7 @@ function deletePiece(doc: CharacterDoc, pieceId: PieceId): Diff {
   for (const shadow of doc.pieces) if (shadow.shadowOf === pieceId) diff.update(shadow, { shadowOf: null });
   diff.remove(piece);
   const part = partOf(doc, piece);
-  if (!isNeeded(doc, part, piece)) {
-    for (const child of doc.parts) if (child.parentId === part.id) diff.update(child, { parentId: part.parentId });
-    diff.remove(part);
-  }
+  if (!isNeeded(doc, part, pieceId)) removePart(doc, part, part.parentId, diff);
   return diff.build();
 }
 
@@ -167,13 +164,7 @@ function mergePiece(doc: CharacterDoc, intoId: PieceId, goneId: PieceId, sheets:
   for (const shadow of doc.pieces)
     if (shadow.shadowOf === goneId) diff.update(shadow, { shadowOf: shadow.id === intoId ? null : intoId });
   diff.remove(gone);
-  if (!isNeeded(doc, gonePart, gone)) {
-    for (const child of doc.parts) {
-      if (child.parentId !== gonePart.id) continue;
-      diff.update(child, { parentId: child.id === intoPart.id ? gonePart.parentId : intoPart.id });
-    }
-    diff.remove(gonePart);
-  }
+  if (!isNeeded(doc, gonePart, goneId)) removePart(doc, gonePart, intoPart.id, diff);
   return diff.build();
 }
 

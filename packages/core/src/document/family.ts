@@ -1,7 +1,7 @@
 import { counted } from '../counted.js';
-import { pieceById } from './find.js';
+import { findPiece, pieceById } from './find.js';
 import { nameFor, labelFor } from './naming.js';
-import type { CharacterDoc, HandleRow, JointRow, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
+import type { CharacterDoc, HandleRow, JointRow, PartId, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
 /** The pieces of a view, back to front. */
 export function drawOrder(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
@@ -86,26 +86,30 @@ export function nameAll(doc: CharacterDoc, pieces: readonly PieceRow[]): string 
 
 /** The piece, in the same view, of the part that a piece's part moves with: the nearest one up the family that is drawn here. */
 export function parentPiece(doc: CharacterDoc, piece: PieceRow): PieceRow | null {
-  let part: PartRow | undefined = partOf(doc, piece);
-  for (let rung = 0; part?.parentId && rung <= doc.parts.length; rung++) {
-    const parentId: string = part.parentId;
-    const found = doc.pieces.find((p) => p.viewId === piece.viewId && p.partId === parentId);
+  for (const partId of partsAbove(doc, piece.partId)) {
+    const found = findPiece(doc, piece.viewId, partId);
     if (found) return found;
-    part = doc.parts.find((p) => p.id === parentId);
   }
   return null;
+}
+
+/** What a part hangs from, and what that hangs from, up to the root; a ring, which no edit makes, ends as well. */
+export function* partsAbove(doc: CharacterDoc, partId: PartId): Generator<PartId> {
+  const parentOf = (id: PartId) => doc.parts.find((part) => part.id === id)?.parentId ?? null;
+  let id = parentOf(partId);
+  for (let rung = 0; id !== null && rung <= doc.parts.length; rung++) {
+    yield id;
+    id = parentOf(id);
+  }
 }
 
 /** The handles that a piece hangs from on the way up to its parent's piece, the nearest first. */
 export function handlesAbove(doc: CharacterDoc, piece: PieceRow): HandleRow[] {
   const found: HandleRow[] = [];
   if (doc.handles.length === 0) return found;
-  let id = partOf(doc, piece).parentId;
-  for (let rung = 0; id !== null && rung <= doc.parts.length; rung++) {
-    const partId: string = id;
-    if (doc.pieces.some((p) => p.viewId === piece.viewId && p.partId === partId)) break;
+  for (const partId of partsAbove(doc, piece.partId)) {
+    if (findPiece(doc, piece.viewId, partId)) break;
     found.push(...doc.handles.filter((handle) => handle.viewId === piece.viewId && handle.partId === partId));
-    id = doc.parts.find((part) => part.id === partId)?.parentId ?? null;
   }
   return found;
 }
@@ -147,12 +151,7 @@ export function jointsOutwards(doc: CharacterDoc, viewId: ViewId): JointRow[] {
 
 /** Would `part` hang from itself if it moved with `parentId`? */
 export function makesRing(doc: CharacterDoc, part: PartRow, parentId: string | null): boolean {
-  let at = parentId;
-  for (let rung = 0; at !== null && rung <= doc.parts.length; rung++) {
-    if (at === part.id) return true;
-    at = doc.parts.find((p) => p.id === at)?.parentId ?? null;
-  }
-  return false;
+  return parentId !== null && (parentId === part.id || [...partsAbove(doc, parentId)].includes(part.id));
 }
 
 /** Which of a joint's two pieces is drawn in front. */

@@ -1,5 +1,5 @@
 import type { DiffBuilder } from './diff.js';
-import type { CharacterDoc, JointRow, PartRow, PieceRow } from './rows.js';
+import type { CharacterDoc, HandleId, JointRow, PartId, PartRow, PieceId, PieceRow } from './rows.js';
 
 /** Takes a joint away, with what holds at its angles. */
 export function removeJoint(doc: CharacterDoc, joint: JointRow, diff: DiffBuilder): void {
@@ -16,10 +16,14 @@ export function leaveOrderChanges(doc: CharacterDoc, piece: PieceRow, diff: Diff
   }
 }
 
-/** Is a part still there for something when one of its pieces is gone? */
-export function isNeeded(doc: CharacterDoc, part: PartRow, gone: PieceRow): boolean {
-  return (
-    doc.pieces.some(({ id, partId }) => id !== gone.id && partId === part.id) ||
-    doc.handles.some(({ partId }) => partId === part.id)
-  );
+/** Is a part still there for something when one of its pieces or handles is gone? */
+export function isNeeded(doc: CharacterDoc, part: PartRow, goneId: PieceId | HandleId): boolean {
+  return [...doc.pieces, ...doc.handles].some(({ id, partId }) => id !== goneId && partId === part.id);
+}
+
+/** Takes a part away; what hung from it hangs from another, or from nothing. */
+export function removePart(doc: CharacterDoc, part: PartRow, heirId: PartId | null, diff: DiffBuilder): void {
+  for (const child of doc.parts)
+    if (child.parentId === part.id) diff.update(child, { parentId: child.id === heirId ? part.parentId : heirId });
+  diff.remove(part);
 }

@@ -61,6 +61,13 @@ export function apply({ angle, tx, ty }: Placement, x: number, y: number): { x: 
 }
 
 /** Which point of the canvas comes to lie at (x, y). */
-export function unapply({ angle, tx, ty }: Placement, x: number, y: number): { x: number; y: number } {
-  return apply({ angle: -angle, tx: 0, ty: 0 }, x - tx, y - ty);
+export function unapply(placement: Placement, x: number, y: number): { x: number; y: number } {
+  return unapplying(placement)(x, y);
+}
+
+/** `unapply` for many places: the turn is worked out once. */
+export function unapplying({ angle, tx, ty }: Placement): (x: number, y: number) => { x: number; y: number } {
+  const rad = (-angle * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  return (x, y) => ({ x: cos * (x - tx) - sin * (y - ty), y: sin * (x - tx) + cos * (y - ty) });
 }

@@ -1,6 +1,7 @@
 import { DiffBuilder, applyDiff, joinDiffs } from '../document/diff.js';
-import { makesRing, partOf } from '../document/family.js';
+import { makesRing, partsAbove } from '../document/family.js';
 import { findPart, knownBy } from '../document/find.js';
+import { isNeeded, removePart } from '../document/removal.js';
 import { labelFor, type NameTokens } from '../document/naming.js';
 import type { CharacterDoc, Diff, HandleId, HandleRow, PartId, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import { LimberError } from '../errors.js';
@@ -79,35 +80,23 @@ export function deleteHandle(doc: CharacterDoc, id: HandleId): Diff {
   const diff = new DiffBuilder();
   diff.remove(handle);
   const part = doc.parts.find((one) => one.id === handle.partId);
-  const isElsewhere = [...doc.handles, ...doc.pieces].some((one) => one.id !== id && one.partId === handle.partId);
-  if (!part || isElsewhere) return diff.build();
-  for (const child of doc.parts) if (child.parentId === part.id) diff.update(child, { parentId: part.parentId });
-  diff.remove(part);
+  if (part && !isNeeded(doc, part, id)) removePart(doc, part, part.parentId, diff);
   return diff.build();
 }
 
 /** The pieces that turn with a handle. */
-export function movedByHandle(doc: CharacterDoc, handle: HandleRow): Set<PieceId> {
-  const hangs = (piece: PieceRow): boolean => {
-    let part = doc.parts.find(({ id }) => id === partOf(doc, piece).parentId);
-    for (let rung = 0; part && rung <= doc.parts.length; rung++) {
-      if (part.id === handle.partId) return true;
-      const above = part.parentId;
-      part = doc.parts.find(({ id }) => id === above);
-    }
-    return false;
-  };
-  return new Set(doc.pieces.filter((piece) => piece.viewId === handle.viewId && hangs(piece)).map(({ id }) => id));
+export function movedByHandle(doc: CharacterDoc, { viewId, partId }: HandleRow): Set<PieceId> {
+  const hung = doc.pieces.filter(
+    (piece) => piece.viewId === viewId && [...partsAbove(doc, piece.partId)].includes(partId),
+  );
+  return new Set(hung.map(({ id }) => id));
 }
 
 /** What a handle hangs from in its view: a piece, another handle, or nothing. */
-export function aboveHandle(doc: CharacterDoc, handle: HandleRow): PieceRow | HandleRow | null {
-  let id = doc.parts.find((part) => part.id === handle.partId)?.parentId ?? null;
-  for (let rung = 0; id !== null && rung <= doc.parts.length; rung++) {
-    const partId: string = id;
-    const found = [...doc.pieces, ...doc.handles].find((one) => one.viewId === handle.viewId && one.partId === partId);
+export function aboveHandle(doc: CharacterDoc, { viewId, partId: own }: HandleRow): PieceRow | HandleRow | null {
+  for (const partId of partsAbove(doc, own)) {
+    const found = [...doc.pieces, ...doc.handles].find((one) => one.viewId === viewId && one.partId === partId);
     if (found) return found;
-    id = doc.parts.find((part) => part.id === partId)?.parentId ?? null;
   }
   return null;
 }

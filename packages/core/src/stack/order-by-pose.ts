@@ -16,7 +16,7 @@ import type { OrderPlace } from '../document/row-types.js';
 import type { ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { jointById } from '../joints/joint-edits.js';
-import { AT_REST, apply, placePieces, unapply } from '../joints/place-pieces.js';
+import { AT_REST, apply, placePieces, unapplying } from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE } from '../raster/mask.js';
 
@@ -119,8 +119,9 @@ const SEEN = 8;
 /** The longest side, px, up to which every pixel is looked at; of larger ones every second, third, … */
 const FINE = 1600;
 
-/** What is seen to jump where a change begins, and where it ends before the joint's range does. */
+/** How much is seen to jump as the order changes. */
 export interface OrderJumps {
+  /** Where the change begins, and where it ends before the joint's range does. */
   jumps: OrderJump[];
   /** Where it would jump least if it began there; null where it does already. */
   better: OrderJump | null;
@@ -129,6 +130,11 @@ export interface OrderJumps {
 /** Angles at which a change is tried to begin. */
 const TRIES = 12;
 
+/**
+ * Measures what of a change of the draw order is seen to jump.
+ * @param art pictures of all pieces of the view, with what follows from their rows
+ * @throws LimberError `not-found` where its joint is gone
+ */
 export function orderJumps(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow): OrderJumps {
   const joint = jointById(doc, change.jointId);
   const { low, high } = change;
@@ -158,7 +164,9 @@ function jumpAt(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, angle: 
       .flatMap(({ id }) => {
         const sheets = art.pieces.get(id);
         const image = sheets ? composePiece(sheets) : null;
-        return image ? [{ image, at: placed.get(id) ?? AT_REST, isMoved: movedIds.includes(id) }] : [];
+        if (!image) return [];
+        const at = placed.get(id) ?? AT_REST;
+        return [{ image, at, atRest: unapplying(at), isMoved: movedIds.includes(id) }];
       }),
   );
   const { width, height } = art.design;
@@ -172,26 +180,31 @@ function jumpAt(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, angle: 
   let count = 0;
   for (let y = from('y'); y < to('y', height); y += step)
     for (let x = from('x'); x < to('x', width); x += step) {
-      const isUnderMoved = moved.some(({ image, at }) => wordAt(image, at, x, y) !== 0);
+      const isUnderMoved = moved.some((one) => wordAt(one, x, y) !== 0);
       if (isUnderMoved && differ(topAt(draws[0], x, y), topAt(draws[1], x, y))) count++;
     }
   return count * step * step;
 }
 
-type Drawn = { image: PlacedBitmap; at: { angle: number; tx: number; ty: number } }[];
+/** A picture as it lies turned. */
+interface Drawn {
+  image: PlacedBitmap;
+  /** Which point of it lies at a place. */
+  atRest: (x: number, y: number) => { x: number; y: number };
+}
 
-/** The paint that shows at a place, as RGBA packed; 0 for none. @param drawn front to back */
-function topAt(drawn: Drawn, x: number, y: number): number {
-  for (const { image, at } of drawn) {
-    const word = wordAt(image, at, x, y);
+/** The paint that shows at a place, RGB packed above 0; 0 for none. @param drawn front to back */
+function topAt(drawn: readonly Drawn[], x: number, y: number): number {
+  for (const one of drawn) {
+    const word = wordAt(one, x, y);
     if (word !== 0) return word;
   }
   return 0;
 }
 
-/** A picture's paint at a place where it lies turned, RGB packed above 0; 0 where it is not inside it. */
-function wordAt({ data, x, y, width, height }: PlacedBitmap, at: Drawn[number]['at'], px: number, py: number): number {
-  const own = unapply(at, px + 0.5, py + 0.5);
+/** A picture's paint at a place, RGB packed above 0; 0 where it has none. */
+function wordAt({ image: { data, x, y, width, height }, atRest }: Drawn, px: number, py: number): number {
+  const own = atRest(px + 0.5, py + 0.5);
   const [column, row] = [Math.floor(own.x) - x, Math.floor(own.y) - y];
   if (column < 0 || row < 0 || column >= width || row >= height) return 0;
   const i = (row * width + column) * 4;

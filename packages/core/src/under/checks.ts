@@ -1,6 +1,6 @@
 import { drawOrder, inFrontOf, jointLabel, movedBy, pieceName } from '../document/family.js';
 import { deriveKey, drawnAs } from '../document/keys.js';
-import type { CharacterDoc, JointId, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, JointId, JointRow, PieceId, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
@@ -17,12 +17,50 @@ interface MeasuredBare {
   place: Place;
 }
 
-/** The key of what comes into view of a whole view. */
+/** The key of what comes into view of a whole view: everything drawn, how it turns, and where its order changes. */
 export function underKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): string {
-  return deriveKey(
-    'under 2',
-    drawOrder(doc, viewId).map((_, index) => pieceUnderKey(doc, viewId, sheets, index)),
-  );
+  const order = drawOrder(doc, viewId);
+  const at = new Map(order.map(({ id }, i) => [id, i]));
+  return deriveKey('under 3', [
+    viewById(doc, viewId).designBlob,
+    order.map((piece) => [drawnAs(piece, sheets), piece.endsHere, piece.carried]),
+    doc.joints
+      .filter((joint) => joint.viewId === viewId)
+      .map((joint) => [endAt(doc, joint, at), sweptRange(joint), [...movedBy(doc, joint)].map((id) => at.get(id))]),
+    orderChangesAt(doc, viewId, at),
+  ]);
+}
+
+/** The places of pieces in the draw order, counted from one of them. */
+type Places = ReadonlyMap<PieceId, number>;
+
+/** What of a joint's disc the shape of a piece that ends in it depends on. */
+function endAt(doc: CharacterDoc, joint: JointRow, at: Places): unknown[] {
+  const { x, y, radius, kind, rounded, discOn, outlineOn, lineWidth, childId, parentId } = joint;
+  return [
+    x,
+    y,
+    radius,
+    kind,
+    rounded,
+    discOn,
+    outlineOn,
+    lineWidth,
+    inFrontOf(doc, joint),
+    at.get(childId),
+    at.get(parentId),
+  ];
+}
+
+/** Where the draw order changes by pose. */
+function orderChangesAt(doc: CharacterDoc, viewId: ViewId, at: Places): unknown[] {
+  return doc.orderChanges
+    .filter((change) => change.viewId === viewId)
+    .map(({ jointId, low, high, movedIds, place, atId, rank }) => {
+      const joint = doc.joints.find((one) => one.id === jointId);
+      const turns = joint && [joint.x, joint.y, [...movedBy(doc, joint)].map((id) => at.get(id))];
+      return [turns, low, high, movedIds.map((id) => at.get(id)), place, at.get(atId), rank];
+    });
 }
 
 /**
@@ -34,28 +72,16 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   const order = drawOrder(doc, viewId);
   const { id, endsHere, carried } = order[index];
   const at = new Map(order.map((piece, i) => [piece.id, i - index]));
-  // Where the order changes by pose, what lies behind at rest may come to lie over it.
-  const changes = doc.orderChanges
-    .filter((change) => change.viewId === viewId)
-    .map(({ jointId, low, high, movedIds, place, atId, rank }) => {
-      const joint = doc.joints.find((one) => one.id === jointId);
-      const turns = joint && [joint.x, joint.y, [...movedBy(doc, joint)].map((one) => at.get(one))];
-      return [turns, low, high, movedIds.map((one) => at.get(one)), place, at.get(atId), rank];
-    });
   const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
-  return deriveKey('piece under 1', [
+  // Where the order changes by pose, what lies behind at rest may come to lie over it.
+  const changes = orderChangesAt(doc, viewId, at);
+  return deriveKey('piece under 2', [
     viewById(doc, viewId).designBlob,
     endsHere,
     carried,
-    order.slice(index).map((piece) => drawnAs(piece, sheets)),
-    changes.length === 0 ? [] : [changes, order.slice(0, index).map((piece) => drawnAs(piece, sheets))],
-    ends.map((joint) => {
-      const { x, y, radius, kind, rounded, discOn, outlineOn, lineWidth, childId, parentId } = joint;
-      return [
-        [x, y, radius, kind, rounded, discOn, outlineOn, lineWidth],
-        [childId === id, inFrontOf(doc, joint), at.get(childId), at.get(parentId)],
-      ];
-    }),
+    order.slice(changes.length > 0 ? 0 : index).map((piece) => drawnAs(piece, sheets)),
+    changes,
+    ends.map((joint) => endAt(doc, joint, at)),
     uncovering(doc, viewId, index).map(({ joint, moves }) => [
       [joint.x, joint.y, sweptRange(joint)],
       [at.get(joint.childId), at.get(joint.parentId), moves.slice(index)],

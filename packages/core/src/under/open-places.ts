@@ -5,7 +5,7 @@ import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
-import { AT_REST, placePieces, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, placePieces, unapplying, type Placement } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import { contours } from '../raster/contours.js';
 import { createMask } from '../raster/mask.js';
@@ -110,13 +110,12 @@ function isIn(
   return isWithin && mask.data[row * mask.width + column] > 0;
 }
 
-/** Does a picture that lies turned cover a place? Its turn is undone once for all places. */
-function turnBack(images: Image[], { angle, tx, ty }: Placement): (x: number, y: number) => boolean {
-  const rad = (angle * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  return (x, y) => {
-    const [dx, dy] = [x + 0.5 - tx, y + 0.5 - ty];
-    return anyPaint(images, Math.floor(cos * dx + sin * dy), Math.floor(cos * dy - sin * dx));
+/** Does a picture that lies turned cover a place? */
+function turnBack(images: Image[], placement: Placement): (x: number, y: number) => boolean {
+  const atRest = unapplying(placement);
+  return (px, py) => {
+    const { x, y } = atRest(px + 0.5, py + 0.5);
+    return anyPaint(images, Math.floor(x), Math.floor(y));
   };
 }
 

@@ -19,12 +19,11 @@ export function StackOverlay({ palette }: { palette: Palette }) {
     const at = row.table === 'piece' ? placed.get(row.id) : undefined;
     return at ? apply(at, x, y) : { x, y };
   };
-  const rows = [...doc.pieces, ...doc.handles].filter(({ viewId }) => viewId === view.id);
-  const roots = rows.filter((row) => aboveOf(doc, row) === null);
+  // A swing is drawn sixty times a second, and the family is the same all the while.
+  const family = useMemo(() => linksOf(doc, view.id), [doc, view.id]);
   return (
     <Group>
-      {rows.map((row) => {
-        const above = aboveOf(doc, row);
+      {family.map(({ row, above }) => {
         if (!above) return null;
         const [from, to] = [placeOf(row), placeOf(above)];
         const isPicked = picked.includes(row.id);
@@ -40,10 +39,9 @@ export function StackOverlay({ palette }: { palette: Palette }) {
           </Group>
         );
       })}
-      {rows.map((row) => {
+      {family.map(({ row, above, isLoose }) => {
         const { x, y } = placeOf(row);
-        const isRoot = roots.includes(row);
-        const isLoose = isRoot && roots.length > 1 && row !== largest(roots);
+        const isRoot = above === null;
         if (row.table === 'handle')
           return (
             <Circle
@@ -89,9 +87,19 @@ function restPlace(doc: CharacterDoc, row: PieceRow | HandleRow): { x: number; y
   return joint ?? { x: x + width / 2, y: y + height / 2 };
 }
 
-function largest(rows: readonly (PieceRow | HandleRow)[]): PieceRow | HandleRow | undefined {
-  const area = (row: PieceRow | HandleRow) => (row.table === 'piece' ? row.face.area : 0);
-  return [...rows].sort((a, b) => area(b) - area(a))[0];
+/** A part in a view, what it hangs from, and whether it is a root beside the largest. */
+interface Link {
+  row: PieceRow | HandleRow;
+  above: PieceRow | HandleRow | null;
+  isLoose: boolean;
+}
+
+function linksOf(doc: CharacterDoc, viewId: string): Link[] {
+  const rows = [...doc.pieces, ...doc.handles].filter((row) => row.viewId === viewId);
+  const links = rows.map((row) => ({ row, above: aboveOf(doc, row) }));
+  const area = ({ row }: { row: PieceRow | HandleRow }) => (row.table === 'piece' ? row.face.area : 0);
+  const [largest] = links.filter(({ above }) => above === null).sort((a, b) => area(b) - area(a));
+  return links.map((link) => ({ ...link, isLoose: link.above === null && link.row !== largest.row }));
 }
 
 const allPickedIds = (state: Parameters<typeof allPicked>[0]) => allPicked(state).join('\n');
