@@ -35,7 +35,6 @@ export {
   createMask,
   createPlacedMask,
   cropMask,
-  insideArea,
   unionCoverage,
   type Mask,
   type PlacedMask,

@@ -13,17 +13,18 @@ const OTHER_LINE = 12;
 /** The confidence of a fit whose line was not measured where it is. */
 const FAIR = 0.6;
 
-const known = new WeakMap<PlacedBitmap, LineMeasure>();
+/** By a design's pixels: these are decoded once, and the picture that holds them is made anew for each task. */
+const known = new WeakMap<PlacedBitmap['data'], LineMeasure>();
 
 /** The outline round the whole figure; measured once a design. */
 export function usualLine(design: PlacedBitmap): LineMeasure {
-  let line = known.get(design);
+  let line = known.get(design.data);
   if (!line) {
     const { width, height } = design;
     const whole = { ...coverageOf(design), x: design.x, y: design.y };
     const zone = { x: design.x + width / 2, y: design.y + height / 2, radius: Math.max(width, height) };
     line = measureLine(design, whole, zone);
-    known.set(design, line);
+    known.set(design.data, line);
   }
   return line;
 }

@@ -83,13 +83,6 @@ export function unionCoverage(bitmaps: readonly PlacedBitmap[], rect: Rect): Pla
   return mask;
 }
 
-/** Number of pixels inside (above 127). */
-export function insideArea(mask: Mask): number {
-  let area = 0;
-  for (let i = 0; i < mask.data.length; i++) if (mask.data[i] > INSIDE) area++;
-  return area;
-}
-
 /** A connected group of pixels. */
 export interface Region {
   /** Pixels in the group. */

@@ -6,7 +6,9 @@ import { maskArea } from '../raster/mask.js';
 import { addOrderChange } from '../stack/order-by-pose.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
-import { pieceUnderKey, underKey } from './checks.js';
+import { bareOfPiece } from './bare-of-piece.js';
+import { pieceUnderKey, UNDER_CHECKS, underKey } from './checks.js';
+import { findBare, type Bare } from './find-bare.js';
 import { viewUnder, type KnownUnder } from './propose-under.js';
 import { setEndsHere } from './under-edits.js';
 
@@ -83,4 +85,28 @@ test('where the order changes by pose, what lies beneath at rest comes into view
   expect(before.shown).toBeLessThan(before.hidden);
   expect(after).toEqual({ shown: after.hidden, hidden: before.hidden });
   expect(pieceUnderKey(changed, 'v', {}, 0)).not.toBe(pieceUnderKey(wide, 'v', {}, 0));
+});
+
+test('the check measures each piece alone: the same bare places as a look at the whole view', () => {
+  const wide = applyDiff(doc, changeJoint(doc, 'j', { rangeLow: -60, rangeHigh: 60 }));
+  const [hiddenPaint] = UNDER_CHECKS;
+  const faces = new Map([...art.pieces].map(([id, { face }]) => [id, { face, overlap: null, under: null }]));
+  const unpainted = { ...art, pieces: faces };
+  const measures = hiddenPaint.measures(wide, 'v', {});
+  const order = drawOrder(wide, 'v');
+  const whole = findBare(wide, 'v', unpainted, viewUnder(wide, 'v', unpainted).intoView);
+  const alone = order.map((_, index) => bareOfPiece(wide, 'v', unpainted, index)).filter((one) => one !== null);
+  const inOrder = (all: Bare[]) => all.map(({ pieceId, area, place }) => ({ pieceId, area, place }));
+  expect(inOrder(alone.sort((a, b) => b.area - a.area))).toEqual(inOrder(whole));
+  expect(whole.length).toBeGreaterThan(0);
+  const { figure, findings } = hiddenPaint.report(
+    wide,
+    'v',
+    measures.map(({ measure }) => measure(unpainted)),
+  );
+  expect(figure).toBe(whole.reduce((sum, { area }) => sum + area, 0));
+  expect(findings.map(({ pieceId }) => pieceId)).toEqual(whole.map(({ pieceId }) => pieceId));
+  // A narrower range of the joint has only the piece measured again that it uncovers.
+  const keys = hiddenPaint.measures(doc, 'v', {}).map(({ key }) => key);
+  expect(measures.map(({ key }, index) => key === keys[index])).toEqual([false, true]);
 });

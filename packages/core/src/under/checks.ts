@@ -5,13 +5,11 @@ import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
+import { bareOfPiece } from './bare-of-piece.js';
 import { uncovering } from './coming-into-view.js';
-import { findBare } from './find-bare.js';
-import { viewUnder } from './propose-under.js';
 
-/** A bare place as it was measured: pieces by their places in the order, joints by those of what they turn. */
+/** What of a piece is bare as it was measured: joints by the places in the order of what they turn, counted from it. */
 interface MeasuredBare {
-  piece: number;
   area: number;
   turns: [turning: number, angle: number][];
   place: Place;
@@ -75,7 +73,7 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
   // Where the order changes by pose, what lies behind at rest may come to lie over it.
   const changes = orderChangesAt(doc, viewId, at);
-  return deriveKey('piece under 2', [
+  return deriveKey('piece under 3', [
     viewById(doc, viewId).designBlob,
     endsHere,
     carried,
@@ -89,34 +87,35 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   ]);
 }
 
-const hiddenPaint: ViewCheck<MeasuredBare[]> = {
+const hiddenPaint: ViewCheck<MeasuredBare | null> = {
   id: 'hidden-paint',
-  measures: (doc, viewId, sheets) => [
-    {
-      key: underKey(doc, viewId, sheets),
+  measures(doc, viewId, sheets) {
+    const order = drawOrder(doc, viewId).map(({ id }) => id);
+    return order.map((_, index) => ({
+      key: pieceUnderKey(doc, viewId, sheets, index),
       what: 'What comes into view',
       measure(art) {
-        const order = drawOrder(doc, viewId).map(({ id }) => id);
-        const { intoView } = viewUnder(doc, viewId, art);
-        return findBare(doc, viewId, art, intoView).map(({ pieceId, area, turns, place }) => {
-          const piece = order.indexOf(pieceId);
-          const turning = (id: JointId) => order.indexOf(doc.joints.find((joint) => joint.id === id)?.childId ?? '');
-          return { piece, area, turns: turns.map(({ jointId, angle }) => [turning(jointId), angle]), place };
-        });
+        const bare = bareOfPiece(doc, viewId, art, index);
+        if (!bare) return null;
+        const turning = (id: JointId) =>
+          order.indexOf(doc.joints.find((joint) => joint.id === id)?.childId ?? '') - index;
+        const turns = bare.turns.map(({ jointId, angle }): MeasuredBare['turns'][number] => [turning(jointId), angle]);
+        return { area: bare.area, turns, place: bare.place };
       },
-    },
-  ],
-  report(doc, viewId, [bare]) {
+    }));
+  },
+  report(doc, viewId, measured) {
     const order = drawOrder(doc, viewId);
     const labelAt = (turning: number) => {
       const joint = doc.joints.find(({ childId }) => childId === order[turning]?.id);
       return joint ? jointLabel(doc, joint) : 'a joint';
     };
-    const findings = bare.map(({ piece, area, turns, place }): Finding => {
-      const at = turns.map(([turning, angle]) => `${labelAt(turning)} at ${angle}°`).join(' and ');
+    const bare = measured.flatMap((one, index) => (one ? { ...one, index } : [])).sort((a, b) => b.area - a.area);
+    const findings = bare.map(({ index, area, turns, place }): Finding => {
+      const at = turns.map(([turning, angle]) => `${labelAt(index + turning)} at ${angle}°`).join(' and ');
       return {
-        sentence: `${pieceName(doc, order[piece])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
-        pieceId: order[piece].id,
+        sentence: `${pieceName(doc, order[index])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
+        pieceId: order[index].id,
         place,
       };
     });

@@ -5,9 +5,9 @@ import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
-import { insideArea } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
 import { seenAt, type IntoView, type Turn } from './coming-into-view.js';
+import type { Cells } from './ring-cover.js';
 
 /** What of a piece comes into view without paint. */
 export interface Bare {
@@ -28,28 +28,27 @@ const RIM = 4;
 /** Bare places of a piece that are looked at for that angle, at most. */
 const LOOKS = 500;
 
-/** Cells of what comes into view that have no paint. */
-export function bareCells({ shows }: IntoView, image: PlacedBitmap | null): Uint8Array {
-  const { size, width, data, left, top, right, bottom } = shows;
+/** Those of some cells in whose middle an image has no paint. */
+export function bareCells(cells: Cells, image: PlacedBitmap | null): Cells {
+  const { size, width, left, top, right, bottom } = cells;
   const middle = size >> 1;
   const faces = image ? [image] : [];
-  const bare = new Uint8Array(data.length);
+  const bare = { ...cells, data: new Uint8Array(cells.data.length) };
   for (let row = top; row < bottom; row++)
     for (let column = left; column < right; column++) {
       const i = row * width + column;
-      if (data[i] > 0 && !anyPaint(faces, column * size + middle, row * size + middle)) bare[i] = 255;
+      if (cells.data[i] > 0 && !anyPaint(faces, column * size + middle, row * size + middle)) bare.data[i] = 255;
     }
   return bare;
 }
 
 /** px of what comes into view that have no paint; a few cells of a rim do not count. */
-export function bareIn(intoView: IntoView, image: PlacedBitmap | null): number {
-  return areaOf(bareCells(intoView, image), intoView);
+export function bareIn({ shows }: IntoView, image: PlacedBitmap | null): number {
+  return areaOf(placesOf(bareCells(shows, image)), shows);
 }
 
-function areaOf(bare: Uint8Array, { shows }: IntoView): number {
-  const cells = insideArea({ ...shows, data: bare });
-  return cells < RIM ? 0 : cells * shows.size ** 2;
+function areaOf(places: readonly Place[], { size }: Cells): number {
+  return places.length < RIM ? 0 : places.length * size ** 2;
 }
 
 /** The bare places of a view's pieces, the largest first. */
@@ -61,21 +60,22 @@ export function findBare(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoVi
  * What of a piece comes into view bare; null for nothing.
  * @param art pictures of this piece and of all that are drawn after it
  */
-function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView: IntoView): Bare | null {
+export function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView: IntoView): Bare | null {
   const sheets = art.pieces.get(intoView.pieceId);
-  const cells = bareCells(intoView, sheets ? composePiece(sheets) : null);
-  const area = areaOf(cells, intoView);
+  const bare = placesOf(bareCells(intoView.shows, sheets ? composePiece(sheets) : null));
+  const area = areaOf(bare, intoView.shows);
   if (area === 0) return null;
-  const bare = placesOf(cells, intoView);
   const index = drawOrder(doc, viewId).findIndex(({ id }) => id === intoView.pieceId);
   const { turns, first } = mostAt(doc, intoView, bare, (all) => seenAt(doc, viewId, all, index, art));
   return { pieceId: intoView.pieceId, area, turns, first, place: midst(bare) };
 }
 
-function placesOf(bare: Uint8Array, { shows: { width, size } }: IntoView): Place[] {
+/** The middles of cells above 0, px. */
+function placesOf({ data, width, size, left, top, right, bottom }: Cells): Place[] {
   const places: Place[] = [];
-  for (let i = 0; i < bare.length; i++)
-    if (bare[i] > 0) places.push({ x: ((i % width) + 0.5) * size, y: (Math.floor(i / width) + 0.5) * size });
+  for (let row = top; row < bottom; row++)
+    for (let column = left; column < right; column++)
+      if (data[row * width + column] > 0) places.push({ x: (column + 0.5) * size, y: (row + 0.5) * size });
   return places;
 }
 

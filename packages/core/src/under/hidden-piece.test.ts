@@ -1,6 +1,6 @@
 import { ownersAtRest } from '../cut/owners.js';
 import { drawOrder } from '../document/family.js';
-import { insideArea } from '../raster/mask.js';
+import { maskArea } from '../raster/mask.js';
 import { coverageOf } from '../raster/mask.js';
 import { box, draw, inside } from '../testing/drawing.js';
 import { cutPart, jointedLimb, rawCharacter } from '../testing/jointed.js';
@@ -36,7 +36,7 @@ test('a hip beneath a coat is painted where the coat hides it, with its own line
   const at = (px: number, py: number) => [...data.subarray(((py - y) * width + px - x) * 4).subarray(0, 4)];
   expect(at(80, 82)).toEqual([60, 70, 120, 255]);
   expect(at(80, 70)).toEqual([30, 30, 40, 255]);
-  expect(insideArea(coverageOf(made.beneath))).toBe(80 * 29);
+  expect(maskArea(coverageOf(made.beneath))).toBe(80 * 29);
 });
 
 test('it lies directly behind the hindmost of what hides it', () => {

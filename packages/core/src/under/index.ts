@@ -1,3 +1,4 @@
+export { bareOfPiece } from './bare-of-piece.js';
 export { bareCells, bareIn, findBare, type Bare } from './find-bare.js';
 export { type IntoView, type Turn } from './coming-into-view.js';
 export { FILL_MODES, type FillMode, type OwnLine } from './fill-under.js';
@@ -7,9 +8,9 @@ export {
   type ProposeOptions,
   type UnderProposal,
   type ViewUnder,
-  ownLine,
   type PieceUnder,
 } from './propose-under.js';
+export { ownLine } from './shape-of-piece.js';
 export { findOpen, type OpenPlace } from './open-places.js';
 export { crossesItself } from './carried.js';
 export {

@@ -1,66 +1,22 @@
-import { ownersAtRest, type OwnerMap } from '../cut/owners.js';
 import { composePiece } from '../document/compose-piece.js';
-import { drawOrder, inFrontOf } from '../document/family.js';
+import { drawOrder } from '../document/family.js';
 import { pieceById } from '../document/find.js';
-import type { CharacterDoc, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
+import type { CharacterDoc, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import { carriesDisc } from '../joints/rough-sheets.js';
-import { linelessRim } from '../joints/round-joint.js';
-import { usualLine } from '../joints/usual-line.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { cropMask, createPlacedMask, maskArea, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { anyPaint } from '../raster/sample.js';
 import { bareIn } from './find-bare.js';
 import { comingIntoView, cellsOfMask, type IntoView } from './coming-into-view.js';
-import { fillUnder, type FillMode, type OwnLine } from './fill-under.js';
-import { wholeShape, type EndDisc, type RoundEnd, type WholeShape } from './whole-shape.js';
-
-/** The confidence from which the outline round the whole figure counts as every piece's own. */
-const SURE = 0.8;
+import { fillUnder, type FillMode } from './fill-under.js';
+import { ownLine, shapeOf } from './shape-of-piece.js';
+import type { RoundEnd, WholeShape } from './whole-shape.js';
 
 /** The whole shapes of a view's pieces, and what of them comes into view. */
 export interface ViewUnder {
   shapes: ReadonlyMap<PieceId, WholeShape>;
   intoView: readonly IntoView[];
-}
-
-/** The outline that pieces are drawn with, as it runs round the whole figure. */
-export function ownLine(design: PlacedBitmap): OwnLine {
-  const { width, colour, confidence } = usualLine(design);
-  return confidence >= SURE ? { width, colour } : { width: 0, colour: [0, 0, 0] };
-}
-
-/** The whole shape of the piece at a place in the order, as its contour proposes it; null where it ends where it is hidden. */
-function shapeOf(
-  doc: CharacterDoc,
-  order: readonly PieceRow[],
-  index: number,
-  art: ViewArt,
-  owners: OwnerMap,
-): WholeShape | null {
-  const { id, endsHere, carried } = order[index];
-  const face = art.pieces.get(id)?.face;
-  if (!face || endsHere) return null;
-  const joints = doc.joints.filter((joint) => joint.rounded && joint.kind !== 'slide' && carriesDisc(joint, id));
-  const root = joints.find((joint) => joint.childId === id);
-  return wholeShape({
-    face,
-    index,
-    owners,
-    carried,
-    design: art.design,
-    root: root ? endDisc(doc, root, id) : null,
-    tips: joints.filter((joint) => joint.parentId === id).map((joint) => endDisc(doc, joint, id)),
-    lineWidth: ownLine(art.design).width,
-  });
-}
-
-/** A joint's disc as one of its pieces ends in it: less the outline where that is the other's. */
-function endDisc(doc: CharacterDoc, joint: JointRow, pieceId: PieceId): EndDisc {
-  const { x, y, radius } = joint;
-  const inFront = (inFrontOf(doc, joint) === 'child') === (joint.childId === pieceId);
-  return { x, y, radius, shrink: linelessRim(joint, inFront) };
 }
 
 /** A piece's whole shape, and what of it comes into view when joints turn. */
@@ -75,7 +31,7 @@ export interface PieceUnder {
  * @param art pictures of this piece and of all that are drawn after it
  */
 function pieceUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, index: number): PieceUnder | null {
-  const shape = shapeOf(doc, drawOrder(doc, viewId), index, art, ownersOf(doc, viewId, art));
+  const shape = shapeOf(doc, viewId, art, index);
   if (!shape || maskArea(shape.hidden) === 0) return null;
   const within = cellsOfMask(shape.hidden, art.design);
   return { shape, intoView: comingIntoView(doc, viewId, art, index, within) };
@@ -115,15 +71,6 @@ export function viewUnder(
     intoView.push(under.intoView);
   }
   return { shapes, intoView };
-}
-
-const owned = new WeakMap<ViewArt, OwnerMap>();
-
-/** Who shows where at rest; mapped once for the same pictures. */
-function ownersOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt): OwnerMap {
-  const known = owned.get(art) ?? ownersAtRest(doc, viewId, art);
-  owned.set(art, known);
-  return known;
 }
 
 /** Paint that is proposed for what of a piece comes into view bare. */

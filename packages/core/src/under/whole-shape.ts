@@ -121,12 +121,16 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
   const filled = loops.map((loop) => fillLoop(loop, owners)).filter(({ width }) => width > 0);
   const hidden =
     filled.length > 0 ? uniteMasks(filled) : createPlacedMask({ x: face.x, y: face.y, width: 0, height: 0 });
+  // Every pixel of the loops is looked at: by its place in the canvas's own arrays, within which the loops lie.
   for (let row = 0, i = 0; row < hidden.height; row++) {
     const y = hidden.y + row;
     const near = ends.filter(({ y: cy, radius }) => Math.abs(y + 0.5 - cy) <= radius + 1);
-    for (let column = 0; column < hidden.width; column++, i++)
-      if (hidden.data[i] > 0 && (!isHidden(hidden.x + column, y) || isRim(near, hidden.x + column + 0.5, y + 0.5)))
-        hidden.data[i] = 0;
+    let at = (y - owners.y) * owners.width + hidden.x - owners.x;
+    for (let column = 0; column < hidden.width; column++, i++, at++) {
+      if (hidden.data[i] === 0) continue;
+      const isBeneath = owners.owner[at] > index + 1 && design.data[at * 4 + 3] === 255;
+      if (!isBeneath || isRim(near, hidden.x + column + 0.5, y + 0.5)) hidden.data[i] = 0;
+    }
   }
   return { hidden, bridges, dropped, outlines, ends };
 }

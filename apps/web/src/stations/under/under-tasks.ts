@@ -150,12 +150,12 @@ function isStripe(x: number, y: number): boolean {
 async function hatchedCells(intoView: IntoView, image: PlacedBitmap | null): Promise<Laid | null> {
   const { size, width, left, top, right, bottom } = intoView.shows;
   if (right <= left || bottom <= top) return null;
-  const cells = bareCells(intoView, image);
+  const bare = bareCells(intoView.shows, image);
   const drawn = new ImageData(right - left, bottom - top);
   let any = false;
   for (let row = top; row < bottom; row++)
     for (let column = left; column < right; column++) {
-      if (cells[row * width + column] === 0) continue;
+      if (bare.data[row * width + column] === 0) continue;
       any = true;
       const alpha = isStripe(column * size, row * size) ? 200 : 70;
       drawn.data.set([...MADDER, alpha], ((row - top) * drawn.width + column - left) * 4);
