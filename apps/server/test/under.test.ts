@@ -114,6 +114,34 @@ test('one piece is painted as asked for, anew, and cleared', async () => {
   expect(beneathOf((await ask('DELETE', `/pieces/${coat}/under`)).doc, coat)).toBeNull();
 });
 
+test('what was painted is painted by other numbers in its place: one step to undo', async () => {
+  const { id, coat } = await jointed();
+  const first = await ask('POST', `/pieces/${coat}/under`, { mode: 'flat', margin: 0 });
+  const line = { width: 6, colour: [10, 20, 200] };
+  const wider = await ask('POST', `/pieces/${coat}/under`, { margin: 30, line, replaces: first.revision });
+  expect(beneathOf(wider.doc, coat)?.area).toBeGreaterThan(beneathOf(first.doc, coat)?.area ?? Infinity);
+  const late = await call(server, 'POST', `/pieces/${coat}/under`, { margin: 5, replaces: first.revision });
+  expect(late.status).toBe(409);
+  expect(beneathOf((await ask('POST', `/characters/${id}/undo`)).doc, coat)).toBeNull();
+});
+
+test('an area beneath that its own paint closes is filled; one that is open is refused, and nothing changes', async () => {
+  const { view, coat } = await jointed();
+  const ring = Array.from({ length: 40 }, (_, k) => (k / 38) * 2 * Math.PI).flatMap((a) => [
+    112 + 9 * Math.cos(a),
+    150 + 9 * Math.sin(a),
+    1.5,
+  ]);
+  const place = { x: 112, y: 150, colour: [200, 30, 40] };
+  const open = await call<{ code: string }>(server, 'POST', `/pieces/${coat}/under/fill`, place);
+  expect([open.status, open.body.code]).toEqual([422, 'not-closed']);
+  const brushed = { colour: [20, 20, 30], softness: 0, stroke: ring };
+  const drawn = await ask('POST', `/pieces/${coat}/under/brush`, brushed);
+  const filled = await ask('POST', `/pieces/${coat}/under/fill`, place);
+  expect(beneathOf(filled.doc, coat)?.area).toBeGreaterThan((beneathOf(drawn.doc, coat)?.area ?? 0) + 100);
+  expect(await check(view, 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+});
+
 test('the brush paints beneath alone: what shows at rest stays the design, and a stroke in view is refused', async () => {
   const { view, coat } = await jointed();
   const stroke = { colour: [20, 200, 30], softness: 0.3 };

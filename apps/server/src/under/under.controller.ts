@@ -8,6 +8,7 @@ import {
   BrushBody,
   ContoursBody,
   EndsHereBody,
+  FillBody,
   GraftBody,
   HiddenBody,
   NothingAtBody,
@@ -32,8 +33,8 @@ export class UnderController {
   @Post('pieces/:id/under')
   @HttpCode(200)
   @ApiOperation({ summary: 'Paint a piece beneath, as it is proposed' })
-  paint(@Param() { id }: IdParam, @Body() { saw, mode, margin, anew }: PaintPieceBody, @Who() caller: Caller) {
-    return this.under.paint(id, { ...caller, saw }, { mode, margin, anew });
+  paint(@Param() { id }: IdParam, @Body() { saw, ...wanted }: PaintPieceBody, @Who() caller: Caller) {
+    return this.under.paint(id, { ...caller, saw }, wanted);
   }
 
   @Post('pieces/:id/under/brush')
@@ -41,6 +42,13 @@ export class UnderController {
   @ApiOperation({ summary: 'Paint beneath a piece by hand, where others hide it' })
   brush(@Param() { id }: IdParam, @Body() { saw, erase = false, ...stroke }: BrushBody, @Who() caller: Caller) {
     return this.under.brush(id, { ...caller, saw }, { ...stroke, erase });
+  }
+
+  @Post('pieces/:id/under/fill')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Fill an area beneath a piece that its own paint closes all round' })
+  fill(@Param() { id }: IdParam, @Body() { saw, colour, x, y }: FillBody, @Who() caller: Caller) {
+    return this.under.fill(id, { ...caller, saw }, { x, y }, colour);
   }
 
   @Post('views/:id/under/hidden')

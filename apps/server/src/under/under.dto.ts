@@ -6,6 +6,7 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
+  IsInt,
   IsNumber,
   IsUUID,
   Max,
@@ -25,11 +26,23 @@ export class PaintAllBody extends EditBody {
   @MayBeLeftOut() @IsNumber() @Min(0) @Max(MOST_MARGIN) margin?: number;
 }
 
+export class LineBody {
+  /** px; 0 for none. */
+  @IsNumber() @Min(0) @Max(64) width: number;
+  /** Three channels, 0 to 255. */
+  @IsColour()
+  colour: [number, number, number];
+}
+
 export class PaintPieceBody extends PaintAllBody {
   /** How the piece's paint is carried on; chosen by the paint where not given. */
   @MayBeLeftOut() @IsIn([...FILL_MODES]) mode?: FillMode;
+  /** The outline that it gets; the figure's own where not given. */
+  @MayBeLeftOut() @ValidateNested() @Type(() => LineBody) line?: LineBody;
   /** Takes away first what was painted beneath before. */
   @MayBeLeftOut() @IsBoolean() anew?: boolean;
+  /** The revision of the caller's last edit, which it takes the place of: the same paint by other numbers. */
+  @MayBeLeftOut() @IsInt() @Min(1) @Max(2_000_000_000) replaces?: number;
 }
 
 export class BrushBody extends EditBody {
@@ -42,6 +55,15 @@ export class BrushBody extends EditBody {
   @IsNumber() @Min(0) @Max(1) softness: number;
   /** Takes hidden paint away. */
   @MayBeLeftOut() @IsBoolean() erase?: boolean;
+}
+
+export class FillBody extends EditBody {
+  /** A place in the area, px, as the piece lies at rest. */
+  @IsNumber() @Min(0) @Max(16_384) x: number;
+  @IsNumber() @Min(0) @Max(16_384) y: number;
+  /** Three channels, 0 to 255. */
+  @IsColour()
+  colour: [number, number, number];
 }
 
 export class Contour {

@@ -72,14 +72,14 @@ export class UnderService {
     });
   }
 
-  /** Paints one piece beneath, as it is proposed. */
+  /** Paints one piece beneath, as it is proposed; in place of the caller's last edit where its revision is given. */
   async paint(
     pieceId: PieceId,
     context: EditContext,
-    { anew = false, ...options }: ProposeOptions & { anew?: boolean },
+    { anew = false, replaces, ...options }: ProposeOptions & { anew?: boolean; replaces?: number },
   ): Promise<CharacterState> {
     const characterId = await characterOf('piece', pieceId);
-    return this.edits.run(characterId, context, async (doc) => {
+    const plan = async (doc: CharacterDoc) => {
       const piece = pieceById(doc, pieceId);
       const cleared = anew ? paintBeneath(doc, new Map([[pieceId, null]])) : null;
       const start = cleared ? applyDiff(doc, cleared) : doc;
@@ -92,7 +92,10 @@ export class UnderService {
         );
       const diff = cleared ? joinDiffs(cleared, made.diff) : made.diff;
       return { kind: 'paint-beneath', summary: `Paint ${name} beneath`, diff };
-    });
+    };
+    return replaces === undefined
+      ? this.edits.run(characterId, context, plan)
+      : this.edits.replace(characterId, context, replaces, plan);
   }
 
   /** Paints beneath by hand, one gesture as one edit. */
@@ -101,6 +104,16 @@ export class UnderService {
       const name = labelFor(partOf(doc, pieceById(doc, pieceId)));
       const diff = await this.threads.run(tasks, 'brush', { doc, pieceId, stroke }, context);
       return { kind: 'brush-beneath', summary: `${stroke.erase ? 'Erase' : 'Brush'} beneath ${name}`, diff };
+    });
+  }
+
+  /** Fills a closed area beneath a piece. */
+  async fill(pieceId: PieceId, context: EditContext, place: Place, colour: Rgb): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
+      const piece = pieceById(doc, pieceId);
+      const derived = await this.sheets.ofView(doc, piece.viewId, context);
+      const diff = await this.threads.run(tasks, 'fill', { doc, pieceId, derived, place, colour }, context);
+      return { kind: 'fill-beneath', summary: `Fill beneath ${labelFor(partOf(doc, piece))}`, diff };
     });
   }
 

@@ -8,6 +8,7 @@ import {
   cutPieces,
   LimberError,
   drawHidden,
+  fillClosed,
   fillLoop,
   graftWithin,
   knownBy,
@@ -38,6 +39,7 @@ import {
   type PieceRow,
   type PartId,
   type PieceId,
+  type Place,
   type ProposeOptions,
   type Rgb,
   type SheetRef,
@@ -119,6 +121,26 @@ export const brush = task(
     return paintBeneath(doc, new Map([[pieceId, await keepIfAny(made.beneath)]]));
   },
 );
+
+/** A closed area beneath a piece to be filled. */
+interface Filling {
+  doc: CharacterDoc;
+  pieceId: PieceId;
+  derived: DerivedOfView;
+  place: Place;
+  colour: Rgb;
+}
+
+/** Fills an area beneath one piece that its own paint closes all round. */
+export const fill = task(async ({ doc, pieceId, derived, place, colour }: Filling): Promise<Diff> => {
+  const { viewId, beneath } = pieceById(doc, pieceId);
+  const art = await readArt(doc, viewId, derived);
+  const index = drawOrder(doc, viewId).findIndex(({ id }) => id === pieceId);
+  const image = composePiece(art.pieces.get(pieceId) ?? NO_SHEETS);
+  const owners = ownersAtRest(doc, viewId, art);
+  const made = orRefuse(fillClosed(place, colour, image, await sheet(beneath), index, owners, art.design));
+  return paintBeneath(doc, new Map([[pieceId, await keepIfAny(made.beneath)]]));
+});
 
 /** A piece to be begun that does not show at rest. */
 interface BegunHidden {

@@ -26,4 +26,5 @@ export { pieceUnderKey, underKey } from './checks.js';
 export { liftShadow } from './lift-shadow.js';
 export { graftWithin, layGraft, refuseBadGraft } from './lay-graft.js';
 export { drawHidden, shapeOfJoints, type HiddenOrder } from './hidden-piece.js';
+export { fillClosed } from './fill-closed.js';
 export { brushBeneath, type BrushStroke } from './brush-beneath.js';

@@ -9,7 +9,7 @@ import { reachOf } from '../raster/morphology.js';
 import { anyPaint } from '../raster/sample.js';
 import { bareIn } from './find-bare.js';
 import { comingIntoView, cellsOfMask, type IntoView } from './coming-into-view.js';
-import { fillUnder, type FillMode } from './fill-under.js';
+import { fillUnder, type FillMode, type OwnLine } from './fill-under.js';
 import { ownLine, shapeOf } from './shape-of-piece.js';
 import type { RoundEnd, WholeShape } from './whole-shape.js';
 
@@ -85,6 +85,8 @@ export interface ProposeOptions {
   mode?: FillMode;
   /** px that are painted beyond what comes into view. */
   margin?: number;
+  /** The outline that it gets, width 0 for none; the figure's own where not given. */
+  line?: OwnLine;
 }
 
 /** px beyond what comes into view, and the share of the limb's width, whichever is more. */
@@ -97,7 +99,7 @@ export function proposeUnder(
   pieceId: PieceId,
   art: ViewArt,
   { shapes, intoView }: ViewUnder,
-  { mode, margin }: ProposeOptions = {},
+  { mode, margin, line = ownLine(art.design) }: ProposeOptions = {},
 ): UnderProposal | null {
   const shape = shapes.get(pieceId);
   const shows = intoView.find((one) => one.pieceId === pieceId);
@@ -115,7 +117,7 @@ export function proposeUnder(
     const isHand = beneath !== null && anyPaint([beneath], x, y);
     if (isHand || (isPainted && !isInLimb(shape.ends, x + 0.5, y + 0.5))) region.data[i] = 0;
   }
-  const filled = fillUnder({ face, region, mode, line: ownLine(art.design), outlines: shape.outlines });
+  const filled = fillUnder({ face, region, mode, line, outlines: shape.outlines });
   return filled && { pieceId, ...filled };
 }
 

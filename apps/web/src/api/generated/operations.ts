@@ -64,6 +64,7 @@ export const OPERATIONS = {
   'under.paint': ['POST', '/api/pieces/{id}/under'],
   'under.clear': ['DELETE', '/api/pieces/{id}/under'],
   'under.brush': ['POST', '/api/pieces/{id}/under/brush'],
+  'under.fill': ['POST', '/api/pieces/{id}/under/fill'],
   'under.hidden': ['POST', '/api/views/{id}/under/hidden'],
   'under.shadow': ['POST', '/api/pieces/{id}/under/shadow'],
   'under.nothingAt': ['POST', '/api/views/{id}/under/nothing-at'],

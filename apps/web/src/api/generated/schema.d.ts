@@ -910,6 +910,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/pieces/{id}/under/fill': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Fill an area beneath a piece that its own paint closes all round */
+    post: operations['under.fill'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/under/hidden': {
     parameters: {
       query?: never;
@@ -1426,7 +1443,9 @@ export interface components {
     PaintPieceBody: {
       /** @enum {unknown|null} */
       mode?: 'flat' | 'smooth' | 'continue' | null;
+      line?: components['schemas']['LineBody'];
       anew?: boolean | null;
+      replaces?: number | null;
       saw?: {
         [key: string]: number;
       } | null;
@@ -1437,6 +1456,14 @@ export interface components {
       colour: number[];
       softness: number;
       erase?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    FillBody: {
+      x: number;
+      y: number;
+      colour: number[];
       saw?: {
         [key: string]: number;
       } | null;
@@ -1568,6 +1595,10 @@ export interface components {
       x: number;
       y: number;
       radius: number;
+    };
+    LineBody: {
+      width: number;
+      colour: number[];
     };
     Contour: {
       /** @enum {unknown} */
@@ -3620,6 +3651,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['BrushBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.fill': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FillBody'];
       };
     };
     responses: {

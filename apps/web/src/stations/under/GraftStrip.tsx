@@ -1,10 +1,10 @@
-import { drawOrder, labelFor, partOf } from '@limber-sheaf/core';
 import { useRef } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
-import { Action, Choice } from '../../ui/controls';
+import { Action } from '../../ui/controls';
 import { scaled } from './graft-corners';
-import { graftFile, graftFrom, layGraft } from './grafting';
+import { GraftFrom } from './GraftFrom';
+import { graftFile, layGraft } from './grafting';
 
 const BOX =
   'pointer-events-auto flex min-h-8 flex-wrap items-center gap-2 rounded-lg bg-sheet/90 px-3 py-1 text-[13px]';
@@ -12,24 +12,15 @@ const BOX =
 /** A graft beneath the picked piece: where it comes from, and how large it is. */
 export function GraftStrip() {
   const bench = useOnBench();
-  const { doc, view } = bench;
+  const { doc } = bench;
   const picked = useBench((s) => s.pickedPiece);
   const input = useRef<HTMLInputElement>(null);
   const piece = doc.pieces.find(({ id }) => id === picked);
   if (!piece) return <span className={BOX}>Pick the piece that it is laid beneath.</span>;
   const { graft } = piece;
-  const others = drawOrder(doc, view.id).filter(({ id }) => id !== piece.id);
   return (
     <span className={`${BOX} select-none`}>
-      <Choice<string>
-        label="Graft from"
-        value=""
-        options={[
-          { value: '', word: graft ? 'another piece …' : 'from a piece …' },
-          ...others.map((other) => ({ value: other.id, word: labelFor(partOf(doc, other)) })),
-        ]}
-        onChange={(fromId) => void (fromId && graftFrom(bench, piece, fromId))}
-      />
+      <GraftFrom piece={piece} />
       <input
         ref={input}
         type="file"

@@ -1,25 +1,21 @@
 import { counted, pieceName } from '@limber-sheaf/core';
-import { asWork, useWork } from '../../api/work';
+import { useWork } from '../../api/work';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { GraftTone } from './GraftTone';
 import { carryOn } from './carry-hand';
-import { layBack } from './look-at-bare';
-import { useProposeOptions } from './useBeneath';
+import { takeProposal } from './take-proposal';
 import { useUnderStore } from './under-store';
-import { pixels, shownBy } from './under-words';
-
-/** px beyond what comes into view that are painted unless the artist says otherwise. */
-const USUAL_MARGIN = 12;
+import { MODE_WORDS, USUAL_MARGIN, pixels, shownBy } from './under-words';
 
 /** The picked piece: what of it is bare, and how it is to be painted. */
 export function PickedBeneath() {
-  const { doc, edit } = useOnBench();
+  const bench = useOnBench();
+  const { doc, edit } = bench;
   const picked = useBench((s) => s.pickedPiece);
-  const { bare, mode, margin, brushing } = useUnderStore();
-  const options = useProposeOptions();
+  const { bare, mode, margin, brushing, filling } = useUnderStore();
   const working = useWork((s) => s.work !== null);
   const beneath = useUnderStore((s) => s.beneath);
   const dropped = beneath?.pieceId === picked ? (beneath?.picture.dropped ?? []) : [];
@@ -28,10 +24,7 @@ export function PickedBeneath() {
   const own = bare?.find(({ pieceId }) => pieceId === piece.id);
   const name = pieceName(doc, piece);
   const saw = { [piece.id]: piece.version };
-  const paint = (anew: boolean) =>
-    void asWork(`Paint ${name} beneath`, (signal) =>
-      edit('under.paint', piece.id, { ...options, anew, saw }, signal),
-    ).then((state) => state && layBack());
+  const paint = (anew: boolean) => void takeProposal(bench, piece, anew);
   return (
     <section aria-label="Picked piece">
       <h3 className="figures text-[15px]">{name}</h3>
@@ -46,19 +39,16 @@ export function PickedBeneath() {
       </p>
       {brushing && (
         <p className="mb-1 text-[13px] text-soft">
-          The brush paints only where others hide the piece. Alt takes away, Shift takes up a colour.
+          {filling
+            ? 'A click fills what the piece’s own paint closes all round, where others hide it.'
+            : 'The brush paints only where others hide the piece. Alt takes away, Shift takes up a colour.'}
         </p>
       )}
       <LedgerRow name="Paint">
         <Choice
           label="Paint"
           value={mode}
-          options={[
-            { value: 'auto', word: 'by its paint' },
-            { value: 'flat', word: 'flat' },
-            { value: 'smooth', word: 'smooth' },
-            { value: 'continue', word: 'continue' },
-          ]}
+          options={MODE_WORDS}
           onChange={(wanted) => useUnderStore.setState({ mode: wanted })}
         />
       </LedgerRow>

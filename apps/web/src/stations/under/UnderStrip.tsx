@@ -1,28 +1,39 @@
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
+import { Toggle } from '../../ui/controls';
 import { Range } from '../../ui/Range';
 import { BrushColours } from './BrushColours';
 import { GraftStrip } from './GraftStrip';
 import { HidingStrip } from './HidingStrip';
 import { peelTo, piecesOver } from './peel';
+import { TakenStrip } from './TakenStrip';
 import { useUnderStore } from './under-store';
 
 const BOX = 'pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1';
 
 /** The numbers of the brush, and how far is peeled. */
 export function UnderStrip() {
-  const { doc, view } = useOnBench();
+  const { doc, view, revision } = useOnBench();
   const picked = useBench((s) => s.pickedPiece);
-  const { brushing, brush, lifted, carrying, lifting, hiding, grafting } = useUnderStore();
+  const { brushing, filling, brush, lifted, carrying, lifting, hiding, grafting, taken } = useUnderStore();
   const over = piecesOver(doc, view.id, picked).length;
   const set = (change: Partial<typeof brush>) => useUnderStore.setState({ brush: { ...brush, ...change } });
   if (hiding) return <HidingStrip />;
   if (grafting) return <GraftStrip />;
-  if (!brushing && !carrying && !lifting && lifted === 0) return null;
+  const isTaken = taken !== null && taken.pieceId === picked && taken.revision === revision;
+  if (!brushing && !carrying && !lifting && lifted === 0 && !isTaken) return null;
   return (
     <span className="pointer-events-none! flex min-h-8 basis-full flex-wrap select-none items-center gap-x-3 gap-y-1 text-[13px]">
+      {isTaken && <TakenStrip />}
       {brushing && (
         <span className={BOX}>
+          <Toggle
+            on={filling}
+            title="A click fills an area that the piece’s own paint closes all round"
+            onChange={(on) => useUnderStore.setState({ filling: on })}
+          >
+            Fill
+          </Toggle>
           <Range label="Size" unit="px" value={brush.size} low={1} high={400} onChange={(size) => set({ size })} />
           <Range
             label="Softness"

@@ -13,7 +13,7 @@ export const brushHand: Hand = {
   points: () => useUnderStore.getState().brushing,
 
   send(event, bench) {
-    const { brushing, brush } = useUnderStore.getState();
+    const { brushing, filling, brush } = useUnderStore.getState();
     if (!brushing) return false;
     const { kind, free: away, more } = event;
     const { x, y } = atRest(bench, event);
@@ -21,6 +21,10 @@ export const brushHand: Hand = {
     useUnderStore.setState({ at: kind === 'lost' ? null : { x, y, radius, away } });
     if (kind === 'press' && more) {
       void takeColour(bench, event);
+      return true;
+    }
+    if (filling) {
+      if (kind === 'press') void fill(bench, { x, y });
       return true;
     }
     if (kind === 'press' && !useBench.getState().pickedPiece) {
@@ -59,6 +63,15 @@ async function draw({ doc, edit }: BenchValue, stroke: number[], erase: boolean)
   if (!piece) return;
   const { softness, colour } = useUnderStore.getState().brush;
   await edit('under.brush', piece.id, { stroke, softness, colour: [...colour], erase });
+}
+
+/** Fills the closed area about a place, as the picked piece lies at rest. */
+async function fill({ doc, edit }: BenchValue, { x, y }: { x: number; y: number }): Promise<void> {
+  const piece = doc.pieces.find(({ id }) => id === useBench.getState().pickedPiece);
+  const { colour } = useUnderStore.getState().brush;
+  if (!piece) toast.error('Pick a piece first: the area beneath it is filled.');
+  else if (x < 0 || y < 0) toast.error('That is beside the canvas. Fill where others hide the piece.');
+  else await edit('under.fill', piece.id, { x, y, colour: [...colour], saw: { [piece.id]: piece.version } });
 }
 
 /** Takes the colour that the design shows at a place. */

@@ -18,6 +18,7 @@ import { UnderStrip } from './UnderStrip';
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
 jest.mock('./worker', () => ({
   underWorker: () => ({
+    lineOf: () => Promise.resolve({ width: 0, colour: [0, 0, 0] }),
     open: () => Promise.resolve([]),
     beneath: () => new Promise(() => undefined),
     colourAt: () => Promise.resolve([1, 2, 3]),
@@ -196,5 +197,16 @@ describe('the brush beneath', () => {
     expect(edits).toHaveLength(1);
     act(() => drop?.run(bench));
     expect(useUnderStore.getState().brushing).toBe(false);
+  });
+
+  test('fills what is clicked, in its colour, once it is told to', async () => {
+    const { bench, edits } = inHand();
+    act(() => pickPiece('torso', named('torso')));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Fill' }));
+    send(bench, event('press', 40, 60), event('move', 44, 60), event('release', 44, 60));
+    expect(edits).toMatchObject([
+      ['under.fill', 'torso', { x: 40, y: 60, colour: useUnderStore.getState().brush.colour }],
+    ]);
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Fill' }));
   });
 });

@@ -1,11 +1,11 @@
-import type { Bare, FillMode, OpenPlace, Rgb } from '@limber-sheaf/core';
+import type { Bare, FillMode, OpenPlace, OwnLine, Rgb } from '@limber-sheaf/core';
 import { create } from 'zustand';
 import { NIB_IDLE, type NibState } from '../../bench/nib';
 import type { UnderPicture } from './under-tasks';
 import { PEN_IDLE, type PenState } from '../../bench/pen';
 
 /** How the picked piece's paint is to be carried on; `auto` goes by the paint. */
-type WantedMode = FillMode | 'auto';
+export type WantedMode = FillMode | 'auto';
 
 interface UnderState {
   /** The key of what `bare` was worked out from; empty while it is worked out anew. */
@@ -19,8 +19,12 @@ interface UnderState {
   mode: WantedMode;
   /** px that are painted beyond what comes into view; null for the usual. */
   margin: number | null;
+  /** The paint that was taken last: its numbers can be changed until something else happens. */
+  taken: { pieceId: string; revision: number; anew: boolean; line: OwnLine } | null;
   /** Is the brush in hand? */
   brushing: boolean;
+  /** Does it fill closed areas? */
+  filling: boolean;
   brush: { size: number; softness: number; colour: Rgb };
   nib: NibState;
   /** Where the brush is, px, as the picked piece lies; null where it is not over the table. */
@@ -56,7 +60,9 @@ export const useUnderStore = create<UnderState>(() => ({
   open: null,
   mode: 'auto',
   margin: null,
+  taken: null,
   brushing: false,
+  filling: false,
   brush: { size: 24, softness: 0.2, colour: [200, 150, 110] },
   nib: NIB_IDLE,
   at: null,

@@ -6,6 +6,7 @@ import type { TableEvent } from '../../bench/station';
 import { pickPiece, useBench } from '../../bench/store';
 import { character, named } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
+import { answer } from '../../testing/server';
 import { said } from '../../testing/toasts';
 import { BrushColours } from './BrushColours';
 import { carryHand, contourBack, endContour } from './carry-hand';
@@ -15,10 +16,12 @@ import { HidingStrip } from './HidingStrip';
 import { OpenPlaces } from './OpenPlaces';
 import { PickedBeneath } from './PickedBeneath';
 import { UNDER_ACTIONS } from './under-actions';
+import { UnderStrip } from './UnderStrip';
 import { NO_CONTOUR, useUnderStore } from './under-store';
 
 const outline = [0, 0, 10, 0, 10, 10];
 let ownLine = { width: 7.6, colour: [30, 20, 40] };
+jest.mock('../../api/client');
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
 jest.mock('./worker', () => ({
   underWorker: () => ({
@@ -219,6 +222,24 @@ describe('a graft', () => {
     expect((edits[1][2] as FormData).get('design')).toBeInstanceOf(Blob);
     expect((edits[2][2] as { look: Graft }).look.corners[0]).toBeLessThan(0);
   });
+  test('may be taken from anyone in the production', async () => {
+    answer(
+      'cast.cards',
+      () =>
+        [
+          { id: 'c', name: 'Fern' },
+          { id: 'moth', name: 'Moth' },
+        ] as never,
+    );
+    answer('cast.state', () => ({ doc: character({ pieces: ['wing A'] }) }));
+    const { edits } = onBench(<GraftStrip />, doc);
+    act(() => pickPiece('torso', named('torso')));
+    await userEvent.selectOptions(await screen.findByLabelText('Whose piece'), 'Moth');
+    await screen.findByRole('option', { name: 'wing A' });
+    await userEvent.selectOptions(screen.getByLabelText('Graft from'), 'wing A');
+    expect(edits[0].slice(0, 2)).toEqual(['under.graft', 'torso']);
+    expect(edits[0][2]).toMatchObject({ fromId: 'wing A' });
+  });
   test('its tone is set in the ledger', async () => {
     const piece = { ...doc.pieces[0], graft };
     const { edits } = onBench(<GraftTone piece={piece} graft={graft} />, doc);
@@ -262,4 +283,43 @@ test('the brush takes a colour of the palette, or the figure’s own line with i
   await userEvent.click(screen.getByRole('button', { name: 'Line' }));
   expect(useUnderStore.getState().brush.size).toBe(8);
   expect(said.at(-1)).toMatch(/no outline of its own/);
+});
+
+test('paint that was taken can be changed by its numbers, in place of the same edit, until something else happens', async () => {
+  ownLine = { width: 7.6, colour: [30, 20, 40] };
+  const { edits, turnTo, bench } = onBench(
+    <>
+      <UnderStrip />
+      <PickedBeneath />
+    </>,
+    doc,
+  );
+  const bare = [
+    {
+      pieceId: 'torso',
+      area: 900,
+      turns: [{ jointId: 'joint leg A upper', angle: 30 }],
+      first: 4,
+      place: { x: 1, y: 1 },
+    },
+  ];
+  act(() => {
+    pickPiece('torso', named('torso'));
+    useUnderStore.setState({ bare, signature: 's', mode: 'auto', margin: null });
+  });
+  expect(screen.queryByLabelText('Paint taken')).toBeNull();
+  await userEvent.click(screen.getByRole('button', { name: 'Take it' }));
+  expect(edits.at(-1)?.[2]).toMatchObject({ anew: false });
+  const revision = useUnderStore.getState().taken?.revision;
+  expect(revision).toBeGreaterThan(0);
+  act(() => turnTo(doc));
+  await userEvent.selectOptions(await screen.findByLabelText('Paint taken'), 'smooth');
+  const line = { width: 7.6, colour: [30, 20, 40] };
+  expect(edits.at(-1)).toMatchObject(['under.paint', 'torso', { mode: 'smooth', line, replaces: revision }]);
+  act(() => screen.getByRole('slider', { name: 'Line' }).focus());
+  await userEvent.keyboard('{ArrowRight}');
+  expect(edits.at(-1)).toMatchObject(['under.paint', 'torso', { mode: 'smooth', line: { width: 9 } }]);
+  act(() => pickPiece('leg A upper', named('leg A upper')));
+  expect(screen.queryByLabelText('Paint taken')).toBeNull();
+  expect(bench.revision).toBe(1);
 });
