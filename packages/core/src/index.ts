@@ -275,6 +275,7 @@ export {
   type OrderJumps,
 } from './stack/order-by-pose.js';
 export { layAsUsual, orderHints, turnLimb, type OrderMove } from './stack/order-hints.js';
+export { roomInOrder, type RoomInOrder } from './stack/room-in-order.js';
 export { bordersAtRest, bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
 export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';

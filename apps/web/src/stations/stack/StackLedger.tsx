@@ -8,6 +8,7 @@ import { hang } from './hang';
 import { LeftBehindList } from './LeftBehindList';
 import { OrderChangeList } from './OrderChangeList';
 import { OrderHintList } from './OrderHintList';
+import { RoomInOrder } from './RoomInOrder';
 
 /** Stack's ledger: what stays behind, where the order changes, and the family. */
 export function StackLedger() {
@@ -67,6 +68,7 @@ function PickedMember() {
           />
         </LedgerRow>
       )}
+      {member?.piece && <RoomInOrder piece={member.piece} />}
       {handles.map(({ part, handle }) => (
         <LedgerRow key={part.id} name={`${labelFor(part)}, handle`}>
           <Action tone="wrong" onClick={() => handle && void edit('handles.remove', handle.id)}>

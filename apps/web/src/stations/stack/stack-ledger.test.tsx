@@ -13,7 +13,11 @@ import { useBorders } from './useBorders';
 /** Borders that the worker answers with. */
 let borders: [number, number, number][] = [];
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
-jest.mock('./worker', () => ({ stackWorker: () => ({ borders: () => Promise.resolve(borders) }) }));
+/** How far a piece may move in the order, as the worker answers. */
+const room = { behind: 'torso', front: null, between: 1 };
+jest.mock('./worker', () => ({
+  stackWorker: () => ({ borders: () => Promise.resolve(borders), room: () => Promise.resolve(room) }),
+}));
 
 const hangs = { head: 'torso', 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };
 const doc = character({ pieces: ['torso', 'arm A upper', 'arm A lower', 'head'], hangs });
@@ -165,4 +169,11 @@ test('what stays behind when its neighbour moves is hung from that in one click,
     ['stack.parent', 'part hat', { parentId: 'part head', along: [], saw: { 'part hat': 1 } }],
     ['stack.alone', 'part hat', { alone: true, saw: { 'part hat': 1 } }],
   ]);
+});
+
+test('it is said how far the picked piece may move in the order', async () => {
+  onBench(<StackLedger />, doc);
+  act(() => pickPiece('arm A upper', named('arm A upper')));
+  expect(await screen.findByText('It does not touch the piece between: free to move past it.')).toBeTruthy();
+  expect(screen.getByText('nothing it touches')).toBeTruthy();
 });
