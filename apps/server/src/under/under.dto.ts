@@ -86,6 +86,8 @@ export class HiddenBody extends EditBody {
   /** Three channels, 0 to 255. */
   @IsColour()
   colour: [number, number, number];
+  /** 0 to 1: how much darker it is at its deepest; flat where not given. */
+  @MayBeLeftOut() @IsNumber() @Min(0) @Max(1) shade?: number;
 }
 
 export class ShadowBody extends EditBody {

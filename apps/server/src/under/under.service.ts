@@ -47,6 +47,7 @@ interface HiddenPieceOrder {
   tokens: NameTokens;
   loop: number[];
   colour: Rgb;
+  shade?: number;
 }
 
 /** Paint beneath: proposed, by hand, and the word that there is none. */

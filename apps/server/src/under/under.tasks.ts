@@ -85,6 +85,10 @@ export const paint = task(async (input: Painting, tell): Promise<Painted> => {
   for (const [at, { pieceId, area }] of bare.entries()) {
     const name = pieceName(doc, pieceById(doc, pieceId));
     tell(SWEPT + ((1 - SWEPT) * at) / bare.length, name);
+    if (!only && under.shapes.get(pieceId)?.otherWay) {
+      notes.push(`${name} is left: its contour can go on in two ways. Pick it and choose one.`);
+      continue;
+    }
     const made = proposeUnder(doc, pieceId, art, under, options);
     if (!made) {
       notes.push(`${name} is left with ${counted(area, 'px', 'px')} bare: it shows no paint to go by.`);
@@ -149,27 +153,26 @@ interface BegunHidden {
   tokens: NameTokens;
   loop: number[];
   colour: Rgb;
+  shade?: number;
   pieceId: PieceId;
   partId: PartId;
 }
 
 /** Begins a piece that is wholly hidden, directly behind what hides it. */
-export const begin = task(
-  async ({ doc, viewId, tokens, loop, colour, pieceId, partId }: BegunHidden): Promise<Diff> => {
-    const art = await readArt(doc, viewId);
-    const made = orRefuse(
-      drawHidden({ loop, colour, line: ownLine(art.design) }, ownersAtRest(doc, viewId, art), art.design),
-    );
-    const { x, y } = made.beneath;
-    const face = await keepSheet(createPlaced({ x, y, width: 1, height: 1 }));
-    const behind = drawOrder(doc, viewId)[made.index - 1]?.id;
-    const fresh = { pieceId, partId, tokens, face, inFrontOf: behind };
-    const cut = cutPieces(doc, { viewId, sheets: new Map(), fresh: [fresh] });
-    const beneath = await keepSheet(made.beneath);
-    const painted = joinDiffs(cut, paintBeneath(applyDiff(doc, cut), new Map([[pieceId, beneath]])));
-    return behind ? painted : joinDiffs(painted, moveInOrder(applyDiff(doc, painted), [pieceId], null));
-  },
-);
+export const begin = task(async ({ doc, viewId, tokens, pieceId, partId, ...order }: BegunHidden): Promise<Diff> => {
+  const art = await readArt(doc, viewId);
+  const made = orRefuse(
+    drawHidden({ ...order, line: ownLine(art.design) }, ownersAtRest(doc, viewId, art), art.design),
+  );
+  const { x, y } = made.beneath;
+  const face = await keepSheet(createPlaced({ x, y, width: 1, height: 1 }));
+  const behind = drawOrder(doc, viewId)[made.index - 1]?.id;
+  const fresh = { pieceId, partId, tokens, face, inFrontOf: behind };
+  const cut = cutPieces(doc, { viewId, sheets: new Map(), fresh: [fresh] });
+  const beneath = await keepSheet(made.beneath);
+  const painted = joinDiffs(cut, paintBeneath(applyDiff(doc, cut), new Map([[pieceId, beneath]])));
+  return behind ? painted : joinDiffs(painted, moveInOrder(applyDiff(doc, painted), [pieceId], null));
+});
 
 /** A shadow to be taken off a piece, marked by a loop. */
 interface Lifting {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { box, circle, draw, inside, type Shape } from '../testing/drawing.js';
 import { mapOwners } from '../cut/owners.js';
 import { maskedPaint } from '../testing/drawing.js';
-import { pointsAlong } from './bridge-contour.js';
+import { bridgeContour, pointsAlong } from './bridge-contour.js';
 import { seenContour } from './contour-ends.js';
 import { wholeShape } from './whole-shape.js';
 
@@ -109,4 +109,21 @@ test('a curve is walked from end to end in even steps', () => {
         expect(Math.hypot(points[i + 2] - points[i], points[i + 3] - points[i + 1])).toBeLessThan(3 * step + 1e-6);
     }),
   );
+});
+
+test('where two ways are as likely both are told, and a contour drawn by hand decides', () => {
+  // Two legs that run up beneath a coat: each ends there, or they come together.
+  const end = (x: number, dy: number) => ({ x, y: 100, dx: 0, dy, bends: 0 });
+  const legs = [0, 60].map((x) => ({ from: end(x + 20, 1), to: end(x, -1), points: [] }));
+  const wayOf = (way: readonly { to: number }[] | null) => way?.map(({ to }) => to);
+  const { bridges, otherWay } = bridgeContour(legs, () => true);
+  expect([wayOf(bridges), wayOf(otherWay)].sort()).toEqual([
+    [0, 1],
+    [1, 0],
+  ]);
+  const drawn = { drawn: 0, from: 0, to: 1, line: [0, 100, 40, 40, 80, 100] };
+  const decided = bridgeContour(legs, () => true, [drawn]);
+  expect([wayOf(decided.bridges), decided.otherWay]).toEqual([[1, 0], null]);
+  // A bar that crosses a disc: nobody would take its arcs to turn back.
+  expect(beneath(circle(120, 120, 80), [box(105, 0, 135, 240)]).made.otherWay).toBeNull();
 });

@@ -35,6 +35,9 @@ const NEVER = 1e6;
 const ALL_WAYS = 6;
 /** What a way that bends back on itself costs, against the squares of what it turns at its ends, rad. */
 const HIDDEN_COST = 6;
+/** A way that costs no more than this many times the best, and this much, is as likely: then the artist is asked. */
+const CLOSE = 1.25;
+const CLOSE_BY = 0.15;
 /** Places along a bridge that are looked at. */
 const LOOKS = 12;
 /** A bridge's handles are no longer than this share of the way between its ends. */
@@ -53,20 +56,26 @@ export const CLOSES = 130;
  *
  * @param isHidden is a place of the canvas, px, covered by a piece in front?
  * @param byHand bridges that the artist has drawn: these are so
+ * @returns with another way that is about as likely, where there is one
  */
 export function bridgeContour(
   stretches: readonly SeenStretch[],
   isHidden: (x: number, y: number) => boolean,
   byHand: readonly HandBridge[] = [],
-): Bridge[] {
+): { bridges: Bridge[]; otherWay: Bridge[] | null } {
   const costAt = (at: number, into: number) => {
     if (byHand.some(({ from, to }) => from === at && to === into)) return 0;
     if (byHand.some(({ from, to }) => from === at || to === into)) return NEVER;
     return costOf(stretches[at].to, stretches[into].from, isHidden);
   };
   const cost = stretches.map((_, at) => stretches.map((__, into) => costAt(at, into)));
-  const pairs = stretches.length <= ALL_WAYS ? cheapest(cost) : nearest(cost);
-  return pairs.map((into, at) => {
+  const [pairs, others] = stretches.length <= ALL_WAYS ? cheapestTwo(cost) : [nearest(cost), null];
+  const bridgesOf = (way: readonly number[]) => way.map((into, at) => bridgeAt(at, into));
+  const sumOf = (way: readonly number[]) => way.reduce((sum, into, at) => sum + cost[at][into], 0);
+  const isClose = others !== null && sumOf(others) < sumOf(pairs) * CLOSE + CLOSE_BY;
+  return { bridges: bridgesOf(pairs), otherWay: isClose ? bridgesOf(others) : null };
+
+  function bridgeAt(at: number, into: number): Bridge {
     const { curve, turns, round } = curveBetween(stretches[at].to, stretches[into].from);
     const hand = byHand.find((one) => one.from === at && one.to === into);
     return {
@@ -77,7 +86,7 @@ export function bridgeContour(
       round,
       ...(hand && { line: hand.line, drawn: hand.drawn }),
     };
-  });
+  }
 }
 
 /** What a bridge between two ends costs: how sharply it turns at them, and how much of it does not lie beneath anything. */
@@ -156,21 +165,24 @@ export function pointsAlong(curve: readonly number[], step: number): number[] {
   return Array.from({ length: count + 1 }, (_, k) => pointAt(curve, k / count)).flatMap(({ x, y }) => [x, y]);
 }
 
-/** For each row its column, so that the sum is least. All ways are tried. */
-function cheapest(cost: readonly (readonly number[])[]): number[] {
-  let best: number[] = [];
-  let least = Infinity;
+/** For each row its column, so that the sum is least, and the next best; null where there is but one. All ways are tried. */
+function cheapestTwo(cost: readonly (readonly number[])[]): [number[], number[] | null] {
+  let [best, second]: [number[], number[] | null] = [[], null];
+  let [least, next] = [Infinity, Infinity];
   const pick = (taken: number[], sum: number) => {
-    if (sum >= least) return;
+    if (sum >= next) return;
     if (taken.length === cost.length) {
-      [best, least] = [[...taken], sum];
+      if (sum < least) {
+        [second, next] = [least < Infinity ? best : null, least];
+        [best, least] = [[...taken], sum];
+      } else [second, next] = [[...taken], sum];
       return;
     }
     for (let into = 0; into < cost.length; into++)
       if (!taken.includes(into)) pick([...taken, into], sum + cost[taken.length][into]);
   };
   pick([], 0);
-  return best;
+  return [best, second];
 }
 
 /** For each row its column, the cheapest pairs first. */

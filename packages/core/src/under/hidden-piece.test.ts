@@ -39,6 +39,17 @@ test('a hip beneath a coat is painted where the coat hides it, with its own line
   expect(maskArea(coverageOf(made.beneath))).toBe(80 * 29);
 });
 
+test('the inside of a mouth is darker the deeper it lies', () => {
+  const made = drawHidden({ ...HIP, shade: 0.5, loop: [50, 60, 110, 60, 110, 100, 50, 100] }, owners, art.design);
+  if (!made.ok) throw new Error(made.sentence);
+  const { x, y, width, data } = made.beneath;
+  const lightAt = (px: number) => data[((80 - y) * width + px - x) * 4 + 2];
+  const across = [54, 58, 62, 66, 70].map(lightAt);
+  expect(across).toEqual([...across].sort((a, b) => b - a));
+  expect(lightAt(80)).toBeCloseTo(60, -1);
+  expect(across[0]).toBeGreaterThan(100);
+});
+
 test('it lies directly behind the hindmost of what hides it', () => {
   const [first, second] = drawOrder(doc, 'v');
   const index = (loop: number[]) => {

@@ -1,10 +1,12 @@
 import type { OwnerMap } from '../cut/owners.js';
 import type { CharacterDoc, PieceId } from '../document/rows.js';
 import { refuse, type Result } from '../errors.js';
-import { createPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, outsetRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
+import { distanceField } from '../raster/distance-field.js';
+import type { PlacedMask } from '../raster/mask.js';
 import { fillLoop } from '../raster/polygon.js';
-import { opaqueWord } from '../raster/words.js';
+import { mixWords, opaqueWord } from '../raster/words.js';
 import { brushBeneath } from './brush-beneath.js';
 import type { OwnLine } from './fill-under.js';
 
@@ -22,26 +24,28 @@ export interface HiddenOrder {
   colour: Rgb;
   /** The outline that it gets; width 0 for none. */
   line: OwnLine;
+  /** 0 to 1: how much darker it is at its deepest, farthest from its contour; flat where not given. */
+  shade?: number;
 }
 
 /** Fewer px than this are no piece. */
 const LEAST = 40;
 
 /**
- * Draws a piece that is wholly hidden: flat, with its own outline, and only where the design's opaque paint lies over it.
+ * Draws a piece that is wholly hidden: flat or darker towards its depth, with its own outline, and only where the design's opaque paint lies over it.
  *
  * @param owners of the whole canvas
  * @returns a refusal, `not-hidden`, where next to nothing of it would be hidden
  */
 export function drawHidden(
-  { loop, colour, line }: HiddenOrder,
+  { loop, colour, line, shade = 0 }: HiddenOrder,
   owners: OwnerMap,
   design: PlacedBitmap,
 ): Result<HiddenPiece> {
   const mask = fillLoop(loop, design);
   const paint = createPlaced(mask);
   const words = wordsOf(paint);
-  const ink = opaqueWord(colour);
+  const ink = inkByDepth(colour, shade, mask);
   let index = Infinity;
   let hidden = 0;
   for (let y = 0, i = 0; y < mask.height; y++)
@@ -49,7 +53,7 @@ export function drawHidden(
       if (mask.data[i] === 0) continue;
       const at = (mask.y + y - owners.y) * owners.width + mask.x + x - owners.x;
       if (owners.owner[at] === 0 || design.data[at * 4 + 3] !== 255) continue;
-      words[i] = ink;
+      words[i] = ink(i);
       hidden++;
       index = Math.min(index, owners.owner[at] - 1);
     }
@@ -69,6 +73,25 @@ export function drawHidden(
     design,
   );
   return { ok: true, beneath: (drawn.ok && drawn.beneath) || paint, index };
+}
+
+/** The colour by pixel: darker the farther that lies from the rim of a mask. */
+function inkByDepth(colour: Rgb, shade: number, mask: PlacedMask): (index: number) => number {
+  const flat = opaqueWord(colour);
+  if (shade === 0) return () => flat;
+  // Beyond the mask's own rectangle all is outside.
+  const { width, height } = outsetRect(mask, 1);
+  const outside = { width, height, data: new Uint8Array(width * height).fill(255) };
+  for (let y = 0; y < mask.height; y++)
+    for (let x = 0; x < mask.width; x++)
+      if (mask.data[y * mask.width + x] > 0) outside.data[(y + 1) * width + x + 1] = 0;
+  const depth = distanceField(outside);
+  const deepest = depth.reduce((most, one) => Math.max(most, one), 1);
+  const dark = opaqueWord([0, 0, 0]);
+  return (index) => {
+    const at = (Math.floor(index / mask.width) + 1) * width + (index % mask.width) + 1;
+    return mixWords(flat, dark, (shade * depth[at]) / deepest);
+  };
 }
 
 /** Points round a disc. */

@@ -11,6 +11,7 @@ export {
   type PieceUnder,
 } from './propose-under.js';
 export { ownLine } from './shape-of-piece.js';
+export type { Bridge } from './bridge-contour.js';
 export { findOpen, type OpenPlace } from './open-places.js';
 export { crossesItself } from './carried.js';
 export {
@@ -25,6 +26,7 @@ export {
 export { pieceUnderKey, underKey } from './checks.js';
 export { liftShadow } from './lift-shadow.js';
 export { graftWithin, layGraft, refuseBadGraft } from './lay-graft.js';
+export { inMouth, type InMouth } from './mouth-inside.js';
 export { drawHidden, shapeOfJoints, type HiddenOrder } from './hidden-piece.js';
 export { fillClosed } from './fill-closed.js';
 export { brushBeneath, type BrushStroke } from './brush-beneath.js';

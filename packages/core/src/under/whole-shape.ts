@@ -23,6 +23,8 @@ export interface WholeShape {
   /** The hidden part: 255 where a piece in front hides the design's paint and this piece goes on beneath. */
   hidden: PlacedMask;
   bridges: Bridge[];
+  /** Another way to carry its contours on that is about as likely; null where there is none. */
+  otherWay: Bridge[] | null;
   /** Contours carried on by hand that meet no end of what is seen any more, by their places in the list. */
   dropped: number[];
   /** Where its contour runs on beneath, x, y pairs, px: what an outline is drawn along. */
@@ -84,6 +86,7 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
   const loops = discs.map((disc) => hullOf(disc, disc));
   const limbs = root ? tips.map((tip) => hullOf(root, tip)) : [];
   let bridges: Bridge[] = [];
+  let otherWay: Bridge[] | null = null;
   let dropped: number[] = [];
   const outlines: number[][] = [];
   const ends: RoundEnd[] = [];
@@ -99,7 +102,7 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
     const { stretches, covered } = seenContour(face, index, owners, Math.max(LEAST_WAY, WAY * lineWidth), discs);
     const byHand = fitCarried(carried, stretches, lineWidth, owners);
     dropped = byHand.dropped;
-    bridges = bridgeContour(stretches, isHidden, byHand.bridges);
+    ({ bridges, otherWay } = bridgeContour(stretches, isHidden, byHand.bridges));
     loops.push(...byHand.loops);
     outlines.push(...byHand.loops.map((loop) => [...loop, loop[0], loop[1]]));
     loops.push(...covered, ...loopsOf(stretches, bridges));
@@ -132,7 +135,7 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
       if (!isBeneath || isRim(near, hidden.x + column + 0.5, y + 0.5)) hidden.data[i] = 0;
     }
   }
-  return { hidden, bridges, dropped, outlines, ends };
+  return { hidden, bridges, otherWay, dropped, outlines, ends };
 }
 
 /** Points along half of a disc's rim. */

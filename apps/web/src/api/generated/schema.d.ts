@@ -1472,6 +1472,7 @@ export interface components {
       tokens: components['schemas']['Tokens'];
       loop: number[];
       colour: number[];
+      shade?: number | null;
       saw?: {
         [key: string]: number;
       } | null;

@@ -6,6 +6,7 @@ import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { GraftTone } from './GraftTone';
 import { carryOn } from './carry-hand';
+import { TwoWays } from './TwoWays';
 import { takeProposal } from './take-proposal';
 import { useUnderStore } from './under-store';
 import { MODE_WORDS, USUAL_MARGIN, pixels, shownBy } from './under-words';
@@ -18,7 +19,8 @@ export function PickedBeneath() {
   const { bare, mode, margin, brushing, filling } = useUnderStore();
   const working = useWork((s) => s.work !== null);
   const beneath = useUnderStore((s) => s.beneath);
-  const dropped = beneath?.pieceId === picked ? (beneath?.picture.dropped ?? []) : [];
+  const shown = beneath?.pieceId === picked ? beneath?.picture : null;
+  const dropped = shown?.dropped ?? [];
   const piece = doc.pieces.find(({ id }) => id === picked);
   if (!piece) return <p className="text-[13px] text-soft">Pick a piece to see what it is beneath.</p>;
   const own = bare?.find(({ pieceId }) => pieceId === piece.id);
@@ -44,6 +46,7 @@ export function PickedBeneath() {
             : 'The brush paints only where others hide the piece. Alt takes away, Shift takes up a colour.'}
         </p>
       )}
+      {shown?.ways && <TwoWays piece={piece} ways={shown.ways} />}
       <LedgerRow name="Paint">
         <Choice
           label="Paint"

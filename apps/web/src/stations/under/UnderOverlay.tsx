@@ -37,6 +37,9 @@ export function UnderOverlay({ palette }: { palette: Palette }) {
           <Line points={points} stroke={palette.woad} strokeWidth={2 * px} dash={[6 * px, 4 * px]} lineCap="round" />
         </Group>
       ))}
+      {picture?.ways?.other.map((points, i) => (
+        <Line key={i} points={points} bezier stroke={palette.brass} strokeWidth={2.4 * px} listening={false} />
+      ))}
       {carrying && <CarryHandles piece={piece} curves={picture?.curves ?? []} palette={palette} px={px} />}
       {grafting && piece.graft && <GraftHandles piece={piece} graft={piece.graft} palette={palette} px={px} />}
       <PenLine pen={pen} palette={palette} px={px} />

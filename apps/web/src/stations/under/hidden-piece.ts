@@ -1,12 +1,16 @@
 import {
   findPart,
   findPiece,
+  inMouth,
   labelFor,
   planEntries,
   planOf,
   shapeOfJoints,
   type CharacterDoc,
+  type InMouth,
+  type Rgb,
 } from '@limber-sheaf/core';
+import { toast } from 'sonner';
 import type { BenchValue } from '../../bench/context';
 import { allPicked, useBench } from '../../bench/store';
 import { keyOf } from '../../bench/worker';
@@ -18,7 +22,11 @@ export function startHiding(bench: BenchValue): void {
   const { doc, view } = bench;
   const loop = shapeOfJoints(doc, allPicked(useBench.getState()));
   const { colour } = useUnderStore.getState().brush;
-  useUnderStore.setState({ ...NO_CONTOUR, hiding: { name: usualName(doc, view.id), loop, colour }, brushing: false });
+  useUnderStore.setState({
+    ...NO_CONTOUR,
+    hiding: { name: usualName(doc, view.id), loop, colour, shade: 0 },
+    brushing: false,
+  });
   if (loop) void takeColour(bench, loop);
 }
 
@@ -26,6 +34,22 @@ export function startHiding(bench: BenchValue): void {
 export function shapeByJoints(bench: BenchValue): void {
   const loop = shapeOfJoints(bench.doc, allPicked(useBench.getState()));
   if (loop) give(loop, bench);
+}
+
+/** What a mouth has inside: name and colour to begin with, and how much darker it is at its deepest. */
+const IN_MOUTH: Record<InMouth | 'inside', { name: string; colour: Rgb; shade: number }> = {
+  inside: { name: 'mouth inside', colour: [122, 44, 48], shade: 0.6 },
+  teeth: { name: 'teeth', colour: [246, 241, 228], shade: 0 },
+  tongue: { name: 'tongue', colour: [200, 98, 100], shade: 0.2 },
+};
+
+/** What lies in the picked mouth, within its own outline. */
+export async function shapeInMouth(what: keyof typeof IN_MOUTH, bench: BenchValue): Promise<void> {
+  const { pickedPiece } = useBench.getState();
+  const outline = pickedPiece && (await underWorker().outlineOf(keyOf(bench), pickedPiece));
+  const loop = outline && (what === 'inside' ? outline : inMouth(what, outline));
+  if (loop) useUnderStore.setState({ hiding: { ...IN_MOUTH[what], loop } });
+  else toast.error('Pick the mouth first: what lies in it is drawn within its outline.');
 }
 
 /** The picked piece's own outline: the inside of a mouth, the back of a skirt. */

@@ -38,8 +38,8 @@ interface UnderState {
   grafting: boolean;
   /** Is a shadow being marked? */
   lifting: boolean;
-  /** A hidden piece about to be begun: its name while it is typed, its contour, its colour. */
-  hiding: { name: string; loop: number[] | null; colour: Rgb } | null;
+  /** A hidden piece about to be begun: its name while it is typed, its contour, its colour, how much darker it is at its deepest. */
+  hiding: { name: string; loop: number[] | null; colour: Rgb; shade: number } | null;
   /** How many pieces in front of the picked one are lifted away. */
   lifted: number;
 }

@@ -12,6 +12,7 @@ import {
   underKey,
   viewUnder,
   type Bare,
+  type Bridge,
   type IntoView,
   type OpenPlace,
   type OwnLine,
@@ -47,6 +48,8 @@ export interface UnderPicture {
   outlines: number[][];
   /** The curves of its proposed contours, four points each, and the place of those drawn by hand among these; null for a free line. */
   curves: { points: number[]; drawn: number | null }[];
+  /** Two ways in which its contours can go on where both are as likely: the curves in which they differ. */
+  ways: { proposed: number[][]; other: number[][] } | null;
   /** Contours drawn by hand that meet no end any more, by their places. */
   dropped: number[];
 }
@@ -104,11 +107,12 @@ export const underTasks = {
     const paint = proposal ? await laid(proposal.paint) : null;
     const painted = beneath ? await laid(hatched(beneath, WOAD)) : null;
     const images = [bare, paint, painted].flatMap((one) => one?.image ?? []);
-    const { outlines = [], bridges = [], dropped = [] } = under.shapes.get(piece.id) ?? {};
+    const { outlines = [], bridges = [], otherWay = null, dropped = [] } = under.shapes.get(piece.id) ?? {};
     const curves = bridges
       .filter(({ drawn }) => drawn === undefined || piece.carried[drawn].kind === 'curve')
       .map(({ curve, drawn = null }) => ({ points: curve, drawn }));
-    return Comlink.transfer({ bare, paint, painted, outlines, curves, dropped }, images);
+    const ways = otherWay && { proposed: unlike(bridges, otherWay), other: unlike(otherWay, bridges) };
+    return Comlink.transfer({ bare, paint, painted, outlines, curves, ways, dropped }, images);
   },
 
   /** A piece's own outline, x, y pairs, px; null for a piece without paint. */
@@ -144,6 +148,13 @@ const WIDE = 16;
 
 function isStripe(x: number, y: number): boolean {
   return (x + y) % STRIPE < WIDE;
+}
+
+/** The curves of one way of carrying contours on that another has not. */
+function unlike(way: readonly Bridge[], other: readonly Bridge[]): number[][] {
+  return way
+    .filter((one) => !other.some(({ from, to }) => from === one.from && to === one.to))
+    .map(({ curve }) => curve);
 }
 
 /** The bare cells of a piece, hatched in madder. */

@@ -118,7 +118,7 @@ describe('a contour carried on by hand', () => {
       carried: [1, 2].map((n) => ({ kind: 'line' as const, points: [n, n, 5, 5, 9, 9] })),
     };
     const { edits } = onBench(<PickedBeneath />, { ...doc, pieces: [piece, ...doc.pieces.slice(1)] });
-    const picture = { bare: null, paint: null, painted: null, outlines: [], curves: [], dropped: [0] };
+    const picture = { bare: null, paint: null, painted: null, outlines: [], curves: [], ways: null, dropped: [0] };
     act(() => {
       pickPiece('torso', named('torso'));
       useUnderStore.setState({ beneath: { pieceId: 'torso', picture } });
@@ -130,7 +130,32 @@ describe('a contour carried on by hand', () => {
   });
 });
 
+test('of two ways in which a contour can go on one is chosen, and is drawn by hand from then on', async () => {
+  const ways = { proposed: [[1, 1, 2, 2, 3, 3, 4, 4]], other: [[5, 5, 6, 6, 7, 7, 8, 8]] };
+  const { edits } = onBench(<PickedBeneath />, doc);
+  const nothing = { bare: null, paint: null, painted: null, outlines: [], curves: [], dropped: [] };
+  act(() => {
+    pickPiece('torso', named('torso'));
+    useUnderStore.setState({ beneath: { pieceId: 'torso', picture: { ...nothing, ways } } });
+  });
+  await userEvent.click(screen.getByRole('button', { name: 'The brass one' }));
+  await userEvent.click(screen.getByRole('button', { name: 'The blue one' }));
+  const chosen = [ways.other, ways.proposed].map(([points]) => [{ kind: 'curve', points }]);
+  expect(edits.map(([, , body]) => (body as { carried: unknown }).carried)).toEqual(chosen);
+});
+
 describe('a hidden piece', () => {
+  test('in a mouth its inside, teeth and tongue have their shape from the mouth’s outline', async () => {
+    const { bench } = onBench(<HidingStrip />, doc);
+    act(() => pickPiece('torso', named('torso')));
+    run('hidden', bench);
+    await userEvent.selectOptions(screen.getByLabelText('Shape'), 'inside of the picked mouth');
+    expect(useUnderStore.getState().hiding).toMatchObject({ name: 'mouth inside', loop: outline, shade: 0.6 });
+    await userEvent.selectOptions(screen.getByLabelText('Shape'), 'teeth of the picked mouth');
+    const { hiding } = useUnderStore.getState();
+    expect(hiding).toMatchObject({ name: 'teeth', shade: 0 });
+    expect(Math.max(...(hiding?.loop ?? []))).toBeLessThanOrEqual(10);
+  });
   test('is begun from the joints of what is picked, in their colour, under a name', async () => {
     const { bench, edits } = onBench(<HidingStrip />, doc);
     act(() => useBench.setState({ pickedPiece: 'leg A upper', alsoPicked: ['leg B upper'] }));
@@ -150,7 +175,7 @@ describe('a hidden piece', () => {
     act(() => pickPiece('arm A upper', named('arm A upper')));
     run('hidden', bench);
     expect(screen.getByRole('button', { name: 'Begin it' })).toHaveProperty('disabled', true);
-    await userEvent.click(screen.getByRole('button', { name: 'As the picked piece' }));
+    await userEvent.selectOptions(screen.getByLabelText('Shape'), 'as the picked piece');
     expect(useUnderStore.getState().hiding?.loop).toEqual(outline);
     expect(carryHand.points()).toBe(true);
     act(() => {
