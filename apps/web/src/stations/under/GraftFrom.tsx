@@ -40,7 +40,7 @@ function piecesToTake(doc: CharacterDoc, piece: PieceRow): { value: string; word
       .filter(({ id }) => id !== piece.id)
       .map((one) => {
         const word = labelFor(partOf(doc, one));
-        return { value: one.id as string, word: doc.views.length > 1 ? `${word} · ${view.key}` : word };
+        return { value: one.id, word: doc.views.length > 1 ? `${word} · ${view.key}` : word };
       }),
   );
 }

@@ -16,7 +16,6 @@ import { HidingStrip } from './HidingStrip';
 import { OpenPlaces } from './OpenPlaces';
 import { PickedBeneath } from './PickedBeneath';
 import { UNDER_ACTIONS } from './under-actions';
-import { UnderStrip } from './UnderStrip';
 import { NO_CONTOUR, useUnderStore } from './under-store';
 
 const outline = [0, 0, 10, 0, 10, 10];
@@ -128,20 +127,6 @@ describe('a contour carried on by hand', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Propose contours again' }));
     expect(edits.map(([, , body]) => (body as { carried: unknown[] }).carried)).toEqual([[piece.carried[1]], []]);
   });
-});
-
-test('of two ways in which a contour can go on one is chosen, and is drawn by hand from then on', async () => {
-  const ways = { proposed: [[1, 1, 2, 2, 3, 3, 4, 4]], other: [[5, 5, 6, 6, 7, 7, 8, 8]] };
-  const { edits } = onBench(<PickedBeneath />, doc);
-  const nothing = { bare: null, paint: null, painted: null, outlines: [], curves: [], dropped: [] };
-  act(() => {
-    pickPiece('torso', named('torso'));
-    useUnderStore.setState({ beneath: { pieceId: 'torso', picture: { ...nothing, ways } } });
-  });
-  await userEvent.click(screen.getByRole('button', { name: 'The brass one' }));
-  await userEvent.click(screen.getByRole('button', { name: 'The blue one' }));
-  const chosen = [ways.other, ways.proposed].map(([points]) => [{ kind: 'curve', points }]);
-  expect(edits.map(([, , body]) => (body as { carried: unknown }).carried)).toEqual(chosen);
 });
 
 describe('a hidden piece', () => {
@@ -308,43 +293,4 @@ test('the brush takes a colour of the palette, or the figure’s own line with i
   await userEvent.click(screen.getByRole('button', { name: 'Line' }));
   expect(useUnderStore.getState().brush.size).toBe(8);
   expect(said.at(-1)).toMatch(/no outline of its own/);
-});
-
-test('paint that was taken can be changed by its numbers, in place of the same edit, until something else happens', async () => {
-  ownLine = { width: 7.6, colour: [30, 20, 40] };
-  const { edits, turnTo, bench } = onBench(
-    <>
-      <UnderStrip />
-      <PickedBeneath />
-    </>,
-    doc,
-  );
-  const bare = [
-    {
-      pieceId: 'torso',
-      area: 900,
-      turns: [{ jointId: 'joint leg A upper', angle: 30 }],
-      first: 4,
-      place: { x: 1, y: 1 },
-    },
-  ];
-  act(() => {
-    pickPiece('torso', named('torso'));
-    useUnderStore.setState({ bare, signature: 's', mode: 'auto', margin: null });
-  });
-  expect(screen.queryByLabelText('Paint taken')).toBeNull();
-  await userEvent.click(screen.getByRole('button', { name: 'Take it' }));
-  expect(edits.at(-1)?.[2]).toMatchObject({ anew: false });
-  const revision = useUnderStore.getState().taken?.revision;
-  expect(revision).toBeGreaterThan(0);
-  act(() => turnTo(doc));
-  await userEvent.selectOptions(await screen.findByLabelText('Paint taken'), 'smooth');
-  const line = { width: 7.6, colour: [30, 20, 40] };
-  expect(edits.at(-1)).toMatchObject(['under.paint', 'torso', { mode: 'smooth', line, replaces: revision }]);
-  act(() => screen.getByRole('slider', { name: 'Line' }).focus());
-  await userEvent.keyboard('{ArrowRight}');
-  expect(edits.at(-1)).toMatchObject(['under.paint', 'torso', { mode: 'smooth', line: { width: 9 } }]);
-  act(() => pickPiece('leg A upper', named('leg A upper')));
-  expect(screen.queryByLabelText('Paint taken')).toBeNull();
-  expect(bench.revision).toBe(1);
 });
