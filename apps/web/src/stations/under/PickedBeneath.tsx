@@ -46,7 +46,7 @@ export function PickedBeneath() {
             : 'The brush paints only where others hide the piece. Alt takes away, Shift takes up a colour.'}
         </p>
       )}
-      {shown?.ways && <TwoWays piece={piece} ways={shown.ways} />}
+      {own && shown?.ways && <TwoWays piece={piece} ways={shown.ways} />}
       <LedgerRow name="Paint">
         <Choice
           label="Paint"

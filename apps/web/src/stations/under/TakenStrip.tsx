@@ -19,6 +19,7 @@ export function TakenStrip() {
   const set = (change: Parameters<typeof adjustTaken>[1]) => void adjustTaken(bench, change);
   return (
     <span className="pointer-events-auto flex min-h-8 flex-wrap items-center gap-x-3 gap-y-1 rounded-lg bg-sheet/90 px-3 py-1 text-[13px] select-none">
+      Taken
       <Choice label="Paint taken" value={mode} options={MODE_WORDS} onChange={(wanted) => set({ mode: wanted })} />
       <Range
         label="Beyond view"

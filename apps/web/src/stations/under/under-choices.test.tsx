@@ -19,10 +19,11 @@ beforeEach(() => act(() => useUnderStore.setState({ ...NO_CONTOUR, beneath: null
 test('of two ways in which a contour can go on one is chosen, and is drawn by hand from then on', async () => {
   const ways = { proposed: [[1, 1, 2, 2, 3, 3, 4, 4]], other: [[5, 5, 6, 6, 7, 7, 8, 8]] };
   const { edits } = onBench(<PickedBeneath />, doc);
+  const bare = [{ pieceId: 'torso', area: 900, turns: [], first: 4, place: { x: 1, y: 1 } }];
   const nothing = { bare: null, paint: null, painted: null, outlines: [], curves: [], dropped: [] };
   act(() => {
     pickPiece('torso', named('torso'));
-    useUnderStore.setState({ beneath: { pieceId: 'torso', picture: { ...nothing, ways } } });
+    useUnderStore.setState({ bare, beneath: { pieceId: 'torso', picture: { ...nothing, ways } } });
   });
   await userEvent.click(screen.getByRole('button', { name: 'The brass one' }));
   await userEvent.click(screen.getByRole('button', { name: 'The blue one' }));
