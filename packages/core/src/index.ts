@@ -325,3 +325,12 @@ export * from './under/index.js';
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';
 export { UNCUT, handleEntries, orderChangeEntries, rigEntry, uncutEntry, type RigEntry } from './handoff/rig-entry.js';
+export {
+  PACKAGE_FORMATS,
+  PACKAGE_SCALES,
+  USUAL_OPTIONS,
+  type PackageFormat,
+  type PackageOptions,
+} from './handoff/package-options.js';
+export { pivotMark, registerFrame } from './handoff/marks.js';
+export { spreadApart, type SheetPiece } from './handoff/spread-apart.js';

@@ -1,7 +1,7 @@
 import { LimberError } from '@limber-sheaf/core';
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
-import { groupInRuns } from './ora/group-layers';
+import { groupInRuns } from './layered/layer-tree';
 import { readOpenRaster, writeOpenRaster, type OraLayer } from './ora/ora';
 import { inspectPng } from './png/inspect-png';
 import { decodePng, encodePng } from './png/png';

@@ -1,16 +1,13 @@
-export { groupInRuns } from './ora/group-layers.js';
-export {
-  readOpenRaster,
-  writeOpenRaster,
-  type OraDocument,
-  type OraGroup,
-  type OraLayer,
-  type OraNode,
-} from './ora/ora.js';
+export { groupInRuns, isGroup, type LayerGroup, type LayerNode } from './layered/layer-tree.js';
+export { readOpenRaster, writeOpenRaster, type OraDocument, type OraLayer } from './ora/ora.js';
 export { layerName, plainText } from './layered/layer-name.js';
 export { LAYER_LIMITS, PixelBudget, plainNode, type FileNode, type LayeredFile } from './layered/layered-file.js';
 export { readOraLayers } from './ora/read-layers.js';
+export { writePsd, type PsdLayer } from './psd/write-psd.js';
 export { readPsdLayers } from './psd/read-psd.js';
+export { writeSvg, type SvgLayer } from './svg/write-svg.js';
+export { writeGlb, type GlbPuppet, type GlbNode } from './glb/write-glb.js';
+export { ATLAS_LIMITS, packAtlas, type AtlasPlan } from './atlas/pack-atlas.js';
 export { plainSvg, type PlainSvg } from './svg/plain-svg.js';
 export { PNG_END, PNG_LIMITS, inspectPng, type PngInfo } from './png/inspect-png.js';
 export { decodePng, encodePng, reachesPastPalette } from './png/png.js';
@@ -24,5 +21,16 @@ export {
   type RigPiece,
   type RigView,
 } from './rig/rig.js';
+export {
+  CHANGES_SCHEMA,
+  sortedChanges,
+  writeChanges,
+  writeChangesSchema,
+  writeChangesText,
+  type ChangeWeight,
+  type RigChange,
+  type RigChanges,
+} from './rig/changes.js';
+export { compareRigs, type ImageOf } from './rig/compare-rigs.js';
 export { rigFaults } from './rig/validate-rig.js';
 export { ZIP_LIMITS, readZip, writeZip, type PackageFile } from './zip/zip.js';

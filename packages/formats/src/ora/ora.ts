@@ -2,6 +2,7 @@ import { LimberError } from '@limber-sheaf/core';
 import { XMLBuilder, XMLParser } from 'fast-xml-parser';
 import { readZip, writeZip } from '../zip/zip.js';
 import { plainText } from '../layered/layer-name.js';
+import { isGroup, type LayerNode } from '../layered/layer-tree.js';
 
 /** A layer of an OpenRaster file: its PNG and where it sits, px. */
 export interface OraLayer {
@@ -12,21 +13,12 @@ export interface OraLayer {
   visible: boolean;
 }
 
-/** A neutral group of layers. */
-export interface OraGroup {
-  group: string;
-  /** Back to front. */
-  layers: OraNode[];
-}
-
-export type OraNode = OraLayer | OraGroup;
-
 /** A layered picture. */
 export interface OraDocument {
   width: number;
   height: number;
   /** Back to front. */
-  layers: OraNode[];
+  layers: LayerNode<OraLayer>[];
   /** The whole picture, PNG. */
   merged: Uint8Array;
   /** At most 256 px a side, PNG. */
@@ -54,21 +46,21 @@ export function writeOpenRaster(document: OraDocument): Uint8Array {
       },
     };
   };
-  const stackNode = (node: OraNode): object =>
-    'group' in node
+  const stackNode = (node: LayerNode<OraLayer>): object =>
+    isGroup(node)
       ? {
           stack: topFirst(node.layers),
           ':@': {
             '@_name': node.group,
             '@_opacity': '1.0',
-            '@_visibility': 'visible',
+            '@_visibility': node.hidden ? 'hidden' : 'visible',
             '@_composite-op': 'svg:src-over',
             '@_isolation': 'auto',
           },
         }
       : layerNode(node);
   // OpenRaster lists the top layer first.
-  const topFirst = (nodes: readonly OraNode[]) => nodes.map(stackNode).reverse();
+  const topFirst = (nodes: readonly LayerNode<OraLayer>[]) => nodes.map(stackNode).reverse();
   const builder = new XMLBuilder({
     preserveOrder: true,
     ignoreAttributes: false,
