@@ -154,12 +154,13 @@ export async function finished(server: Running, id: string): Promise<JobState> {
   throw new Error('the job does not end');
 }
 
-/** Makes a package and unpacks it. */
+/** Makes a package, as it is wished for, and unpacks it. */
 export async function packageOf(
   server: Running,
   characterId: string,
+  wish: object = {},
 ): Promise<{ rig: Rig; files: Map<string, Uint8Array>; name: string }> {
-  const made = await call<JobState>(server, 'POST', `/characters/${characterId}/handoffs`);
+  const made = await call<JobState>(server, 'POST', `/characters/${characterId}/handoffs`, wish);
   const job = await finished(server, made.body.id);
   if (!job.result) throw new Error(job.sentence ?? 'no result');
   const answer = await fetch(`${server.address}/api/handoffs/${job.result.handOffId}/package.zip`);

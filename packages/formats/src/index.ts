@@ -7,7 +7,7 @@ export { writePsd, type PsdLayer } from './psd/write-psd.js';
 export { readPsdLayers } from './psd/read-psd.js';
 export { writeSvg, type SvgLayer } from './svg/write-svg.js';
 export { writeGlb, type GlbPuppet, type GlbNode } from './glb/write-glb.js';
-export { ATLAS_LIMITS, packAtlas, type AtlasPlan } from './atlas/pack-atlas.js';
+export { packAtlas, type AtlasPlan } from './atlas/pack-atlas.js';
 export { plainSvg, type PlainSvg } from './svg/plain-svg.js';
 export { PNG_END, PNG_LIMITS, inspectPng, type PngInfo } from './png/inspect-png.js';
 export { decodePng, encodePng, reachesPastPalette } from './png/png.js';

@@ -11,6 +11,7 @@ import * as wanted from './migrations/0006-wanted.js';
 import * as under from './migrations/0007-under.js';
 import * as stack from './migrations/0008-stack.js';
 import * as carried from './migrations/0009-carried.js';
+import * as versions from './migrations/0010-versions.js';
 
 interface Migration {
   name: string;
@@ -29,6 +30,7 @@ const MIGRATIONS: readonly Migration[] = [
   under,
   stack,
   carried,
+  versions,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

@@ -197,6 +197,13 @@ export class HandOff extends Model {
   @Column(DataType.TEXT) declare packageBlob: string;
   @Column(DataType.TEXT) declare packageName: string;
   @Column(DataType.JSONB) declare manifest: object;
+  /** How it was made; null for one that was made before there was a choice. */
+  @Column(DataType.JSONB) declare options: object | null;
+  @Column(DataType.TEXT) declare note: string;
+  /** What differs from the version before. */
+  @Column(DataType.JSONB) declare changes: object[];
+  /** Of the package. */
+  @Column(DataType.INTEGER) declare bytes: number;
   @Column(DataType.DATE) declare createdAt: Date;
 }
 
@@ -207,6 +214,8 @@ export class Job extends Model {
   @Column(DataType.UUID) declare characterId: string;
   @Column(DataType.TEXT) declare kind: string;
   @Column(DataType.TEXT) declare state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+  /** What it was asked for. */
+  @Column(DataType.JSONB) declare input: object;
   @Column(DataType.DOUBLE) declare share: number;
   @Column(DataType.TEXT) declare doing: string;
   @Column(DataType.JSONB) declare result: object | null;

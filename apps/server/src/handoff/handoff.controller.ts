@@ -1,9 +1,10 @@
-import { Controller, Get, Param, Post, Res } from '@nestjs/common';
+import { Body, Controller, Get, Param, Post, Res } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { BlobService } from '../blobs/blob.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
+import { PackageBody } from './handoff.dto.js';
 import { HandOffService } from './handoff.service.js';
 
 @ApiTags('hand-off')
@@ -28,8 +29,8 @@ export class HandOffController {
 
   @Post('characters/:id/handoffs')
   @ApiOperation({ summary: 'Make a package: answers with the job' })
-  start(@Param() { id }: IdParam) {
-    return this.handOffs.start(id);
+  start(@Param() { id }: IdParam, @Body() { note = '', ...options }: PackageBody) {
+    return this.handOffs.start(id, options, note);
   }
 
   @Get('handoffs/:id/package.zip')

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { LimberError, type ViewProof } from '@limber-sheaf/core';
+import { LimberError, USUAL_OPTIONS, withDefaults, type PackageOptions, type ViewProof } from '@limber-sheaf/core';
+import type { RigChange } from '@limber-sheaf/formats';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import { VERSION } from '../config.js';
@@ -28,6 +29,19 @@ export interface HandOffCard {
   createdAt: Date;
   revision: number;
   checks: { id: string; view: string; ok: boolean; figure: number; unit: string }[];
+  /** What was said of it. */
+  note: string;
+  options: PackageOptions;
+  /** What differs from the version before. */
+  changes: RigChange[];
+  /** Of the package. */
+  bytes: number;
+}
+
+/** What a package is asked for with. */
+interface PackageWish {
+  options: PackageOptions;
+  note: string;
 }
 
 /** Hand-off packages: made by a job, kept by version. */
@@ -42,15 +56,18 @@ export class HandOffService implements OnModuleInit {
   ) {}
 
   onModuleInit(): void {
-    this.jobs.register(KIND, (characterId, tell, signal) => this.make(characterId, tell, signal));
+    this.jobs.register(KIND, (characterId, wish, tell, signal) =>
+      this.make(characterId, wish as PackageWish, tell, signal),
+    );
   }
 
   /** @throws LimberError `nothing-cut` for a character without pieces, `busy` */
-  async start(characterId: string): Promise<JobState> {
+  async start(characterId: string, options: Partial<PackageOptions>, note: string): Promise<JobState> {
     const { doc } = await readSnapshot(this.sequelize, characterId);
     if (doc.pieces.length === 0)
       throw new LimberError('nothing-cut', 'There is no piece to hand off yet.', 'Cut a part from the design first.');
-    return this.jobs.start(characterId, KIND);
+    const wish: PackageWish = { options: withDefaults(USUAL_OPTIONS, options), note };
+    return this.jobs.start(characterId, KIND, wish);
   }
 
   async list(characterId: string): Promise<{ versions: HandOffCard[]; job: JobState | null }> {
@@ -62,6 +79,10 @@ export class HandOffService implements OnModuleInit {
       createdAt: row.createdAt,
       revision: row.revision,
       checks: (row.manifest as { checks: HandOffCard['checks'] }).checks,
+      note: row.note,
+      options: { ...USUAL_OPTIONS, ...row.options },
+      changes: row.changes as RigChange[],
+      bytes: row.bytes,
     }));
     return { versions, job: await this.jobs.latest(characterId, KIND) };
   }
@@ -81,6 +102,7 @@ export class HandOffService implements OnModuleInit {
 
   private async make(
     characterId: string,
+    { options, note }: PackageWish,
     tell: (share: number, doing: string) => void,
     signal: AbortSignal,
   ): Promise<object> {
@@ -95,10 +117,11 @@ export class HandOffService implements OnModuleInit {
       });
       views.push({ viewId, proof, derived: await this.sheets.ofView(doc, viewId, { signal }) });
     }
-    const previous = (await HandOff.max<number | null, HandOff>('number', { where: { characterId } })) ?? null;
-    const number = (previous ?? 0) + 1;
+    const last = await HandOff.findOne({ where: { characterId }, order: [['number', 'DESC']] });
+    const previous = last && { number: last.number, name: last.packageName, packageBlob: last.packageBlob };
+    const number = (previous?.number ?? 0) + 1;
     const createdAt = `${new Date().toISOString().slice(0, 19)}Z`;
-    const order = { doc, views, number, previous, createdAt, generatorVersion: VERSION };
+    const order = { doc, views, options, number, previous, createdAt, generatorVersion: VERSION };
     const made = await this.threads.run(tasks, 'make', order, {
       signal,
       seconds: LONGEST,
@@ -121,6 +144,10 @@ export class HandOffService implements OnModuleInit {
           packageBlob: made.packageBlob,
           packageName: made.name,
           manifest: made.rig,
+          options,
+          note,
+          changes: made.changes.entries,
+          bytes: made.bytes,
           createdAt: new Date(createdAt),
         },
         { transaction },

@@ -26,6 +26,7 @@ export interface JobState {
 /** Does a job's work; tells how far it is; stops when `signal` is aborted. */
 export type JobWork = (
   characterId: string,
+  input: object,
   tell: (share: number, doing: string) => void,
   signal: AbortSignal,
 ) => Promise<object>;
@@ -74,8 +75,8 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
     await this.boss.stop({ graceful: false });
   }
 
-  /** Puts a job on the queue. @throws LimberError `busy` where one of the kind is under way for the character */
-  async start(characterId: string, kind: string): Promise<JobState> {
+  /** Puts a job on the queue, with what it is asked for. @throws LimberError `busy` where one of the kind is under way for the character */
+  async start(characterId: string, kind: string, input: object = {}): Promise<JobState> {
     const busy = await Job.findOne({
       where: {
         characterId,
@@ -90,6 +91,7 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
       id: randomUUID(),
       characterId,
       kind,
+      input,
       state: 'waiting',
       share: 0,
       doing: 'Waiting',
@@ -179,6 +181,7 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
     try {
       const result = await work(
         job.characterId,
+        job.input,
         (newShare, newDoing) => {
           share = newShare;
           doing = newDoing;

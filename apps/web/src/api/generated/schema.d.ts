@@ -1290,6 +1290,14 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    PackageBody: {
+      formats?: ('ora' | 'psd' | 'svg' | 'glb' | 'atlas' | 'sheet')[] | null;
+      scale?: number | null;
+      pivotMarks?: boolean | null;
+      registerFrame?: boolean | null;
+      shadows?: boolean | null;
+      note?: string | null;
+    };
     PlaceJointBody: {
       /** Format: uuid */
       pieceId: string;
@@ -2119,7 +2127,66 @@ export interface components {
         figure: number;
         unit: string;
       }[];
+      /** @description What was said of it. */
+      note: string;
+      options: components['schemas']['PackageOptions'];
+      /** @description What differs from the version before. */
+      changes: components['schemas']['RigChange'][];
+      /** @description Of the package. */
+      bytes: number;
     };
+    /** @description How a package is made. */
+    PackageOptions: {
+      formats: components['schemas']['PackageFormat'][];
+      /** @description Of the canvas, 0.25 to 2. */
+      scale: number;
+      /** @description Layered files carry a hidden mark at each pivot. */
+      pivotMarks: boolean;
+      /** @description Layered files carry a hidden layer as large as the canvas. */
+      registerFrame: boolean;
+      /** @description Lifted shadows leave as pieces; otherwise they are left out, and what shows at rest lacks them. */
+      shadows: boolean;
+    };
+    /** @enum {string} */
+    PackageFormat: 'ora' | 'psd' | 'svg' | 'glb' | 'atlas' | 'sheet';
+    /** @description One difference between two versions. */
+    RigChange: {
+      weight: components['schemas']['ChangeWeight'];
+      kind: components['schemas']['ChangeKind'];
+      view: string;
+      /** @description The piece's name as it is now; as it was for one that is gone. */
+      piece: string | null;
+      sentence: string;
+      before: unknown;
+      after: unknown;
+    };
+    /**
+     * @description How much a difference matters to a rig that was built on the version before.
+     * @enum {string}
+     */
+    ChangeWeight: 'safe' | 'check' | 'breaks';
+    /** @enum {string} */
+    ChangeKind:
+      | 'recoloured'
+      | 'repainted'
+      | 'hidden-paint'
+      | 'drawing-added'
+      | 'drawing-changed'
+      | 'drawing-renamed'
+      | 'drawing-removed'
+      | 'bounds'
+      | 'order'
+      | 'order-change'
+      | 'piece-added'
+      | 'piece-renamed'
+      | 'piece-removed'
+      | 'joint-added'
+      | 'joint-removed'
+      | 'range'
+      | 'parent'
+      | 'pivot'
+      | 'seat'
+      | 'canvas';
     /** @description A job as the bench sees it. */
     JobState: {
       id: string;
@@ -3002,7 +3069,11 @@ export interface operations {
       };
       cookie?: never;
     };
-    requestBody?: never;
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PackageBody'];
+      };
+    };
     responses: {
       201: {
         headers: {

@@ -1,0 +1,165 @@
+import { createHash } from 'node:crypto';
+import {
+  LimberError,
+  UNCUT,
+  composite,
+  handleEntries,
+  keepApart,
+  orderChangeEntries,
+  pieceImages,
+  rigEntry,
+  uncutEntry,
+  uncutOf,
+  type CharacterDoc,
+  type JointProof,
+  type PackageOptions,
+  type PieceImage,
+  type PlacedBitmap,
+  type RigEntry,
+  type ViewArt,
+  type ViewRow,
+} from '@limber-sheaf/core';
+import type { RigPiece, RigView } from '@limber-sheaf/formats';
+import { v5 } from 'uuid';
+import { readBlob } from '../threads/blobs.js';
+import { encode, readArt, sheet as readSheet, type DerivedOfView } from '../threads/pictures.js';
+import type { Tell } from '../threads/task.js';
+import { Scaling } from './scaling.js';
+
+/** A picture that leaves, with its file. */
+export interface PackedPicture {
+  image: PlacedBitmap;
+  png: Uint8Array;
+}
+
+/** A piece as it leaves. */
+export interface PackedPiece extends PackedPicture {
+  entry: RigPiece;
+  /** The limb that it is grouped with in layered files; null for none. */
+  group: string | null;
+  /** What layered files hold in its place where shade or line are kept apart. */
+  base: PackedPicture;
+  /** Shade and line, directly above it. */
+  above: (PackedPicture & { role: 'shade' | 'line' })[];
+}
+
+/** A view as it leaves. */
+export interface PackedView {
+  view: RigView;
+  /** Back to front. */
+  pieces: PackedPiece[];
+  /** All of them at rest, as large as the canvas. */
+  merged: PlacedBitmap;
+  design: Uint8Array;
+}
+
+export const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+
+/** One view's pieces with their pictures and what the manifest says of them. */
+export async function packView(
+  doc: CharacterDoc,
+  row: ViewRow,
+  derived: DerivedOfView,
+  proofs: readonly JointProof[],
+  options: PackageOptions,
+  tell: Tell,
+): Promise<PackedView> {
+  const art = await readArt(doc, row.id, derived);
+  const scaling = new Scaling(row, options.scale);
+  const pieces: PackedPiece[] = [];
+  const images = imagesOf(doc, row, art, options);
+  for (const [at, made] of images.entries()) {
+    pieces.push(await packPiece(doc, row, made, proofs, scaling));
+    tell((at + 1) / images.length, 'Pieces');
+  }
+  const { canvas } = scaling;
+  const design =
+    options.scale === 1 ? await readBlob(row.designBlob) : await encode(await scaling.onCanvas(art.design));
+  const merged = composite(
+    canvas.width,
+    canvas.height,
+    pieces.map(({ image }) => image),
+  );
+  const view: RigView = {
+    key: row.key,
+    canvas,
+    floorY: scaling.length(row.floorY),
+    design: { image: `${row.key}/design.png`, sha256: sha(design) },
+    drawOrder: pieces.map(({ entry }) => entry.name),
+    handles: handleEntries(doc, row.id).map((handle) => ({ ...handle, pivot: scaling.place(handle.pivot) })),
+    orderChanges: orderChangeEntries(doc, row.id),
+    pieces: pieces.map(({ entry }) => entry),
+    swapSets: [],
+  };
+  return { view, pieces, merged, design };
+}
+
+/** What leaves, back to front; what is still uncut as a piece of its own at the back, so that the layers are the design. */
+function imagesOf(doc: CharacterDoc, row: ViewRow, art: ViewArt, { shadows }: PackageOptions): PieceImage[] {
+  const uncut = uncutOf(art);
+  const isShadow = (id: string) => doc.pieces.some((piece) => piece.id === id && piece.shadowOf !== null);
+  return [
+    ...(uncut ? [{ id: UNCUT, sheet: 'piece' as const, image: uncut }] : []),
+    ...pieceImages(doc, row.id, art).filter(({ id }) => shadows || !isShadow(id)),
+  ];
+}
+
+async function packPiece(
+  doc: CharacterDoc,
+  row: ViewRow,
+  { id, sheet, image: full }: PieceImage,
+  proofs: readonly JointProof[],
+  scaling: Scaling,
+): Promise<PackedPiece> {
+  const piece = doc.pieces.find((one) => one.id === id);
+  const image = await scaling.picture(full);
+  const plain = piece ? rigEntry(doc, piece, image, proofs) : uncutEntry(row.id, image);
+  if (image.width === 0)
+    throw new LimberError('too-small', `At this scale nothing is left of ${plain.name}.`, 'Choose a larger scale.');
+  const png = await encode(image);
+  const whole = withFiles(scaling.entry(plain), row, sha(png));
+  const entry = sheet === 'line' ? linePiece(whole, row) : whole;
+  const group = entry.side ? `${entry.group} ${entry.side}` : null;
+  const own = { image, png };
+  if (sheet === 'line' || !piece?.apart) return { ...own, entry, group, base: own, above: [] };
+  const [fill, shade, line] = await Promise.all([piece.apart.fill, piece.apart.shade, piece.apart.line].map(readSheet));
+  if (!fill) return { ...own, entry, group, base: own, above: [] };
+  const apart = keepApart(full, { fill, shade, line });
+  const pack = async (picture: PlacedBitmap): Promise<PackedPicture> => {
+    const scaled = await scaling.picture(picture);
+    return { image: scaled, png: await encode(scaled) };
+  };
+  const above: PackedPiece['above'] = [];
+  for (const role of ['shade', 'line'] as const) {
+    const kept = apart[role];
+    if (!kept) continue;
+    const packed = await pack(kept);
+    above.push({ ...packed, role });
+    const { x, y, width, height } = packed.image;
+    const path = `${row.key}/${entry.name}_${role}.png`;
+    entry.sheets.push({ role, image: path, sha256: sha(packed.png), bounds: { x, y, width, height } });
+  }
+  return { ...own, entry, group, base: await pack(apart.base), above };
+}
+
+/** An entry with the files that go with it. */
+function withFiles(entry: RigEntry, { key }: ViewRow, sha256: string): RigPiece {
+  return { ...entry, image: `${key}/${entry.name}.png`, sha256, atlas: null, sheets: [], swapSet: null };
+}
+
+/**
+ * A line under all as a piece of its own, since it is drawn elsewhere than its piece: it moves with that piece and has no
+ * joint. Its id follows from the part's, so that it is the same in every version.
+ */
+function linePiece(of: RigPiece, { key }: ViewRow): RigPiece {
+  const name = `${of.name}_line_under`;
+  return {
+    ...of,
+    id: v5('line under', of.id),
+    name,
+    parent: of.name,
+    image: `${key}/${name}.png`,
+    joint: null,
+    kind: 'line-under',
+  };
+}

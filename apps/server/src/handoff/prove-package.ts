@@ -1,0 +1,101 @@
+import { LimberError, type Bitmap } from '@limber-sheaf/core';
+import {
+  decodePng,
+  readOpenRaster,
+  readZip,
+  rigFaults,
+  type ImageOf,
+  type PackageFile,
+  type Rig,
+  type RigView,
+} from '@limber-sheaf/formats';
+import { sha } from './packed-view.js';
+
+/** Gives the pictures of a package by their paths; each is decoded once. */
+export function picturesOf(files: readonly PackageFile[]): ImageOf {
+  const bytes = new Map(files.map((file) => [file.path, file.bytes]));
+  const decoded = new Map<string, Bitmap | null>();
+  return (path) => {
+    if (!decoded.has(path)) {
+      const png = bytes.get(path);
+      decoded.set(path, png ? decodePng(png) : null);
+    }
+    return decoded.get(path) ?? null;
+  };
+}
+
+/**
+ * Reads a package back from its own bytes and proves it, by other code than wrote it: every file of the manifest is there
+ * with its checksum, the pieces drawn at rest are the design (to 1/255; at another scale to 0.5/255 on the whole), and the layers of the OpenRaster file are the manifest's pieces, in order, each at its place with the
+ * same file.
+ * @param withShadows are lifted shadows among the pieces? What shows at rest lacks them otherwise
+ * @throws LimberError `not-proven`
+ */
+export function provePackage(zip: Uint8Array, name: string, withShadows = true): void {
+  const files = new Map(readZip(zip).map(({ path, bytes }) => [path.slice(name.length + 1), bytes]));
+  const fail = (what: string): never => {
+    throw new LimberError('not-proven', `The package did not read back as it was written: ${what}.`, 'Make it again.');
+  };
+  const rig = JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig;
+  if (rigFaults(rig).length > 0) fail('its manifest');
+  for (const view of rig.views) {
+    const named = [view.design, ...view.pieces, ...view.pieces.flatMap(({ sheets }) => sheets)];
+    for (const { image, sha256 } of named) {
+      const bytes = files.get(image);
+      if (!bytes || sha(bytes) !== sha256) fail(image);
+    }
+    const far = restDifference(view, picturesOf([...files].map(([path, bytes]) => ({ path, bytes }))));
+    const claimed = rig.checks.find((check) => check.id === 'rest-match' && check.view === view.key);
+    const isLeftOut = view.pieces.length > 0 && !withShadows;
+    if (claimed?.ok && !isLeftOut && (rig.scale === 1 ? far.largest > 1 : far.mean > 0.5))
+      fail(`its pieces are not the design by ${rig.scale === 1 ? far.largest : far.mean.toFixed(2)}/255`);
+    const ora = files.get(`${rig.character.code}_${view.key}.ora`);
+    if (!ora) continue;
+    const layers = readOpenRaster(ora).layers.filter(({ visible, path }) => visible && !HIDDEN.test(path));
+    const expected = view.pieces.flatMap((piece) => [
+      // What keeps shade or line apart is in its layer without them.
+      { name: piece.name, bounds: piece.bounds, sha256: piece.sheets.length === 0 ? piece.sha256 : null },
+      ...piece.sheets.map(({ role, bounds, sha256 }) => ({ name: `${piece.name}_${role}`, bounds, sha256 })),
+    ]);
+    if (layers.map((layer) => layer.name).join() !== expected.map((piece) => piece.name).join()) fail('its layers');
+    for (const [at, { x, y, png }] of layers.entries()) {
+      const { bounds, sha256, name: layer } = expected[at];
+      if (sha256 !== null && (x !== bounds.x || y !== bounds.y || sha(png) !== sha256)) fail(`the layer ${layer}`);
+    }
+  }
+}
+
+/** How far a view's pieces, drawn at rest source-over with straight alpha, are from its design: the largest channel, and the mean. */
+function restDifference({ canvas, design, pieces }: RigView, imageOf: ImageOf): { largest: number; mean: number } {
+  const wanted = imageOf(design.image);
+  const drawn = new Float32Array(canvas.width * canvas.height * 4);
+  for (const { image, bounds } of pieces) {
+    const picture = imageOf(image);
+    if (!picture) continue;
+    for (let y = 0, from = 0; y < picture.height; y++) {
+      let to = ((bounds.y + y) * canvas.width + bounds.x) * 4;
+      for (let x = 0; x < picture.width; x++, from += 4, to += 4) {
+        const over = picture.data[from + 3] / 255;
+        if (over === 0) continue;
+        const under = drawn[to + 3] * (1 - over);
+        const alpha = over + under;
+        for (let k = 0; k < 3; k++) drawn[to + k] = (picture.data[from + k] * over + drawn[to + k] * under) / alpha;
+        drawn[to + 3] = alpha;
+      }
+    }
+  }
+  let [largest, sum] = [0, 0];
+  for (let i = 0; i < drawn.length; i += 4) {
+    const clear = Math.round(drawn[i + 3] * 255) === 0 && (wanted?.data[i + 3] ?? 0) === 0;
+    for (let k = 0; k < 4; k++) {
+      const value = k === 3 ? drawn[i + 3] * 255 : drawn[i + k];
+      const far = clear ? 0 : Math.abs(Math.round(value) - (wanted?.data[i + k] ?? 0));
+      sum += far;
+      if (far > largest) largest = far;
+    }
+  }
+  return { largest, mean: sum / drawn.length };
+}
+
+/** Groups of marks, which are no part of the drawing. */
+const HIDDEN = /^(pivot marks|register frame)\//;

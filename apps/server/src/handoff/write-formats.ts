@@ -1,0 +1,116 @@
+import {
+  composite,
+  pivotMark,
+  registerFrame,
+  type CharacterDoc,
+  type PackageOptions,
+  type PlacedBitmap,
+} from '@limber-sheaf/core';
+import {
+  groupInRuns,
+  packAtlas,
+  writeGlb,
+  writeOpenRaster,
+  writePsd,
+  writeSvg,
+  type GlbNode,
+  type GlbPuppet,
+  type LayerNode,
+  type PackageFile,
+} from '@limber-sheaf/formats';
+import sharp from 'sharp';
+import { encode } from '../threads/pictures.js';
+import type { PackedView } from './packed-view.js';
+
+/** A layer as every layered file takes it. */
+interface Layer {
+  name: string;
+  x: number;
+  y: number;
+  image: PlacedBitmap;
+  png: Uint8Array;
+  visible: boolean;
+}
+
+/** Largest side of a layered file's small picture, px. */
+const THUMBNAIL = 256;
+
+/** The layers of a view, back to front: a piece each with its shade and line above it, limbs in groups, marks hidden. */
+export async function layersOf(
+  { view, pieces }: PackedView,
+  doc: CharacterDoc,
+  { pivotMarks, registerFrame: framed }: PackageOptions,
+): Promise<LayerNode<Layer>[]> {
+  const layer = (name: string, image: PlacedBitmap, png: Uint8Array): Layer => ({
+    ...{ name, x: image.x, y: image.y, image, png, visible: true },
+  });
+  const shown = pieces.flatMap(({ entry, base, above, group }) => [
+    { layer: layer(entry.name, base.image, base.png), group },
+    ...above.map(({ role, image, png }) => ({ layer: layer(`${entry.name}_${role}`, image, png), group })),
+  ]);
+  const nodes: LayerNode<Layer>[] = groupInRuns(shown);
+  if (pivotMarks) {
+    const marks: Layer[] = [];
+    const mark = doc.character.scheme.pivotMark;
+    for (const { entry } of pieces) {
+      if (!entry.pivot || entry.kind === 'line-under') continue;
+      const image = pivotMark(entry.pivot);
+      marks.push(layer(`${entry.name}_${mark}`, image, await encode(image)));
+    }
+    nodes.push({ group: 'pivot marks', hidden: true, layers: marks });
+  }
+  if (framed) {
+    const image = registerFrame(view.canvas);
+    nodes.unshift({
+      group: 'register frame',
+      hidden: true,
+      layers: [layer('register_frame', image, await encode(image))],
+    });
+  }
+  return nodes;
+}
+
+export async function openRaster({ view, merged }: PackedView, layers: LayerNode<Layer>[]): Promise<Uint8Array> {
+  const whole = await encode(merged);
+  const thumbnail = await sharp(whole)
+    .resize({ width: THUMBNAIL, height: THUMBNAIL, fit: 'inside', withoutEnlargement: true })
+    .png()
+    .toBuffer();
+  return writeOpenRaster({ ...view.canvas, layers, merged: whole, thumbnail });
+}
+
+export function psd({ merged }: PackedView, layers: LayerNode<Layer>[]): Uint8Array {
+  return writePsd(layers, merged);
+}
+
+export function svg({ view }: PackedView, layers: LayerNode<Layer>[]): Uint8Array {
+  return writeSvg(layers, view.canvas);
+}
+
+/** All pieces on one sheet; each piece's entry is told where. */
+export async function atlas(code: string, { view, pieces }: PackedView): Promise<PackageFile> {
+  const { width, height, places } = packAtlas(pieces.map(({ image }) => image));
+  const packed = composite(
+    width,
+    height,
+    pieces.map(({ image }, at) => ({ ...image, x: places[at].x, y: places[at].y })),
+  );
+  pieces.forEach(({ entry }, at) => (entry.atlas = places[at]));
+  return { path: `${code}_${view.key}.atlas.png`, bytes: await encode(packed) };
+}
+
+/** The puppet: every view a scene. */
+export function glb(views: readonly PackedView[], generator: string): Promise<Uint8Array> {
+  return writeGlb(
+    views.map(({ view, pieces }): GlbPuppet => {
+      const handles = view.handles.map((handle): GlbNode => ({ ...handle, picture: null }));
+      const quads = pieces.map(({ entry, image, png }): GlbNode => {
+        const { x, y, width, height } = image;
+        const { name, parent, pivot } = entry;
+        return { name, parent, pivot, picture: { png, x, y, width, height } };
+      });
+      return { key: view.key, canvas: view.canvas, floorY: view.floorY, nodes: [...handles, ...quads] };
+    }),
+    generator,
+  );
+}

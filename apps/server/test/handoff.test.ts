@@ -1,0 +1,211 @@
+import { compareBitmaps, composite, type Bitmap } from '@limber-sheaf/core';
+import { decodePng, readOpenRaster, rigFaults, type Rig, type RigChanges } from '@limber-sheaf/formats';
+import ReadAgain from '@webtoon/psd';
+import { validateBytes } from 'gltf-validator';
+import sharp from 'sharp';
+import { call, end, jointedLimb, packageOf, startServer, type Running, type State } from './server-under-test';
+
+jest.setTimeout(60_000);
+let server: Running;
+let production: string;
+
+beforeAll(async () => {
+  server = await startServer();
+  const { body } = await call<{ id: string }>(server, 'POST', '/productions', { name: 'Hand-off' });
+  production = body.id;
+});
+afterAll(() => end(server));
+
+type Package = Awaited<ReturnType<typeof packageOf>>;
+const [WIDTH, HEIGHT] = [200, 300];
+
+const file = ({ files }: Package, path: string) => {
+  const bytes = files.get(path);
+  if (!bytes) throw new Error(`no ${path}`);
+  return bytes;
+};
+const json = <T>(made: Package, path: string) => JSON.parse(new TextDecoder().decode(file(made, path))) as T;
+const code = ({ rig }: Package) => rig.character.code;
+const imagesOf = (made: Package) =>
+  made.rig.views[0].pieces.map(({ image, bounds: { x, y } }) => ({ ...decodePng(file(made, image)), x, y }));
+const designOf = (made: Package) => decodePng(file(made, made.rig.views[0].design.image));
+async function pixels(bytes: Uint8Array): Promise<Bitmap> {
+  const { data, info } = await sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data: new Uint8Array(data) };
+}
+
+test('every format holds the same pieces under the same names, as other readers see it', async () => {
+  const { id } = await jointedLimb(server, production);
+  const made = await packageOf(server, id);
+  const [view] = made.rig.views;
+  const images = imagesOf(made);
+  const design = designOf(made);
+
+  const psd = ReadAgain.parse(file(made, `${code(made)}_front.psd`).slice().buffer);
+  // The front first.
+  const layers = [...psd.layers].reverse();
+  expect(layers.map(({ name }) => name)).toEqual(view.drawOrder);
+  for (const [at, layer] of layers.entries()) {
+    expect([layer.left, layer.top]).toEqual([images[at].x, images[at].y]);
+    expect(Buffer.compare(await layer.composite(false, false), images[at].data)).toBe(0);
+  }
+  const flat = { width: WIDTH, height: HEIGHT, data: new Uint8Array(await psd.composite(false, false)) };
+  expect(compareBitmaps(flat, design).largest).toBeLessThanOrEqual(1);
+
+  // As an independent renderer draws it.
+  const svg = await pixels(file(made, `${code(made)}_front.svg`));
+  expect(compareBitmaps(svg, design).largest).toBeLessThanOrEqual(1);
+
+  const sheet = decodePng(file(made, `${code(made)}_front.atlas.png`));
+  const onSheet = view.pieces.map(({ atlas }, at) => ({ ...images[at], x: atlas?.x ?? 0, y: atlas?.y ?? 0 }));
+  expect(compareBitmaps(composite(sheet.width, sheet.height, onSheet), sheet)).toMatchObject({ differing: 0 });
+
+  const parts = await sharp(file(made, 'parts-sheet_front.png')).metadata();
+  expect([parts.format, (parts.width ?? 0) > 1500, (parts.height ?? 0) > 1500]).toEqual(['png', true, true]);
+  expect(json<RigChanges>(made, 'changes.json')).toEqual({ from: null, to: 1, entries: [] });
+});
+
+test('the puppet holds what its standard asks; each piece hangs at its pivot and its quad lies where it rests', async () => {
+  const { id } = await jointedLimb(server, production);
+  const made = await packageOf(server, id);
+  const [view] = made.rig.views;
+  const glb = file(made, `${code(made)}.glb`);
+  const { issues, info } = await validateBytes(glb);
+  expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0]);
+  expect(info.extensionsUsed).toEqual(['KHR_materials_unlit']);
+
+  const length = new DataView(glb.buffer, glb.byteOffset).getUint32(12, true);
+  const puppet = JSON.parse(new TextDecoder().decode(glb.subarray(20, 20 + length))) as {
+    scene: number;
+    scenes: { name: string; nodes: number[] }[];
+    nodes: { name: string; children?: number[]; translation?: number[]; mesh?: number }[];
+    meshes: { primitives: { attributes: { POSITION: number } }[] }[];
+    accessors: { min: number[]; max: number[] }[];
+  };
+  const scene = puppet.scenes[puppet.scene];
+  expect(scene.name).toBe('front');
+  const seen = new Map<string, { parent: string | null; origin: number[]; rect: number[]; z: number }>();
+  const walk = (at: number, parent: string | null, x: number, y: number) => {
+    const { name, children = [], translation = [0, 0], mesh } = puppet.nodes[at];
+    const [ox, oy] = [x + translation[0], y + translation[1]];
+    if (mesh === undefined) throw new Error('no quad');
+    const { min, max } = puppet.accessors[puppet.meshes[mesh].primitives[0].attributes.POSITION];
+    // Back to px of the canvas.
+    const px = (value: number) => value * 100 + WIDTH / 2;
+    const py = (value: number) => view.floorY - value * 100;
+    const rect = [px(ox + min[0]), py(oy + max[1]), (max[0] - min[0]) * 100, (max[1] - min[1]) * 100];
+    seen.set(name, { parent, origin: [px(ox), py(oy)], rect, z: min[2] });
+    for (const child of children) walk(child, name, ox, oy);
+  };
+  for (const root of scene.nodes) walk(root, null, 0, 0);
+  for (const [rank, { name, parent, pivot, bounds }] of view.pieces.entries()) {
+    const node = seen.get(name);
+    expect(node?.parent).toBe(parent);
+    const rect = [bounds.x, bounds.y, bounds.width, bounds.height];
+    rect.forEach((value, k) => expect(node?.rect[k]).toBeCloseTo(value, 2));
+    if (pivot) [pivot.x, pivot.y].forEach((value, k) => expect(node?.origin[k]).toBeCloseTo(value, 2));
+    expect(node?.z).toBeCloseTo(rank * 0.001, 6);
+  }
+});
+
+test('a version tells what differs from the one before, what breaks a rig first, in the list and in the package', async () => {
+  const { id, state } = await jointedLimb(server, production);
+  await packageOf(server, id);
+  const nothing = await packageOf(server, id);
+  expect(json<RigChanges>(nothing, 'changes.json')).toEqual({ from: 1, to: 2, entries: [] });
+  const [joint] = state.doc.joints;
+  const upper = state.doc.pieces.find((piece) => piece.id === joint.parentId);
+  await call(server, 'PATCH', `/joints/${joint.id}`, { x: joint.x + 2, rangeHigh: joint.rangeHigh + 10 });
+  await call(server, 'PATCH', `/parts/${upper?.partId}/name`, { tokens: { group: 'sleeve' } });
+  const made = await packageOf(server, id, { note: 'A sleeve' });
+  const { entries } = json<RigChanges>(made, 'changes.json');
+  const told = entries.map(({ weight, kind, piece }) => `${weight} ${kind} ${piece}`);
+  expect(told).toEqual(
+    expect.arrayContaining(['breaks piece-renamed sleeve', 'breaks pivot arm_A_lower', 'check range arm_A_lower']),
+  );
+  expect(told).toEqual([...told].sort((a, b) => 'bcs'.indexOf(a[0]) - 'bcs'.indexOf(b[0])));
+  expect(told.some((one) => /removed|added/.test(one))).toBe(false);
+  expect(new TextDecoder().decode(file(made, 'CHANGES.md'))).toContain('upper is named sleeve now');
+  const { body } = await call<{ versions: { number: number; note: string; changes: object[]; bytes: number }[] }>(
+    server,
+    'GET',
+    `/characters/${id}/handoffs`,
+  );
+  expect(body.versions[0]).toMatchObject({ number: 3, note: 'A sleeve', changes: entries });
+  expect(body.versions[0].bytes).toBeGreaterThan(10_000);
+});
+
+test('only what is asked for is made; marks and frame are hidden layers, and every pivot lies in its mark', async () => {
+  const { id } = await jointedLimb(server, production);
+  const made = await packageOf(server, id, { formats: ['ora'], pivotMarks: true, registerFrame: true });
+  expect([...made.files.keys()].filter((path) => /\.(psd|svg|glb)$|atlas|parts-sheet/.test(path))).toEqual([]);
+  const { layers } = readOpenRaster(file(made, `${code(made)}_front.ora`));
+  const [frame] = layers;
+  expect([frame.path, decodePng(frame.png).width, decodePng(frame.png).height]).toEqual([
+    ...['register frame/register_frame', WIDTH, HEIGHT],
+  ]);
+  const mark = layers.at(-1);
+  expect(mark?.path).toBe('pivot marks/arm_A_lower_PIVOT');
+  const pivot = made.rig.views[0].pieces.find(({ name }) => name === 'arm_A_lower')?.pivot ?? { x: 0, y: 0 };
+  const { width, height } = decodePng(mark?.png ?? new Uint8Array());
+  expect(Math.abs((mark?.x ?? 0) + width / 2 - pivot.x)).toBeLessThanOrEqual(1.5);
+  expect(Math.abs((mark?.y ?? 0) + height / 2 - pivot.y)).toBeLessThanOrEqual(1.5);
+  expect(made.rig.views[0].pieces.every(({ atlas }) => atlas === null)).toBe(true);
+});
+
+test.each([0.5, 0.37, 1.5])(
+  'at a scale of %d lengths, places and pictures go together, and the parts are the design',
+  async (scale) => {
+    const { id } = await jointedLimb(server, production);
+    const full = await packageOf(server, id, { formats: [] });
+    const made = await packageOf(server, id, { formats: ['ora', 'psd', 'atlas'], scale });
+    expect(rigFaults(made.rig)).toEqual([]);
+    const [view] = made.rig.views;
+    expect([made.rig.scale, view.canvas.width, view.canvas.height]).toEqual([
+      ...[scale, Math.round(WIDTH * scale), Math.round(HEIGHT * scale)],
+    ]);
+    const [was, is] = [full, made].map(({ rig }) => rig.views[0].pieces.find(({ joint }) => joint !== null));
+    expect(is?.joint?.radius).toBeCloseTo((was?.joint?.radius ?? 0) * scale, 1);
+    expect(is?.pivot?.y).toBeCloseTo((was?.pivot?.y ?? 0) * scale, 1);
+    const drawn = composite(view.canvas.width, view.canvas.height, imagesOf(made));
+    const design = designOf(made);
+    const mean = drawn.data.reduce((sum, value, i) => sum + Math.abs(value - design.data[i]), 0) / drawn.data.length;
+    expect(mean).toBeLessThan(0.5);
+  },
+);
+
+test('a lifted shadow leaves as a piece, or is left out', async () => {
+  const { id, view, state } = await jointedLimb(server, production);
+  const piece = state.doc.pieces.find((one) => one.id === state.doc.joints[0].parentId);
+  const painted = await call<State>(server, 'GET', `/characters/${id}`);
+  expect(painted.body.doc.pieces.length).toBeGreaterThan(1);
+  const lifted = await call<State & { code?: string }>(server, 'POST', `/pieces/${piece?.id}/under/shadow`, {
+    loop: [80, 40, 120, 40, 120, 80, 80, 80],
+  });
+  // The limb is of one colour: there is none to lift, and nothing changes.
+  expect(lifted.status).toBe(422);
+  const names = (rig: Rig) => rig.views[0].pieces.filter(({ kind }) => kind === 'shadow');
+  expect(names((await packageOf(server, id, { shadows: false })).rig)).toEqual([]);
+  expect(view).toBe(state.doc.views[0].id);
+});
+
+test.each<[string, object]>([
+  ['a scale of nothing', { scale: 0 }],
+  ['a scale beyond all limits', { scale: 9 }],
+  ['a format that there is not', { formats: ['gif'] }],
+  ['a format twice', { formats: ['ora', 'ora'] }],
+  ['no list of formats', { formats: 'ora' }],
+  ['a word for a switch', { pivotMarks: 'yes' }],
+  ['a note without end', { note: 'x'.repeat(501) }],
+])('%s is refused in a sentence, and nothing is made', async (_, wish) => {
+  const { id } = await jointedLimb(server, production);
+  const { status, body } = await call<{ sentence: string }>(server, 'POST', `/characters/${id}/handoffs`, wish);
+  expect(status).toBe(400);
+  expect(body.sentence).toMatch(/\.$/);
+  const { body: list } = await call<{ versions: object[]; job: object | null }>(
+    server,
+    'GET',
+    `/characters/${id}/handoffs`,
+  );
+  expect(list).toEqual({ versions: [], job: null });
+});
