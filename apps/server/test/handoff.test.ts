@@ -47,7 +47,7 @@ test('every format holds the same pieces under the same names, as other readers 
   expect(layers.map(({ name }) => name)).toEqual(view.drawOrder);
   for (const [at, layer] of layers.entries()) {
     expect([layer.left, layer.top]).toEqual([images[at].x, images[at].y]);
-    expect(Buffer.compare(await layer.composite(false, false), images[at].data)).toBe(0);
+    expect(Buffer.compare(Buffer.from(await layer.composite(false, false)), images[at].data)).toBe(0);
   }
   const flat = { width: WIDTH, height: HEIGHT, data: new Uint8Array(await psd.composite(false, false)) };
   expect(compareBitmaps(flat, design).largest).toBeLessThanOrEqual(1);
