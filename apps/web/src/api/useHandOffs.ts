@@ -1,5 +1,5 @@
 import { mutate } from 'swr';
-import { call, type AnswerOf } from './client';
+import { call, type AnswerOf, type BodyOf } from './client';
 import { useAnswer } from './useAnswer';
 
 /** The checks of a view; asked for again whenever the revision moves on. */
@@ -32,8 +32,8 @@ export function useHandOffs(characterId: string) {
   });
   return {
     list,
-    make: async () => {
-      await call('handOff.start', characterId);
+    make: async (wish: BodyOf<'handOff.start'>) => {
+      await call('handOff.start', characterId, wish);
       await askAgain();
     },
     stop: async (id: string) => {

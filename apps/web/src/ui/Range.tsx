@@ -10,12 +10,14 @@ interface Props {
   high: number;
   unit?: string;
   step?: number;
+  /** Called while the hand moves it, where that can be followed. */
+  onMove?: (value: number) => void;
   /** Called when the hand lets go. */
   onChange: (value: number) => void;
 }
 
 /** A number on a short slider, with its figure. */
-export function Range({ label, name = label, value, low, high, unit = '', step = 1, onChange }: Props) {
+export function Range({ label, name = label, value, low, high, unit = '', step = 1, onMove, onChange }: Props) {
   const [draft, setDraft] = useState<number | null>(null);
   const shown = draft ?? value;
   return (
@@ -26,7 +28,10 @@ export function Range({ label, name = label, value, low, high, unit = '', step =
         min={low}
         max={high}
         step={step}
-        onValueChange={([next]) => setDraft(next)}
+        onValueChange={([next]) => {
+          setDraft(next);
+          onMove?.(next);
+        }}
         onValueCommit={([next]) => {
           setDraft(null);
           onChange(next);

@@ -1,7 +1,7 @@
 import { partOf, pieceById, type Check, type Finding } from '@limber-sheaf/core';
 import { Check as Tick, X } from 'lucide-react';
 import { useState } from 'react';
-import { packageUrl, type AnswerOf } from '../../api/client';
+import type { AnswerOf } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
 import { isUnderWay, useChecks, useHandOffs } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
@@ -9,6 +9,9 @@ import { lookAtPlace, pickJoint, pickPiece } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { useStations } from '../../bench/stations';
 import { figureOf } from './check-words';
+import { usePackage } from './package-store';
+import { PackageChoices } from './PackageChoices';
+import { VersionLine } from './VersionLine';
 
 /** Where a finding about a joint leads. */
 const JOINTS = 'joints';
@@ -21,6 +24,15 @@ export function HandOffLedger() {
   const fresh = proof?.revision === revision;
   const failed = proof?.checks.filter((check) => !check.ok).length ?? 0;
   const running = isUnderWay(list?.job);
+  const makeIt = async () => {
+    const { options, note } = usePackage.getState();
+    try {
+      await make({ ...options, formats: [...options.formats], note });
+      usePackage.setState({ note: '' });
+    } catch (error) {
+      tellError(error);
+    }
+  };
   return (
     <>
       <LedgerHead title="Hand-off">
@@ -40,10 +52,11 @@ export function HandOffLedger() {
         ))}
       </ul>
       <div className="mt-4">
+        {!running && <PackageChoices />}
         {running && list?.job ? (
           <Progress job={list.job} onStop={() => void stop(list.job?.id ?? '').catch(tellError)} />
         ) : (
-          <Action tone="go" disabled={doc.pieces.length === 0} onClick={() => void make().catch(tellError)}>
+          <Action tone="go" disabled={doc.pieces.length === 0} onClick={() => void makeIt()}>
             {list && list.versions.length > 0 ? `Make version ${list.versions[0].number + 1}` : 'Make the package'}
           </Action>
         )}
@@ -60,28 +73,7 @@ export function HandOffLedger() {
           <h3 className="mb-1 text-[15px]">Versions</h3>
           <ul>
             {list.versions.map((version) => (
-              <li
-                key={version.id}
-                className="flex items-center justify-between gap-2 border-b border-rule py-1.5 text-[13px]"
-              >
-                <span className="min-w-0">
-                  <span className="figures block truncate text-[12.5px]" title={version.name}>
-                    v{String(version.number).padStart(3, '0')} · {version.createdAt.slice(0, 10)}
-                  </span>
-                  <span className="text-[12px] text-soft">
-                    {version.checks.filter((c) => c.ok).length} of {version.checks.length} checks held
-                    {version.revision === revision ? ' · as it is now' : ''}
-                  </span>
-                </span>
-                <a
-                  href={packageUrl(version.id)}
-                  download
-                  className="text-woad underline"
-                  aria-label={`Download version ${version.number}`}
-                >
-                  Download
-                </a>
-              </li>
+              <VersionLine key={version.id} version={version} isNow={version.revision === revision} />
             ))}
           </ul>
         </section>

@@ -8,6 +8,8 @@ import { character } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { answer, asked, resetServer } from '../../testing/server';
 import { figureOf } from './check-words';
+import { usePackage } from './package-store';
+import { sizeInWords } from './package-words';
 import { HandOffLedger } from './HandOffLedger';
 import { said } from '../../testing/toasts';
 
@@ -45,6 +47,12 @@ const version = {
   createdAt: '2026-05-14T09:12:00Z',
   revision: 1,
   checks: [holds, fails],
+  note: 'A sleeve',
+  bytes: 3_240_000,
+  changes: [
+    { weight: 'breaks', kind: 'piece-renamed', view: 'front', piece: 'sleeve', sentence: 'arm is named sleeve now.' },
+    { weight: 'safe', kind: 'recoloured', view: 'front', piece: 'head', sentence: 'head has other colours.' },
+  ],
 };
 
 beforeEach(() => {
@@ -161,4 +169,39 @@ test('without a piece there is nothing to make', async () => {
 test('a figure is a count of something, or so many of so many', () => {
   expect(figureOf({ ...fails, id: 'rest-match' } as never)).toBe('1,204 px');
   expect(figureOf({ id: 'pivots', ok: true, figure: 14, of: 18, unit: '', findings: [] } as never)).toBe('14 / 18');
+});
+
+test('what a package holds is chosen, and what the version is about is said', async () => {
+  proven([holds]);
+  handedOff({});
+  answer('handOff.start', () => ({}));
+  show();
+  await userEvent.click(await screen.findByRole('button', { name: /What the package holds/ }));
+  expect(screen.getByText('every format')).toBeTruthy();
+  for (const format of ['SVG, a group a piece', 'Packed sheet', 'Parts sheet to pin up', 'GLB, the puppet as a tree'])
+    await userEvent.click(screen.getByRole('checkbox', { name: format }));
+  expect(screen.getByText('OpenRaster, PSD')).toBeTruthy();
+  await userEvent.selectOptions(screen.getByLabelText('Scale of the package'), '50 %');
+  await userEvent.click(screen.getByRole('checkbox', { name: /Pivot marks/ }));
+  await userEvent.click(screen.getByRole('checkbox', { name: 'Lifted shadows' }));
+  expect(screen.getByText(/less its shadows/)).toBeTruthy();
+  await userEvent.type(screen.getByLabelText('What this version is about'), 'Half size');
+  await userEvent.click(screen.getByRole('button', { name: 'Make the package' }));
+  const wish = { formats: ['ora', 'psd'], scale: 0.5, pivotMarks: true, registerFrame: false, shadows: false };
+  expect(asked.find(({ operation }) => operation === 'handOff.start')?.body).toEqual({ ...wish, note: 'Half size' });
+  await waitFor(() => expect(usePackage.getState().note).toBe(''));
+});
+
+test('of a version it is told what differs from the one before, and how much that matters', async () => {
+  proven([holds]);
+  handedOff({
+    versions: [version, { ...version, id: 'h0', number: 2, changes: [] }, { ...version, id: 'h', number: 1 }],
+  });
+  show();
+  await userEvent.click(await screen.findByRole('button', { name: 'What differs in version 3' }));
+  expect(screen.getByText('1 breaks a rig, 1 safe')).toBeTruthy();
+  expect(screen.getByText('arm is named sleeve now.')).toBeTruthy();
+  expect(screen.getByText('nothing differs')).toBeTruthy();
+  expect(screen.getAllByText('A sleeve')).toHaveLength(3);
+  expect([900, 740_000, 3_240_000].map(sizeInWords)).toEqual(['1 kB', '740 kB', '3.2 MB']);
 });

@@ -1,4 +1,14 @@
-import { composePiece, composite, mergeSheets, pieceById, pieceImages, type PlacedBitmap } from '@limber-sheaf/core';
+import {
+  composePiece,
+  composite,
+  mergeSheets,
+  pieceById,
+  pieceImages,
+  type PieceId,
+  type PlacedBitmap,
+  type Rect,
+  type SheetBitmaps,
+} from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from '../../bench/worker/held';
 import { artOf } from '../../bench/worker/pictures';
@@ -11,6 +21,11 @@ async function scaledTo(picture: PlacedBitmap, most: number): Promise<ImageBitma
     resizeHeight: Math.max(1, Math.round(height * scale)),
     resizeQuality: 'high',
   });
+}
+
+/** A piece with its line under all. */
+function pictureOf(sheets: SheetBitmaps): PlacedBitmap | null {
+  return mergeSheets([sheets.line ?? null, composePiece(sheets)]);
 }
 
 /**
@@ -32,12 +47,21 @@ export const sheetTasks = {
     return Comlink.transfer(picture, [picture]);
   },
 
+  /** Where the picture of each piece of a view lies, px. */
+  async places(at: StateKey, viewId: string): Promise<[PieceId, Rect][]> {
+    const art = await artOf(at, viewId);
+    return [...art.pieces].flatMap(([id, sheets]): [PieceId, Rect][] => {
+      const image = pictureOf(sheets);
+      return image ? [[id, { x: image.x, y: image.y, width: image.width, height: image.height }]] : [];
+    });
+  },
+
   /** One piece with its rounded ends, at most so many px a side; null for one without paint. */
   async pieceAlone(at: StateKey, pieceId: string, most: number): Promise<ImageBitmap | null> {
     const { doc } = held(at);
     const art = await artOf(at, pieceById(doc, pieceId).viewId);
     const sheets = art.pieces.get(pieceId);
-    const image = sheets && mergeSheets([sheets.line ?? null, composePiece(sheets)]);
+    const image = sheets && pictureOf(sheets);
     if (!image) return null;
     const picture = await scaledTo(image, most);
     return Comlink.transfer(picture, [picture]);

@@ -1,0 +1,85 @@
+import { PACKAGE_FORMATS, type PackageFormat } from '@limber-sheaf/core';
+import { useState } from 'react';
+import { Choice, LedgerRow, Toggle } from '../../ui/controls';
+import { FORMAT_WORDS, SCALES } from './package-words';
+import { setOptions, usePackage } from './package-store';
+
+/** How the package is to be made: formats, scale, what layered files carry, and what is said of it. */
+export function PackageChoices() {
+  const { options, note } = usePackage();
+  const [open, setOpen] = useState(false);
+  const { formats, scale } = options;
+  const take = (format: PackageFormat, on: boolean) =>
+    setOptions({ formats: PACKAGE_FORMATS.filter((one) => (one === format ? on : formats.includes(one))) });
+  const layered = formats.some((format) => format === 'ora' || format === 'psd' || format === 'svg');
+  return (
+    <section aria-label="Package" className="mb-3">
+      <button
+        type="button"
+        className="flex w-full cursor-pointer items-baseline justify-between gap-2 py-1 text-left text-[13px]"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        <span className="font-medium">{open ? '▾' : '▸'} What the package holds</span>
+        <span className="text-[12.5px] text-soft">
+          {formats.length === PACKAGE_FORMATS.length
+            ? 'every format'
+            : formats.length === 0
+              ? 'images alone'
+              : formats.map((format) => FORMAT_WORDS[format].short).join(', ')}
+          {scale === 1 ? '' : ` · ${scale * 100} %`}
+        </span>
+      </button>
+      {open && (
+        <div className="mt-1">
+          <ul className="mb-2 grid gap-1.5">
+            {PACKAGE_FORMATS.map((format) => (
+              <li key={format}>
+                <Toggle on={formats.includes(format)} onChange={(on) => take(format, on)}>
+                  {FORMAT_WORDS[format].word}
+                </Toggle>
+              </li>
+            ))}
+          </ul>
+          <LedgerRow name="Scale">
+            <Choice
+              label="Scale of the package"
+              value={String(scale)}
+              options={SCALES.map((one) => ({ value: String(one), word: `${one * 100} %` }))}
+              onChange={(value) => setOptions({ scale: Number(value) })}
+            />
+          </LedgerRow>
+          <div className="mt-2 grid gap-1.5">
+            {layered && (
+              <>
+                <Toggle on={options.pivotMarks} onChange={(pivotMarks) => setOptions({ pivotMarks })}>
+                  Pivot marks, hidden, in layered files
+                </Toggle>
+                <Toggle on={options.registerFrame} onChange={(registerFrame) => setOptions({ registerFrame })}>
+                  Register frame, hidden, in layered files
+                </Toggle>
+              </>
+            )}
+            <Toggle on={options.shadows} onChange={(shadows) => setOptions({ shadows })}>
+              Lifted shadows
+            </Toggle>
+            {!options.shadows && (
+              <p className="text-[12.5px] text-soft">Without them what shows at rest is the design less its shadows.</p>
+            )}
+          </div>
+        </div>
+      )}
+      <label className="mt-2 block text-[13px]">
+        What this version is about
+        <input
+          type="text"
+          maxLength={500}
+          value={note}
+          placeholder="none"
+          onChange={({ target }) => usePackage.setState({ note: target.value })}
+          className="mt-1 h-8 w-full rounded-lg border border-rule bg-sheet px-2 text-[13px]"
+        />
+      </label>
+    </section>
+  );
+}

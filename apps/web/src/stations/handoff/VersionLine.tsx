@@ -1,0 +1,65 @@
+import { useState } from 'react';
+import { packageUrl, type AnswerOf } from '../../api/client';
+import { changesInWords, sizeInWords, WEIGHTS } from './package-words';
+
+/** A version that was handed off: when, what it is about, how its checks stood, and what differs from the one before. */
+export function VersionLine({
+  version,
+  isNow,
+}: {
+  version: AnswerOf<'handOff.list'>['versions'][number];
+  isNow: boolean;
+}) {
+  const [open, setOpen] = useState(false);
+  const { number, name, note, checks, changes, bytes } = version;
+  return (
+    <li className="border-b border-rule py-1.5 text-[13px]">
+      <div className="flex items-start justify-between gap-2">
+        <span className="min-w-0">
+          <span className="figures block truncate text-[12.5px]" title={name}>
+            v{String(number).padStart(3, '0')} · {version.createdAt.slice(0, 10)}
+          </span>
+          {note && <span className="block">{note}</span>}
+          <span className="text-[12px] text-soft">
+            {checks.filter((check) => check.ok).length} of {checks.length} checks held{isNow ? ' · as it is now' : ''}
+          </span>
+        </span>
+        <a
+          href={packageUrl(version.id)}
+          download
+          className="text-right whitespace-nowrap text-woad"
+          aria-label={`Download version ${number}`}
+        >
+          <span className="underline">Download</span>
+          <span className="figures block text-[12px] text-soft">{sizeInWords(bytes)}</span>
+        </a>
+      </div>
+      {changes.length === 0 ? (
+        <p className="text-[12px] text-soft">{changesInWords(version)}</p>
+      ) : (
+        <button
+          type="button"
+          className="cursor-pointer text-left text-[12px] text-woad underline"
+          aria-expanded={open}
+          aria-label={`What differs in version ${number}`}
+          onClick={() => setOpen(!open)}
+        >
+          {changesInWords(version)}
+        </button>
+      )}
+      {open && (
+        <ul className="mt-1 max-h-64 overflow-y-auto">
+          {changes.map(({ weight, sentence, view }, at) => {
+            const { word, tone } = WEIGHTS.find((one) => one.weight === weight) ?? WEIGHTS[0];
+            return (
+              <li key={at} className="border-l-[3px] border-rule py-1 pl-2 text-[12.5px]">
+                <span className={`mr-1.5 font-medium ${tone}`}>{word}</span>
+                <span title={view}>{sentence}</span>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </li>
+  );
+}

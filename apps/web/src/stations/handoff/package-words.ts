@@ -1,0 +1,40 @@
+import type { PackageFormat } from '@limber-sheaf/core';
+import type { AnswerOf } from '../../api/client';
+
+/** The formats of a package, in words. */
+export const FORMAT_WORDS: Record<PackageFormat, { word: string; short: string }> = {
+  ora: { word: 'OpenRaster, layered', short: 'OpenRaster' },
+  psd: { word: 'PSD, layered', short: 'PSD' },
+  svg: { word: 'SVG, a group a piece', short: 'SVG' },
+  glb: { word: 'GLB, the puppet as a tree', short: 'GLB' },
+  atlas: { word: 'Packed sheet', short: 'packed sheet' },
+  sheet: { word: 'Parts sheet to pin up', short: 'parts sheet' },
+};
+
+/** Scales that are offered. */
+export const SCALES: readonly number[] = [0.25, 0.5, 0.75, 1, 1.5, 2];
+
+type Version = AnswerOf<'handOff.list'>['versions'][number];
+type Weight = Version['changes'][number]['weight'];
+
+/** How much a change matters, the most first, in words. */
+export const WEIGHTS: readonly { weight: Weight; word: string; tone: string }[] = [
+  { weight: 'breaks', word: 'breaks a rig', tone: 'text-madder' },
+  { weight: 'check', word: 'look at it', tone: 'text-brass' },
+  { weight: 'safe', word: 'safe', tone: 'text-sap' },
+];
+
+/** What differs in a version, counted: `1 breaks a rig, 2 safe`. */
+export function changesInWords({ number, changes }: Pick<Version, 'number' | 'changes'>): string {
+  if (number === 1) return 'the first';
+  const counts = WEIGHTS.flatMap(({ weight, word }) => {
+    const count = changes.filter((change) => change.weight === weight).length;
+    return count === 0 ? [] : [`${count} ${word}`];
+  });
+  return counts.length === 0 ? 'nothing differs' : counts.join(', ');
+}
+
+/** How large a file is: `740 kB`, `3.2 MB`. */
+export function sizeInWords(bytes: number): string {
+  return bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+}
