@@ -14,9 +14,10 @@ const ROUNDS = 400;
 /**
  * Spreads pieces apart along their limbs until no two of their rectangles touch: each moves on from what it hangs from in the
  * direction in which it hangs, and what still meets is pushed apart evenly.
+ * @param sideways how many times farther a piece rather goes sideways than up or down: over 1 for a sheet that is wide
  * @returns how far each is moved, px
  */
-export function spreadApart(pieces: readonly SheetPiece[]): { dx: number; dy: number }[] {
+export function spreadApart(pieces: readonly SheetPiece[], sideways = 1): { dx: number; dy: number }[] {
   const height = Math.max(1, ...pieces.map((p) => p.y + p.height)) - Math.min(...pieces.map((p) => p.y), 0);
   const gap = GAP * height;
   const moved = pieces.map(() => ({ dx: 0, dy: 0 }));
@@ -35,12 +36,17 @@ export function spreadApart(pieces: readonly SheetPiece[]): { dx: number; dy: nu
     };
   };
   pieces.forEach((_, at) => settle(at));
-  for (let round = 0; round < ROUNDS && pushApart(pieces, moved, gap); round++);
+  for (let round = 0; round < ROUNDS && pushApart(pieces, moved, gap, sideways); round++);
   return moved;
 }
 
 /** Pushes what touches apart, half of the way each, the shorter way out. @returns whether anything touched */
-function pushApart(pieces: readonly SheetPiece[], moved: { dx: number; dy: number }[], gap: number): boolean {
+function pushApart(
+  pieces: readonly SheetPiece[],
+  moved: { dx: number; dy: number }[],
+  gap: number,
+  sideways: number,
+): boolean {
   let any = false;
   for (let a = 0; a < pieces.length; a++)
     for (let b = a + 1; b < pieces.length; b++) {
@@ -53,7 +59,7 @@ function pushApart(pieces: readonly SheetPiece[], moved: { dx: number; dy: numbe
       // A little more than half, so that the last hair's breadth does not take for ever.
       const across = (to.x >= from.x ? 1 : -1) * (wide / 2 + 0.5);
       const down = (to.y >= from.y ? 1 : -1) * (high / 2 + 0.5);
-      const step = wide <= high ? { dx: across, dy: 0 } : { dx: 0, dy: down };
+      const step = wide <= high * sideways ? { dx: across, dy: 0 } : { dx: 0, dy: down };
       moved[a] = { dx: moved[a].dx - step.dx, dy: moved[a].dy - step.dy };
       moved[b] = { dx: moved[b].dx + step.dx, dy: moved[b].dy + step.dy };
     }

@@ -98,6 +98,7 @@ function CheckLine({ check }: { check: Check }) {
     <li className="border-b border-rule py-2">
       <button
         type="button"
+        title={asks}
         className="flex w-full cursor-pointer items-center gap-2.5 text-left disabled:cursor-default"
         disabled={check.findings.length === 0}
         aria-expanded={open}
@@ -114,7 +115,7 @@ function CheckLine({ check }: { check: Check }) {
         </span>
         <span className="min-w-0 flex-1">
           <span className="block text-[13.5px] font-medium">{name}</span>
-          <span className="block text-[12.5px] text-soft">{asks}</span>
+          {!check.ok && <span className="block text-[12.5px] text-soft">{asks}</span>}
         </span>
         <span className={`figures text-right text-[12.5px] whitespace-nowrap ${check.ok ? '' : 'text-madder'}`}>
           {figureOf(check)}

@@ -17,8 +17,11 @@ import { Picture } from '../../ui/Picture';
 import { lookOf } from './look-of';
 import type { sheetTasks } from './sheet-tasks';
 
-/** px of the canvas, as a share of its height, that a name takes beneath its piece. */
-const NAME = 0.018;
+/** Screen px that a line of a name is high and a letter wide. */
+const LINE = 14;
+const LETTER = 7.4;
+/** How many times farther pieces rather go sideways: the room is wide, and names lie better beside one another. */
+const SIDEWAYS = 1.4;
 /** How far apart pieces are before their names are shown. */
 const NAMED = 0.6;
 /** px a side that a piece's picture has, at most. */
@@ -33,36 +36,32 @@ export function SpreadParts({ pull }: { pull: number }) {
   const places = usePlaces();
   const room = useRef<HTMLDivElement>(null);
   const size = useSize(room);
-  const order = drawOrder(doc, view.id);
   const shown = useMemo(() => {
-    const placed = drawOrder(doc, view.id).flatMap((piece) => {
+    const placed = drawOrder(doc, view.id).flatMap((piece, rank) => {
       const rect = places?.get(piece.id);
-      return rect ? [{ piece, rect }] : [];
+      return rect ? [{ piece, rect, lines: linesOf(`${rank + 1} ${pieceName(doc, piece)}`) }] : [];
     });
-    const name = NAME * view.height;
-    const boxes = placed.map(({ piece, rect }) => {
-      const parent = parentPiece(doc, piece);
-      const above = placed.findIndex((one) => one.piece.id === parent?.id);
-      // With room for its name beneath it.
-      const wide = pieceName(doc, piece).length * name * 0.62;
-      return {
-        ...rect,
-        width: Math.max(rect.width, wide),
-        height: rect.height + 1.6 * name,
-        parent: above < 0 ? null : above,
-      };
-    });
-    const moved = spreadApart(boxes);
-    return placed.map((one, at) => ({ ...one, ...moved[at] }));
-  }, [doc, view.id, view.height, places]);
-  const at = shown.map(({ rect, dx, dy }) => ({ ...rect, x: rect.x + pull * dx, y: rect.y + pull * dy }));
-  const canvas: Rect = { x: 0, y: 0, width: view.width, height: view.height };
-  const all = at.reduce<Rect>((rect, one) => uniteRects(rect, one), canvas);
-  const scale = Math.min(size.width / all.width, size.height / all.height);
-  const left = (size.width - all.width * scale) / 2;
+    const spread = (px: number) => {
+      const boxes = placed.map(({ piece, rect, lines }) => {
+        const parent = parentPiece(doc, piece);
+        const above = placed.findIndex((one) => one.piece.id === parent?.id);
+        const wide = Math.max(...lines.map((line) => line.length + 1)) * LETTER * px;
+        const height = rect.height + (lines.length + 0.5) * LINE * px;
+        return { ...rect, width: Math.max(rect.width, wide), height, parent: above < 0 ? null : above };
+      });
+      const moved = spreadApart(boxes, SIDEWAYS);
+      return placed.map((one, at) => ({ ...one, box: boxes[at], ...moved[at] }));
+    };
+    // Names keep their size on screen: how much room they take depends on how large the pieces then are.
+    const first = spread(view.height / Math.max(1, size.height));
+    const fit = fitOf(boxesOf(first, 1), view, size);
+    return spread(1 / Math.max(0.01, fit.scale));
+  }, [doc, view, places, size]);
+  const at = boxesOf(shown, pull);
+  const { scale, left, all } = fitOf(at, view, size);
   return (
     <div ref={room} className="relative min-w-0 flex-1 overflow-hidden">
-      {shown.map(({ piece, rect }, rank) => (
+      {shown.map(({ piece, rect, lines }, rank) => (
         <button
           key={piece.id}
           type="button"
@@ -82,14 +81,43 @@ export function SpreadParts({ pull }: { pull: number }) {
             className="size-full"
           />
           {pull > NAMED && (
-            <span className="figures absolute top-full left-0 text-left text-[12px] whitespace-nowrap">
-              {order.indexOf(piece) + 1} {pieceName(doc, piece)}
+            <span className="figures absolute top-full left-0 text-left text-[12px] leading-[14px] whitespace-pre">
+              {lines.join('\n')}
             </span>
           )}
         </button>
       ))}
     </div>
   );
+}
+
+/** A name in lines as short as its words let it be: all but its last word, and that. */
+function linesOf(name: string): string[] {
+  const at = Math.max(name.lastIndexOf('_'), name.lastIndexOf('-'), name.lastIndexOf(' ', name.length - 1));
+  return at < 4 ? [name] : [name.slice(0, at + 1), name.slice(at + 1)];
+}
+
+/** Where pieces lie with their names when they are pulled so far apart, px of the canvas. */
+function boxesOf(spread: readonly { box: Rect; dx: number; dy: number }[], pull: number): Rect[] {
+  return spread.map(({ box: { x, y, width, height }, dx, dy }) => ({
+    x: x + pull * dx,
+    y: y + pull * dy,
+    width,
+    height,
+  }));
+}
+
+/** How all of it fits into the room: scale, and where its left edge lies. */
+function fitOf(
+  boxes: readonly Rect[],
+  canvas: { width: number; height: number },
+  size: { width: number; height: number },
+) {
+  const whole: Rect = { x: 0, y: 0, width: canvas.width, height: canvas.height };
+  const [first = whole, ...others] = boxes;
+  const all = others.reduce<Rect>((rect, one) => uniteRects(rect, one), first);
+  const scale = Math.min(size.width / all.width, size.height / all.height);
+  return { scale, all, left: (size.width - all.width * scale) / 2 };
 }
 
 /** Where each piece's picture lies at rest, px; null while that is not known. */
