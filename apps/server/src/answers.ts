@@ -3,6 +3,7 @@ import type { CastCard } from './cast/cast.service.js';
 import type { CharacterState } from './edits/edit.service.js';
 import type { CharacterThen, JournalCard } from './edits/journal.service.js';
 import type { HandOffCard } from './handoff/handoff.service.js';
+import type { HandedName } from './names/names.service.js';
 import type { JobState } from './jobs/job.service.js';
 
 /** A production, as the API tells of it. */
@@ -24,6 +25,7 @@ export interface Answers {
   'handOff.checks': ViewProof & { revision: number };
   'handOff.list': { versions: HandOffCard[]; job: JobState | null };
   'handOff.start': JobState;
+  'names.handedOff': HandedName[];
   'jobs.job': JobState;
   'jobs.cancel': JobState;
   'health.check': { status: string; version: string; longestHold: number; memory: number };

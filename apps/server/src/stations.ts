@@ -5,4 +5,5 @@ export { CutModule } from './cut/cut.module.js';
 export { JointsModule } from './joints/joints.module.js';
 export { UnderModule } from './under/under.module.js';
 export { StackModule } from './stack/stack.module.js';
+export { NamesModule } from './names/names.module.js';
 export { HandOffModule } from './handoff/handoff.module.js';

@@ -322,6 +322,11 @@ export {
 // Under
 export * from './under/index.js';
 
+// Names
+export { renameParts, renamed, type Renaming } from './names/rename-parts.js';
+export { findInNames, type NameFinding } from './names/name-findings.js';
+export { onOtherSide, replacedIn } from './names/swap-sides.js';
+
 // Hand-off
 export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';
 export { UNCUT, handleEntries, orderChangeEntries, rigEntry, uncutEntry, type RigEntry } from './handoff/rig-entry.js';

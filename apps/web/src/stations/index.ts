@@ -4,4 +4,5 @@ export { cut } from './cut/index';
 export { joints } from './joints/index';
 export { under } from './under/index';
 export { stack } from './stack/index';
+export { names } from './names/index';
 export { handOff } from './handoff/index';

@@ -669,6 +669,57 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/characters/{id}/scheme': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    /** Set how names are made: order, separator, letter case, sides */
+    patch: operations['names.scheme'];
+    trace?: never;
+  };
+  '/api/characters/{id}/names': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Name many parts anew, all of them or none */
+    post: operations['names.rename'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/names/handed-off': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The names that have left, each with the version since which it has stood */
+    get: operations['names.handedOff'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/characters/{id}/plan': {
     parameters: {
       query?: never;
@@ -1362,6 +1413,25 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    SchemeBody: {
+      /** @enum {unknown} */
+      sides: 'letters' | 'near-far' | 'left-right';
+      /** @enum {unknown} */
+      separator: '_' | '-' | ' ';
+      /** @enum {unknown} */
+      case: 'lower' | 'capital' | 'camel';
+      piece: ('group' | 'side' | 'part' | 'index')[];
+      pivotMark: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    RenamingsBody: {
+      renamings: components['schemas']['RenamingBody'][];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     PlanBody: {
       plan: components['schemas']['PlanDto'];
       word?: string | null;
@@ -1620,6 +1690,11 @@ export interface components {
       warmth: number;
       colour: number;
       soft: number;
+    };
+    RenamingBody: {
+      /** Format: uuid */
+      partId: string;
+      tokens: components['schemas']['Tokens'];
     };
     /** @description A character's card in the cast. */
     CastCard: {
@@ -2200,6 +2275,13 @@ export interface components {
       result: Record<string, never> | null;
       /** @description Why it failed. */
       sentence: string | null;
+    };
+    /** @description A name as it has left. */
+    HandedName: {
+      partId: string;
+      name: string;
+      /** @description The version since which it has stood without a break. */
+      since: number;
     };
     /** @description A character after an edit, as the bench gets it. */
     CharacterState: {
@@ -3319,6 +3401,77 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'names.scheme': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SchemeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'names.rename': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RenamingsBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'names.handedOff': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['HandedName'][];
         };
       };
     };

@@ -19,7 +19,6 @@ export const cut = defineStation({
     'rest-match': { name: 'Rest match', asks: 'put back together, the parts are the design' },
     offcuts: { name: 'Offcuts', asks: 'nothing of the design is left over' },
     'inside-canvas': { name: 'Inside the canvas', asks: 'no piece reaches past the edge' },
-    names: { name: 'Names', asks: 'unique, in the scheme, safe as file names' },
   },
   load: () => import('./station'),
 });

@@ -1,0 +1,44 @@
+import type { NamingScheme, NameToken } from '@limber-sheaf/core';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
+  IsArray,
+  IsIn,
+  IsUUID,
+  Matches,
+  ValidateNested,
+} from 'class-validator';
+import { EditBody, Tokens } from '../http/dto.js';
+
+const TOKENS: readonly NameToken[] = ['group', 'side', 'part', 'index'];
+
+export class SchemeBody extends EditBody {
+  @IsIn(['letters', 'near-far', 'left-right']) sides: NamingScheme['sides'];
+  @IsIn(['_', '-', ' ']) separator: NamingScheme['separator'];
+  @IsIn(['lower', 'capital', 'camel']) case: NamingScheme['case'];
+  /** In which order a name's tokens stand: each of them once. */
+  @IsArray()
+  @ArrayUnique()
+  @ArrayMinSize(TOKENS.length)
+  @ArrayMaxSize(TOKENS.length)
+  @IsIn([...TOKENS], { each: true })
+  piece: NameToken[];
+  /** What follows a piece's name on its pivot's mark. */
+  @Matches(/^[A-Za-z0-9]{1,24}$/, { message: '$property must be letters and digits, 24 at most' }) pivotMark: string;
+}
+
+export class RenamingBody {
+  @IsUUID() partId: string;
+  @ValidateNested() @Type(() => Tokens) tokens: Tokens;
+}
+
+export class RenamingsBody extends EditBody {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
+  @ValidateNested({ each: true })
+  @Type(() => RenamingBody)
+  renamings: RenamingBody[];
+}

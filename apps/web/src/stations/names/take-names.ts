@@ -1,0 +1,69 @@
+import { findInNames, nameFor, onOtherSide, replacedIn, type NamingScheme } from '@limber-sheaf/core';
+import type { BenchValue } from '../../bench/context';
+import { nameRows } from './name-rows';
+import { typeTokens, useNames, type TypedName } from './names-store';
+
+type Naming = Pick<BenchValue, 'doc' | 'view' | 'edit'>;
+
+/** The rows whose names would change. */
+export function changedRows({ doc, view }: Pick<Naming, 'doc' | 'view'>, typed: Readonly<Record<string, TypedName>>) {
+  return nameRows(doc, view.id, typed).filter(({ name, next }) => name !== next);
+}
+
+/** Takes every name that was typed, as one edit. */
+export async function takeNames(bench: Naming): Promise<void> {
+  const rows = changedRows(bench, useNames.getState().typed);
+  const renamings = rows.map(({ part, tokens: { group, side, part: word, index } }) => ({
+    ...{ partId: part.id, tokens: { group, side, part: word, index } },
+  }));
+  const saw = Object.fromEntries(rows.map(({ part }) => [part.id, part.version]));
+  const done = await bench.edit('names.rename', bench.doc.character.id, { renamings, saw });
+  if (done) useNames.setState({ typed: {} });
+}
+
+/** Types for every name what it is with a text replaced. @returns how many that were */
+export function replaceAll({ doc, view }: Pick<Naming, 'doc' | 'view'>): number {
+  const { typed, find, by } = useNames.getState();
+  const made = nameRows(doc, view.id, typed).flatMap(({ part, tokens }) => {
+    const next = replacedIn(tokens, find, by);
+    return next ? [{ id: part.id, next }] : [];
+  });
+  for (const { id, next } of made) typeTokens(id, next, nameFor(next, PLAIN));
+  return made.length;
+}
+
+/** Types every name for the other side: what was A becomes B. */
+export function swapSides({ doc, view }: Pick<Naming, 'doc' | 'view'>): void {
+  const { typed } = useNames.getState();
+  for (const { part, tokens } of nameRows(doc, view.id, typed))
+    if (tokens.side) typeTokens(part.id, onOtherSide(tokens), nameFor(onOtherSide(tokens), PLAIN));
+}
+
+/** Types every mend that there is for what was found. */
+export function typeMends({ doc, view }: Pick<Naming, 'doc' | 'view'>): void {
+  for (const { mend } of findInNames(doc, view.id))
+    if (mend) typeTokens(mend.partId, mend.tokens, nameFor(mend.tokens, PLAIN));
+}
+
+/** How a name that nobody typed stands in its field. */
+const PLAIN: NamingScheme = {
+  sides: 'letters',
+  separator: '_',
+  case: 'lower',
+  piece: ['group', 'side', 'part', 'index'],
+  pivotMark: 'PIVOT',
+};
+
+/** Sets how names are made. */
+export function setScheme({ doc, edit }: Naming, change: Partial<NamingScheme>) {
+  const { id, version, scheme } = doc.character;
+  const { sides, separator, case: letters, piece, pivotMark } = { ...scheme, ...change };
+  return edit('names.scheme', id, {
+    sides,
+    separator,
+    case: letters,
+    piece: [...piece],
+    pivotMark,
+    saw: { [id]: version },
+  });
+}

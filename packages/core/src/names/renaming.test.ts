@@ -1,0 +1,76 @@
+import { applyDiff } from '../document/diff.js';
+import { labelFor, nameFor, type NameTokens } from '../document/naming.js';
+import { jointedLimb } from '../testing/jointed.js';
+import { drawLimb } from '../testing/limbs.js';
+import { findInNames } from './name-findings.js';
+import { renameParts } from './rename-parts.js';
+import { onOtherSide, replacedIn } from './swap-sides.js';
+
+const tokens = (
+  group: string,
+  side: 'A' | 'B' | null = null,
+  part: string | null = null,
+  index: number | null = null,
+): NameTokens => ({ group, side, part, index });
+const { doc } = jointedLimb(drawLimb({ width: 36, angle: 24, line: 4 }));
+const [first, second] = doc.parts;
+const named = (of: typeof doc) => of.parts.map((part) => nameFor(part, of.character.scheme));
+
+test('two names may change places; ids stay', () => {
+  const swapped = renameParts(doc, [
+    { partId: first.id, tokens: second },
+    { partId: second.id, tokens: first },
+  ]);
+  const after = applyDiff(doc, swapped);
+  expect(named(after).slice(0, 2)).toEqual(named(doc).slice(0, 2).reverse());
+  expect(after.parts.map(({ id }) => id)).toEqual(doc.parts.map(({ id }) => id));
+});
+
+test.each<[string, NameTokens, RegExp]>([
+  ['two that would meet', { ...second }, /Two parts would be named/],
+  [
+    'also where letter case alone differs',
+    { ...second, group: second.group.toUpperCase() },
+    /Two parts would be named/,
+  ],
+  ['a reserved word', tokens('design'), /kept for other uses/],
+  ['nothing', tokens('…'), /has no name/],
+  ['a name without end', tokens('x'.repeat(90)), /longer than/],
+])('a renaming is refused as a whole for %s', (_, to, sentence) => {
+  const third = { partId: second.id, tokens: second };
+  expect(() => renameParts(doc, [third, { partId: first.id, tokens: to }])).toThrow(sentence);
+  expect(() => renameParts(doc, [{ partId: 'gone' as never, tokens: to }])).toThrow(/no longer there/);
+});
+
+test('sides are swapped and texts replaced in what a name is made of', () => {
+  expect(onOtherSide(tokens('arm', 'A', 'lower'))).toEqual(tokens('arm', 'B', 'lower'));
+  expect(onOtherSide(tokens('head'))).toEqual(tokens('head'));
+  expect(replacedIn(tokens('arm', 'A', 'lower'), 'lower', 'fore')).toEqual(tokens('arm', 'A', 'fore'));
+  expect(replacedIn(tokens('arm', 'A', 'lower'), 'leg', 'x')).toBeNull();
+  expect(replacedIn(tokens('arm'), 'arm', '')).toBeNull();
+  expect(replacedIn(tokens('arm'), '', 'x')).toBeNull();
+});
+
+test('left-over copies, the same picture twice and sides that mirror wrongly are found, with a mend where there is one', () => {
+  expect(findInNames(doc, 'v')).toEqual([]);
+  const copy = applyDiff(
+    doc,
+    renameParts(doc, [{ partId: first.id, tokens: tokens(`${second.group} copy 2`, second.side, second.part) }]),
+  );
+  const [found, ...others] = findInNames(copy, 'v');
+  expect([found.kind, others]).toEqual(['copy', []]);
+  expect(found.mend && labelFor(found.mend.tokens)).toBe(labelFor({ ...second, index: 2 }));
+  expect(applyDiff(copy, renameParts(copy, found.mend ? [found.mend] : [])).parts[0]).toMatchObject({
+    group: second.group,
+    index: 2,
+  });
+
+  const twins = { ...doc, pieces: doc.pieces.map((piece) => ({ ...piece, face: doc.pieces[0].face })) };
+  expect(findInNames(twins, 'v').map(({ kind }) => kind)).toEqual(['twin']);
+  const sided = applyDiff(doc, renameParts(doc, [{ partId: first.id, tokens: tokens('arm', 'A') }]));
+  const mirrored = {
+    ...sided,
+    character: { ...doc.character, scheme: { ...doc.character.scheme, sides: 'left-right' as const } },
+  };
+  expect(findInNames(mirrored, 'v').map(({ kind }) => kind)).toEqual(['mirrored']);
+});
