@@ -111,7 +111,37 @@ async function cutJuniper(api, state, svg) {
   const shoulder = doc.joints.find((joint) => joint.childId === arm[0]);
   const raised = { low: 100, high: shoulder.rangeHigh, movedIds: arm, place: 'in-front', atId: pieceOf(doc, 'cap//') };
   await api('POST', `/joints/${shoulder.id}/order-changes`, raised);
-  return api('POST', `/views/${view}/under`, {});
+  await handOffJuniper(api, doc, () => api('POST', `/views/${view}/under`, {}));
+}
+
+/**
+ * Hands the pilot off three times, so that the list of changes shows every weight: a first pass with a working name and a
+ * pivot that sits low, then the same with everything beneath painted, then both put right.
+ */
+async function handOffJuniper(api, doc, paintBeneath) {
+  const { id } = doc.character;
+  const satchel = doc.pieces.find((piece) => piece.id === pieceOf(doc, 'satchel//')).partId;
+  const scarf = doc.joints.find((joint) => joint.childId === pieceOf(doc, 'scarf//'));
+  const named = (group) => api('PATCH', `/parts/${satchel}/name`, { tokens: tokens(`${group}//`) });
+  const pinned = (y) => api('PATCH', `/joints/${scarf.id}`, { y });
+  await named('bag');
+  await pinned(scarf.y + 6);
+  await handOff(api, id, { formats: ['ora', 'psd'], note: 'First pass for the rig' });
+  await paintBeneath();
+  await handOff(api, id, { formats: ['ora', 'psd'], note: 'Everything beneath is painted' });
+  await named('satchel');
+  await pinned(scarf.y);
+  await handOff(api, id, { note: 'The bag has its name, the scarf its pivot' });
+}
+
+/** Makes a package and waits for it. */
+async function handOff(api, characterId, wish) {
+  let job = await api('POST', `/characters/${characterId}/handoffs`, wish);
+  while (job.state === 'waiting' || job.state === 'running') {
+    await new Promise((done) => setTimeout(done, 200));
+    job = await api('GET', `/jobs/${job.id}`);
+  }
+  if (job.state !== 'done') throw new Error(`The demo's package: ${job.sentence}`);
 }
 
 /** Groups of the otter's drawing that are cut, back to front: the legs and most of the face are still to do. */

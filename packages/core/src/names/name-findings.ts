@@ -73,12 +73,7 @@ function againstThePlan(doc: CharacterDoc, viewId: ViewId, parts: readonly PartR
   const isPlanned = (part: PartRow) => planned.some((entry) => findPart(doc, entry)?.id === part.id);
   const own = drawOrder(doc, viewId).filter((_, at) => !isPlanned(parts[at]) && parts[at].group !== 'shadow');
   return [
-    ...lacking.map((entry): NameFinding => ({
-      kind: 'missing',
-      sentence: `The plan has ${labelFor(entry)}, and no piece is that.`,
-      pieceId: null,
-      mend: null,
-    })),
+    ...(lacking.length > 0 ? [missing(lacking)] : []),
     ...own
       .filter(({ shadowOf }) => shadowOf === null)
       .map((piece): NameFinding => ({
@@ -88,6 +83,15 @@ function againstThePlan(doc: CharacterDoc, viewId: ViewId, parts: readonly PartR
         mend: null,
       })),
   ];
+}
+
+function missing(lacking: readonly NameTokens[]): NameFinding {
+  const words = lacking.map(labelFor).join(', ');
+  const sentence =
+    lacking.length === 1
+      ? `The plan has ${words}, and no piece is that.`
+      : `The plan has ${lacking.length} parts without a piece: ${words}.`;
+  return { kind: 'missing', sentence, pieceId: null, mend: null };
 }
 
 function withoutCopy({ group, side, part, index }: PartRow): NameTokens | null {

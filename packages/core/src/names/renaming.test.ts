@@ -2,6 +2,7 @@ import { applyDiff } from '../document/diff.js';
 import { labelFor, nameFor, type NameTokens } from '../document/naming.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
+import { planFrom } from '../plan/plan.js';
 import { findInNames } from './name-findings.js';
 import { renameParts } from './rename-parts.js';
 import { onOtherSide, replacedIn } from './swap-sides.js';
@@ -73,4 +74,16 @@ test('left-over copies, the same picture twice and sides that mirror wrongly are
     character: { ...doc.character, scheme: { ...doc.character.scheme, sides: 'left-right' as const } },
   };
   expect(findInNames(mirrored, 'v').map(({ kind }) => kind)).toEqual(['mirrored']);
+});
+
+test('what the plan lacks is told in one sentence, and what it does not know piece by piece', () => {
+  const plan = planFrom('people-standard');
+  const planned = { ...doc, character: { ...doc.character, plan } };
+  const found = findInNames(planned, 'v').filter(({ kind }) => kind === 'missing');
+  expect(found).toHaveLength(1);
+  expect(found[0].sentence).toMatch(/^The plan has \d+ parts without a piece: /);
+  const few = { ...plan, parts: plan.parts.slice(0, 1) };
+  const own = findInNames({ ...doc, character: { ...doc.character, plan: few } }, 'v');
+  expect(own.filter(({ kind }) => kind === 'unplanned').map(({ pieceId }) => pieceId)).toHaveLength(doc.pieces.length);
+  expect(own[0].sentence).toMatch(/, and no piece is that\.$/);
 });

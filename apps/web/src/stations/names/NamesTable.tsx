@@ -27,7 +27,7 @@ export function NamesTable() {
       <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3.5 pb-2">
         <h2 className="text-[18px]">Every name</h2>
         <Field label="Find" value={find} onChange={(text) => useNames.setState({ find: text })} />
-        <Field label="Replace by" value={by} onChange={(text) => useNames.setState({ by: text })} />
+        <Field label="replace by" value={by} onChange={(text) => useNames.setState({ by: text })} />
         <Action
           disabled={find === ''}
           onClick={() => {
@@ -38,7 +38,7 @@ export function NamesTable() {
         </Action>
         <Action onClick={() => swapSides(bench)}>Swap sides</Action>
         <span className="flex-1" />
-        {changed.length > 0 && <Action onClick={() => useNames.setState({ typed: {} })}>Leave all</Action>}
+        {changed.length > 0 && <Action onClick={() => useNames.setState({ typed: {} })}>Leave</Action>}
         <Action tone="go" disabled={changed.length === 0 || wrong > 0} onClick={() => void takeNames(bench)}>
           {changed.length === 0 ? 'Rename' : `Rename ${counted(changed.length, 'part')}`}
         </Action>
@@ -128,7 +128,7 @@ function Field({ label, value, onChange }: { label: string; value: string; onCha
         value={value}
         maxLength={60}
         onChange={({ target }) => onChange(target.value)}
-        className="figures h-8 w-24 rounded-lg border border-rule bg-sheet px-2 text-[12.5px]"
+        className="figures h-8 w-20 rounded-lg border border-rule bg-sheet px-2 text-[12.5px]"
       />
     </label>
   );

@@ -61,14 +61,14 @@ test('a name that has left says since when, and that a rig will lose it', async 
 test('many at once: a text replaced, sides swapped, all of it left again', async () => {
   onBench(<NamesTable />, doc);
   await userEvent.type(screen.getByLabelText('Find'), 'upper');
-  await userEvent.type(screen.getByLabelText('Replace by'), 'top');
+  await userEvent.type(screen.getByLabelText('replace by'), 'top');
   await userEvent.click(screen.getByRole('button', { name: 'Type it' }));
   expect(screen.getByText('arm_A_top')).toBeTruthy();
   expect(screen.getByText('arm_B_top')).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Swap sides' }));
   expect(line('upper arm A').getByText('arm_B_top')).toBeTruthy();
   expect(line('lower arm A').getByText('arm_B_lower')).toBeTruthy();
-  await userEvent.click(screen.getByRole('button', { name: 'Leave all' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Leave' }));
   expect(useNames.getState().typed).toEqual({});
   await userEvent.clear(screen.getByLabelText('Find'));
   await userEvent.type(screen.getByLabelText('Find'), 'wing');
