@@ -36,8 +36,8 @@ const ALL_WAYS = 6;
 /** What a way that bends back on itself costs, against the squares of what it turns at its ends, rad. */
 const HIDDEN_COST = 6;
 /** A way that costs no more than this many times the best, and this much, is as likely: then the artist is asked. */
-const CLOSE = 1.25;
-const CLOSE_BY = 0.15;
+const CLOSE = 1.1;
+const CLOSE_BY = 0.05;
 /** Places along a bridge that are looked at. */
 const LOOKS = 12;
 /** A bridge's handles are no longer than this share of the way between its ends. */

@@ -1,4 +1,4 @@
-import type { Bitmap } from '@limber-sheaf/core';
+import { composite, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
 import type { ChangeKind, ChangeWeight, RigChange } from './changes.js';
 import { pictureChange } from './picture-change.js';
 import type { Rig, RigPiece, RigView } from './rig.js';
@@ -26,6 +26,8 @@ export function compareRigs(before: Rig, after: Rig, imageBefore: ImageOf, image
 /** One view of two versions; null where a version has none of it. */
 class ViewComparison {
   private readonly found: RigChange[] = [];
+  /** The view at rest in either version; drawn when it is first asked for. */
+  private rests: readonly [PlacedBitmap, PlacedBitmap] | null = null;
   private readonly pairs: { was: RigPiece; is: RigPiece }[];
 
   constructor(
@@ -118,19 +120,20 @@ class ViewComparison {
     if (JSON.stringify(was.bounds) !== JSON.stringify(is.bounds))
       this.say('check', 'bounds', name, `${name} takes another place on the canvas.`, [was.bounds, is.bounds]);
     if (was.sha256 === is.sha256) return;
-    const pictures = { was: this.imageBefore(was.image), is: this.imageAfter(is.image) };
-    if (!pictures.was || !pictures.is) return;
+    const [pictureWas, pictureIs] = [this.imageBefore(was.image), this.imageAfter(is.image)];
+    if (!pictureWas || !pictureIs) return;
     const inFront = (view: RigView, piece: RigPiece, imageOf: ImageOf) =>
-      view.pieces.slice(view.pieces.findIndex(({ id }) => id === piece.id) + 1).flatMap(({ bounds, image }) => {
+      view.pieces.slice(view.pieces.findIndex(({ id }) => id === piece.id) + 1).flatMap((other) => {
+        const { bounds, image } = other;
         const isNear = bounds.x < piece.bounds.x + piece.bounds.width && bounds.x + bounds.width > piece.bounds.x;
         const picture = isNear ? imageOf(image) : null;
-        return picture ? [{ ...picture, x: bounds.x, y: bounds.y }] : [];
+        return picture ? [placed(picture, other)] : [];
       });
+    this.rests ??= [restOf(before, this.imageBefore), restOf(after, this.imageAfter)];
+    const [restWas, restIs] = this.rests;
     const { weight, kind, words } = pictureChange(
-      { ...pictures.was, x: was.bounds.x, y: was.bounds.y },
-      { ...pictures.is, x: is.bounds.x, y: is.bounds.y },
-      inFront(before, was, this.imageBefore),
-      inFront(after, is, this.imageAfter),
+      { picture: placed(pictureWas, was), inFront: inFront(before, was, this.imageBefore), rest: restWas },
+      { picture: placed(pictureIs, is), inFront: inFront(after, is, this.imageAfter), rest: restIs },
     );
     this.say(weight, kind, name, `${name} ${words}`, [was.sha256, is.sha256]);
   }
@@ -174,6 +177,19 @@ class ViewComparison {
           [change, null],
         );
   }
+}
+
+function placed(picture: Bitmap, { bounds: { x, y } }: Pick<RigPiece, 'bounds'>): PlacedBitmap {
+  return { ...picture, x, y };
+}
+
+/** A view with nothing turned. */
+function restOf({ canvas, pieces }: RigView, imageOf: ImageOf): PlacedBitmap {
+  const pictures = pieces.flatMap((piece) => {
+    const picture = imageOf(piece.image);
+    return picture ? [placed(picture, piece)] : [];
+  });
+  return { ...composite(canvas.width, canvas.height, pictures), x: 0, y: 0 };
 }
 
 /** What a name stands for in a view: the id of a piece or a handle. */

@@ -9,6 +9,13 @@ interface PictureChange {
   words: string;
 }
 
+/** A piece's picture in one version, what is drawn in front of it there, and the whole view at rest. */
+interface PictureThen {
+  picture: PlacedBitmap;
+  inFront: readonly PlacedBitmap[];
+  rest: PlacedBitmap;
+}
+
 /** px by which a silhouette may differ and count as the same. */
 const SAME_EDGE = 2;
 /** Alpha from which a pixel is within the silhouette, and that of one that hides what is behind it. */
@@ -22,17 +29,14 @@ const ROUNDING = 2;
 /**
  * Tells how a piece's picture differs: hidden paint alone (nothing that shows at rest), other colours in the same places,
  * other paint within the same silhouette (to 2 px), or another shape.
- * @param inFrontBefore, inFrontAfter what is drawn in front of it in either version
  */
-export function pictureChange(
-  before: PlacedBitmap,
-  after: PlacedBitmap,
-  inFrontBefore: readonly PlacedBitmap[],
-  inFrontAfter: readonly PlacedBitmap[],
-): PictureChange {
-  const rect = uniteRects(before, after);
-  const [was, is] = [before, after].map((picture) => cropPlaced(picture, rect).data);
-  const hidden = bothHide(rect, inFrontBefore, inFrontAfter);
+export function pictureChange(before: PictureThen, after: PictureThen): PictureChange {
+  const rect = uniteRects(before.picture, after.picture);
+  const [was, is] = [before, after].map(({ picture }) => cropPlaced(picture, rect).data);
+  const hidden = bothHide(rect, before.inFront, after.inFront);
+  // Where a front's soft edge lets it through and it is seen to be no other, it is hidden as well.
+  const [restWas, restIs] = [before, after].map(({ rest }) => cropPlaced(rest, rect).data);
+  for (let i = 0; i < hidden.length; i++) if (hidden[i] === 0 && nearlyAt(restWas, restIs, i)) hidden[i] = 1;
   let [shown, more] = [0, 0];
   for (let i = 0; i < hidden.length; i++) {
     if (sameAt(was, is, i)) continue;
@@ -55,6 +59,13 @@ function sameAt(was: Uint8Array, is: Uint8Array, pixel: number): boolean {
   const i = pixel * 4;
   if (was[i + 3] === 0 && is[i + 3] === 0) return true;
   return was[i] === is[i] && was[i + 1] === is[i + 1] && was[i + 2] === is[i + 2] && was[i + 3] === is[i + 3];
+}
+
+/** Do two pictures show the same at a pixel, but for a rounding? */
+function nearlyAt(was: Uint8Array, is: Uint8Array, pixel: number): boolean {
+  const i = pixel * 4;
+  if (was[i + 3] === 0 && is[i + 3] === 0) return true;
+  return [0, 1, 2, 3].every((k) => Math.abs(was[i + k] - is[i + k]) < ROUNDING);
 }
 
 /** By pixel of a rectangle: above 0 where something in front hides it in both versions. */
