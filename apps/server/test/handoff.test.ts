@@ -1,3 +1,7 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import { compareBitmaps, composite, type Bitmap } from '@limber-sheaf/core';
 import { decodePng, readOpenRaster, rigFaults, type Rig, type RigChanges } from '@limber-sheaf/formats';
 import ReadAgain from '@webtoon/psd';
@@ -173,6 +177,25 @@ test.each([0.5, 0.37, 1.5])(
     expect(mean).toBeLessThan(0.5);
   },
 );
+
+test('a rigger’s first script reads a package, puts the puppet together and bends it', async () => {
+  const { id } = await jointedLimb(server, production);
+  const made = await packageOf(server, id, { formats: [] });
+  const folder = mkdtempSync(join(tmpdir(), 'package-'));
+  for (const [path, bytes] of made.files) {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), bytes);
+  }
+  const run = (...angles: string[]) =>
+    execFileSync(process.execPath, [join(__dirname, '../../../docs/read-rig.js'), folder, ...angles], {
+      encoding: 'utf8',
+    });
+  expect(run()).toMatch(/^front: 2 pieces, at rest [01]\/255 from the design at most$/m);
+  run('arm_A_lower=60');
+  const pose = await pixels(readFileSync(join(folder, 'pose_front.png')));
+  expect(compareBitmaps(pose, designOf(made)).differing).toBeGreaterThan(500);
+  rmSync(folder, { recursive: true });
+});
 
 test('a lifted shadow leaves as a piece, or is left out', async () => {
   const { id, view, state } = await jointedLimb(server, production);

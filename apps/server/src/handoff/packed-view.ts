@@ -27,13 +27,13 @@ import type { Tell } from '../threads/task.js';
 import { Scaling } from './scaling.js';
 
 /** A picture that leaves, with its file. */
-export interface PackedPicture {
+interface PackedPicture {
   image: PlacedBitmap;
   png: Uint8Array;
 }
 
 /** A piece as it leaves. */
-export interface PackedPiece extends PackedPicture {
+interface PackedPiece extends PackedPicture {
   entry: RigPiece;
   /** The limb that it is grouped with in layered files; null for none. */
   group: string | null;

@@ -31,13 +31,13 @@ export function nameRows(doc: CharacterDoc, viewId: ViewId, typed: Readonly<Reco
   const { scheme } = doc.character;
   const pieces = drawOrder(doc, viewId)
     .filter(({ shadowOf }) => shadowOf === null)
-    .map((piece) => ({ part: partOf(doc, piece), bearer: { kind: 'piece' as const, id: piece.id as string } }))
+    .map((piece) => ({ part: partOf(doc, piece), bearer: { kind: 'piece' as const, id: piece.id } }))
     .reverse();
   const handles = doc.handles
     .filter((handle) => handle.viewId === viewId)
     .flatMap(({ id, partId }) => {
       const part = doc.parts.find((one) => one.id === partId);
-      return part ? [{ part, bearer: { kind: 'handle' as const, id: id as string } }] : [];
+      return part ? [{ part, bearer: { kind: 'handle' as const, id } }] : [];
     });
   const rows = [...pieces, ...handles].map(({ part, bearer }) => {
     const typing = typed[part.id];

@@ -6,7 +6,7 @@ import { typeTokens, useNames, type TypedName } from './names-store';
 type Naming = Pick<BenchValue, 'doc' | 'view' | 'edit'>;
 
 /** The rows whose names would change. */
-export function changedRows({ doc, view }: Pick<Naming, 'doc' | 'view'>, typed: Readonly<Record<string, TypedName>>) {
+function changedRows({ doc, view }: Pick<Naming, 'doc' | 'view'>, typed: Readonly<Record<string, TypedName>>) {
   return nameRows(doc, view.id, typed).filter(({ name, next }) => name !== next);
 }
 
