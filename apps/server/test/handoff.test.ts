@@ -197,21 +197,6 @@ test('a rigger’s first script reads a package, puts the puppet together and be
   rmSync(folder, { recursive: true });
 });
 
-test('a lifted shadow leaves as a piece, or is left out', async () => {
-  const { id, view, state } = await jointedLimb(server, production);
-  const piece = state.doc.pieces.find((one) => one.id === state.doc.joints[0].parentId);
-  const painted = await call<State>(server, 'GET', `/characters/${id}`);
-  expect(painted.body.doc.pieces.length).toBeGreaterThan(1);
-  const lifted = await call<State & { code?: string }>(server, 'POST', `/pieces/${piece?.id}/under/shadow`, {
-    loop: [80, 40, 120, 40, 120, 80, 80, 80],
-  });
-  // The limb is of one colour: there is none to lift, and nothing changes.
-  expect(lifted.status).toBe(422);
-  const names = (rig: Rig) => rig.views[0].pieces.filter(({ kind }) => kind === 'shadow');
-  expect(names((await packageOf(server, id, { shadows: false })).rig)).toEqual([]);
-  expect(view).toBe(state.doc.views[0].id);
-});
-
 test.each<[string, object]>([
   ['a scale of nothing', { scale: 0 }],
   ['a scale beyond all limits', { scale: 9 }],

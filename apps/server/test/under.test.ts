@@ -293,6 +293,8 @@ test('a shadow is lifted off a coat, hangs from the arm that casts it, and the d
   const entry = rig.views[0].pieces.find((piece) => piece.kind === 'shadow');
   expect(entry).toMatchObject({ name: 'torso_shadow', parent: 'arm_A_upper' });
   expect(files.has('front/torso_shadow.png')).toBe(true);
+  const bare = await packageOf(server, id, { formats: [], shadows: false });
+  expect(bare.rig.views[0].pieces.some((piece) => piece.kind === 'shadow')).toBe(false);
   const again = await call<{ sentence: string }>(server, 'POST', `/pieces/${coat}/under/shadow`, { loop });
   expect([again.status, again.body.sentence]).toEqual([422, expect.stringMatching(/no darker|next to nothing/)]);
   // The piece that it lies on is gone: it keeps a name of its own.

@@ -18,18 +18,18 @@ type Version = AnswerOf<'handOff.list'>['versions'][number];
 type Weight = Version['changes'][number]['weight'];
 
 /** How much a change matters, the most first, in words. */
-export const WEIGHTS: readonly { weight: Weight; word: string; tone: string }[] = [
-  { weight: 'breaks', word: 'breaks a rig', tone: 'text-madder' },
-  { weight: 'check', word: 'look at it', tone: 'text-brass' },
-  { weight: 'safe', word: 'safe', tone: 'text-sap' },
+export const WEIGHTS: readonly { weight: Weight; word: string; many: string; tone: string }[] = [
+  { weight: 'breaks', word: 'breaks a rig', many: 'break a rig', tone: 'text-madder' },
+  { weight: 'check', word: 'look at it', many: 'to look at', tone: 'text-brass' },
+  { weight: 'safe', word: 'safe', many: 'safe', tone: 'text-sap' },
 ];
 
 /** What differs in a version, counted: `1 breaks a rig, 2 safe`. */
 export function changesInWords({ number, changes }: Pick<Version, 'number' | 'changes'>): string {
   if (number === 1) return 'the first';
-  const counts = WEIGHTS.flatMap(({ weight, word }) => {
+  const counts = WEIGHTS.flatMap(({ weight, word, many }) => {
     const count = changes.filter((change) => change.weight === weight).length;
-    return count === 0 ? [] : [`${count} ${word}`];
+    return count === 0 ? [] : [`${count} ${weight === 'breaks' && count === 1 ? word : many}`];
   });
   return counts.length === 0 ? 'nothing differs' : counts.join(', ');
 }

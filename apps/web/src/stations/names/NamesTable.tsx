@@ -25,7 +25,7 @@ export function NamesTable() {
       aria-label="Names"
     >
       <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3.5 pb-2">
-        <h2 className="text-[18px]">Every name</h2>
+        <h2 className="sr-only">Every name</h2>
         <Field label="Find" value={find} onChange={(text) => useNames.setState({ find: text })} />
         <Field label="replace by" value={by} onChange={(text) => useNames.setState({ by: text })} />
         <Action
