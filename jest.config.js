@@ -13,7 +13,9 @@ const swc = [
 const shared = {
   transform: { '^.+\\.[tj]sx?$': swc },
   // Shipped as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|potpack|@webtoon/psd|d3-[a-z-]+|react-hotkeys-hook)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(fast-png|iobuffer|potpack|@webtoon/psd|d3-[a-z-]+|react-hotkeys-hook)/)',
+  ],
   testEnvironment: 'node',
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',

@@ -126,9 +126,9 @@ async function handOffJuniper(api, doc, paintBeneath) {
   const pinned = (y) => api('PATCH', `/joints/${scarf.id}`, { y });
   await named('bag');
   await pinned(scarf.y + 6);
-  await handOff(api, id, { formats: ['ora', 'psd'], note: 'First pass for the rig' });
+  await handOff(api, id, { formats: [], note: 'First pass for the rig' });
   await paintBeneath();
-  await handOff(api, id, { formats: ['ora', 'psd'], note: 'Everything beneath is painted' });
+  await handOff(api, id, { formats: [], note: 'Everything beneath is painted' });
   await named('satchel');
   await pinned(scarf.y);
   await handOff(api, id, { note: 'The bag has its name, the scarf its pivot' });

@@ -154,11 +154,11 @@ export async function finished(server: Running, id: string): Promise<JobState> {
   throw new Error('the job does not end');
 }
 
-/** Makes a package, as it is wished for, and unpacks it. */
+/** Makes a package, as it is wished for (with an OpenRaster file, which many tests look at), and unpacks it. */
 export async function packageOf(
   server: Running,
   characterId: string,
-  wish: object = {},
+  wish: object = { formats: ['ora'] },
 ): Promise<{ rig: Rig; files: Map<string, Uint8Array>; name: string }> {
   const made = await call<JobState>(server, 'POST', `/characters/${characterId}/handoffs`, wish);
   const job = await finished(server, made.body.id);

@@ -7,6 +7,7 @@ import { colourDistance, type Rgb } from '../raster/colour.js';
 import { usualLine } from '../joints/usual-line.js';
 import { TROUPE, drawWhole, onTheBench, type Member } from '../testing/troupe/index.js';
 import { cellsOf, cellsOfMask, comingIntoView } from './coming-into-view.js';
+import { bareOfPiece } from './bare-of-piece.js';
 import { bareIn, findBare } from './find-bare.js';
 import { proposeUnder, viewUnder } from './propose-under.js';
 import { composePiece } from '../document/compose-piece.js';
@@ -68,13 +69,13 @@ function judge(member: Member) {
     [...raw.art.pieces].map(([id, sheets]) => [id, { ...sheets, beneath: proposals.get(id)?.paint ?? null }]),
   );
   const after = withDerived(painted, 'v', { ...raw.art, pieces });
-  const again = viewUnder(painted, 'v', after);
-  const bareOf = (shown: typeof art, { intoView }: typeof under) =>
-    intoView.reduce((sum, one) => sum + bareIn(one, composePiece(shown.pieces.get(one.pieceId) ?? NOTHING)), 0);
+  const bare = under.intoView.map((one) => bareIn(one, composePiece(art.pieces.get(one.pieceId) ?? NOTHING)));
+  const still = drawOrder(painted, 'v').map((_, index) => bareOfPiece(painted, 'v', after, index)?.area ?? 0);
+  const sum = (areas: readonly number[]) => areas.reduce((all, one) => all + one, 0);
   return {
     outcomes,
-    before: bareOf(art, under),
-    after: bareOf(after, again),
+    before: sum(bare),
+    after: sum(still),
     listed: findBare(doc, 'v', art, under.intoView).reduce((sum, { area }) => sum + area, 0),
     differing: compareAtRest(painted, 'v', after).differing,
   };
