@@ -85,7 +85,8 @@ test('the shadow is one colour; of the lit paint within the mark nothing is take
 });
 
 test('whatever the paint and the shadow, together they are the design again', () => {
-  const channel = fc.integer({ min: 60, max: 255 });
+  // Light enough for the palest of the shadows to be seen on it: one that is not is refused.
+  const channel = fc.integer({ min: 130, max: 255 });
   const dark = fc.integer({ min: 0, max: 60 });
   fc.assert(
     fc.property(
