@@ -20,8 +20,10 @@ import type { sheetTasks } from './sheet-tasks';
 /** Screen px that a line of a name is high and a letter wide. */
 const LINE = 14;
 const LETTER = 7.4;
-/** How many times farther pieces rather go sideways: the room is wide, and names lie better beside one another. */
+/** How many times farther pieces rather go sideways in a room as wide as it is high: names lie better beside one another. */
 const SIDEWAYS = 1.4;
+/** Screen px of room from which there is some for names; in less they are told when a piece is pointed at. */
+const ROOM = 440;
 /** How far apart pieces are before their names are shown. */
 const NAMED = 0.6;
 /** px a side that a piece's picture has, at most. */
@@ -36,6 +38,7 @@ export function SpreadParts({ pull }: { pull: number }) {
   const places = usePlaces();
   const room = useRef<HTMLDivElement>(null);
   const size = useSize(room);
+  const isNamed = size.width >= ROOM;
   const shown = useMemo(() => {
     const placed = drawOrder(doc, view.id).flatMap((piece, rank) => {
       const rect = places?.get(piece.id);
@@ -45,18 +48,18 @@ export function SpreadParts({ pull }: { pull: number }) {
       const boxes = placed.map(({ piece, rect, lines }) => {
         const parent = parentPiece(doc, piece);
         const above = placed.findIndex((one) => one.piece.id === parent?.id);
-        const wide = Math.max(...lines.map((line) => line.length + 1)) * LETTER * px;
-        const height = rect.height + (lines.length + 0.5) * LINE * px;
+        const wide = isNamed ? Math.max(...lines.map((line) => line.length + 1)) * LETTER * px : 0;
+        const height = rect.height + (isNamed ? (lines.length + 0.5) * LINE * px : 0);
         return { ...rect, width: Math.max(rect.width, wide), height, parent: above < 0 ? null : above };
       });
-      const moved = spreadApart(boxes, SIDEWAYS);
+      const moved = spreadApart(boxes, (SIDEWAYS * size.width) / Math.max(1, size.height));
       return placed.map((one, at) => ({ ...one, box: boxes[at], ...moved[at] }));
     };
     // Names keep their size on screen: how much room they take depends on how large the pieces then are.
     const first = spread(view.height / Math.max(1, size.height));
     const fit = fitOf(boxesOf(first, 1), view, size);
     return spread(1 / Math.max(0.01, fit.scale));
-  }, [doc, view, places, size]);
+  }, [doc, view, places, size, isNamed]);
   const at = boxesOf(shown, pull);
   const { scale, left, all } = fitOf(at, view, size);
   return (
@@ -66,6 +69,7 @@ export function SpreadParts({ pull }: { pull: number }) {
           key={piece.id}
           type="button"
           aria-label={labelFor(partOf(doc, piece))}
+          title={isNamed ? undefined : lines.join('')}
           className="absolute cursor-pointer rounded outline-offset-2 hover:outline-2 hover:outline-woad"
           style={{
             left: left + (at[rank].x - all.x) * scale,
@@ -80,7 +84,7 @@ export function SpreadParts({ pull }: { pull: number }) {
             make={() => worker().pieceAlone(keyOf(bench), piece.id, PICTURE)}
             className="size-full"
           />
-          {pull > NAMED && (
+          {isNamed && pull > NAMED && (
             <span className="figures absolute top-full left-0 text-left text-[12px] leading-[14px] whitespace-pre">
               {lines.join('\n')}
             </span>

@@ -61,7 +61,7 @@ export function NamesTable() {
                 <th className="font-normal">Name</th>
                 <th className="font-normal">New name</th>
                 <th className="font-normal">Becomes</th>
-                <th className="text-right font-normal">Handed off</th>
+                <th className="text-right font-normal whitespace-nowrap">Handed off</th>
               </tr>
             </thead>
             <tbody>
@@ -87,7 +87,7 @@ function NameLine({ row, since }: { row: NameRow; since: { name: string; since: 
       <td className="py-1 pr-2">
         <button
           type="button"
-          className="cursor-pointer text-left"
+          className="cursor-pointer text-left whitespace-nowrap"
           onClick={() => bearer.kind === 'piece' && pickPiece(bearer.id, part)}
         >
           {label}
@@ -111,7 +111,7 @@ function NameLine({ row, since }: { row: NameRow; since: { name: string; since: 
         {fault ?? (isChanged ? next : '')}
       </td>
       <td
-        className={`figures text-right text-[12px] ${isChanged && since?.name === name ? 'text-brass' : 'text-soft'}`}
+        className={`figures text-right text-[12px] whitespace-nowrap ${isChanged && since?.name === name ? 'text-brass' : 'text-soft'}`}
       >
         {since?.name === name ? `since v${String(since.since).padStart(3, '0')}` : since ? 'renamed since' : ''}
       </td>
