@@ -323,7 +323,8 @@ export {
 export * from './under/index.js';
 
 // Names
-export { renameParts, renamed, type Renaming } from './names/rename-parts.js';
+export { renameParts, type Renaming } from './names/rename-parts.js';
+export { freeNumber } from './names/free-number.js';
 export { findInNames, type NameFinding } from './names/name-findings.js';
 export { onOtherSide, replacedIn } from './names/swap-sides.js';
 

@@ -8,7 +8,6 @@ import {
 import {
   compareRigs,
   packageName,
-  readZip,
   rigFaults,
   sortedChanges,
   writeChanges,
@@ -26,7 +25,8 @@ import type { DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { packView, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
-import { picturesOf, provePackage } from './prove-package.js';
+import { provePackage } from './prove-package.js';
+import { picturesOf, readPackage } from './read-package.js';
 import { atlas, glb, layersOf, openRaster, psd, svg } from './write-formats.js';
 
 /** What a package is made from. */
@@ -140,11 +140,7 @@ async function changesSince(
   files: readonly PackageFile[],
 ): Promise<RigChanges> {
   if (!previous) return { from: null, to: number, entries: [] };
-  const before = readZip(await readBlob(previous.packageBlob)).map(({ path, bytes }) => ({
-    ...{ path: path.slice(previous.name.length + 1), bytes },
-  }));
-  const text = before.find(({ path }) => path === 'rig.json')?.bytes ?? new Uint8Array();
-  const was = JSON.parse(new TextDecoder().decode(text)) as Rig;
-  const entries = compareRigs(was, rig, picturesOf(before), picturesOf(files));
+  const before = readPackage(await readBlob(previous.packageBlob), previous.name);
+  const entries = compareRigs(before.rig, rig, before.imageOf, picturesOf(files));
   return { from: previous.number, to: number, entries: sortedChanges(entries) };
 }

@@ -1,28 +1,8 @@
-import { LimberError, type Bitmap } from '@limber-sheaf/core';
-import {
-  decodePng,
-  readOpenRaster,
-  readZip,
-  rigFaults,
-  type ImageOf,
-  type PackageFile,
-  type Rig,
-  type RigView,
-} from '@limber-sheaf/formats';
+import { LimberError } from '@limber-sheaf/core';
+import { readOpenRaster, rigFaults, type ImageOf, type RigView } from '@limber-sheaf/formats';
 import { sha } from './packed-view.js';
-
-/** Gives the pictures of a package by their paths; each is decoded once. */
-export function picturesOf(files: readonly PackageFile[]): ImageOf {
-  const bytes = new Map(files.map((file) => [file.path, file.bytes]));
-  const decoded = new Map<string, Bitmap | null>();
-  return (path) => {
-    if (!decoded.has(path)) {
-      const png = bytes.get(path);
-      decoded.set(path, png ? decodePng(png) : null);
-    }
-    return decoded.get(path) ?? null;
-  };
-}
+import { readPackage } from './read-package.js';
+import { HIDDEN_GROUPS } from './write-formats.js';
 
 /**
  * Reads a package back from its own bytes and proves it, by other code than wrote it: every file of the manifest is there
@@ -32,11 +12,10 @@ export function picturesOf(files: readonly PackageFile[]): ImageOf {
  * @throws LimberError `not-proven`
  */
 export function provePackage(zip: Uint8Array, name: string, withShadows = true): void {
-  const files = new Map(readZip(zip).map(({ path, bytes }) => [path.slice(name.length + 1), bytes]));
+  const { rig, files, imageOf } = readPackage(zip, name);
   const fail = (what: string): never => {
     throw new LimberError('not-proven', `The package did not read back as it was written: ${what}.`, 'Make it again.');
   };
-  const rig = JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig;
   if (rigFaults(rig).length > 0) fail('its manifest');
   for (const view of rig.views) {
     const named = [view.design, ...view.pieces, ...view.pieces.flatMap(({ sheets }) => sheets)];
@@ -44,14 +23,13 @@ export function provePackage(zip: Uint8Array, name: string, withShadows = true):
       const bytes = files.get(image);
       if (!bytes || sha(bytes) !== sha256) fail(image);
     }
-    const far = restDifference(view, picturesOf([...files].map(([path, bytes]) => ({ path, bytes }))));
+    const far = restDifference(view, imageOf);
     const claimed = rig.checks.find((check) => check.id === 'rest-match' && check.view === view.key);
-    const isLeftOut = view.pieces.length > 0 && !withShadows;
-    if (claimed?.ok && !isLeftOut && (rig.scale === 1 ? far.largest > 1 : far.mean > 0.5))
+    if (claimed?.ok && withShadows && (rig.scale === 1 ? far.largest > 1 : far.mean > 0.5))
       fail(`its pieces are not the design by ${rig.scale === 1 ? far.largest : far.mean.toFixed(2)}/255`);
     const ora = files.get(`${rig.character.code}_${view.key}.ora`);
     if (!ora) continue;
-    const layers = readOpenRaster(ora).layers.filter(({ visible, path }) => visible && !HIDDEN.test(path));
+    const layers = readOpenRaster(ora).layers.filter(({ visible, path }) => visible && !isMark(path));
     const expected = view.pieces.flatMap((piece) => [
       // What keeps shade or line apart is in its layer without them.
       { name: piece.name, bounds: piece.bounds, sha256: piece.sheets.length === 0 ? piece.sha256 : null },
@@ -97,5 +75,7 @@ function restDifference({ canvas, design, pieces }: RigView, imageOf: ImageOf): 
   return { largest, mean: sum / drawn.length };
 }
 
-/** Groups of marks, which are no part of the drawing. */
-const HIDDEN = /^(pivot marks|register frame)\//;
+/** Is a layer a mark, which is no part of the drawing? */
+function isMark(path: string): boolean {
+  return Object.values(HIDDEN_GROUPS).some((group) => path.startsWith(`${group}/`));
+}

@@ -32,6 +32,9 @@ interface Layer {
   visible: boolean;
 }
 
+/** The groups of marks in layered files. */
+export const HIDDEN_GROUPS = { marks: 'pivot marks', frame: 'register frame' } as const;
+
 /** Largest side of a layered file's small picture, px. */
 const THUMBNAIL = 256;
 
@@ -57,12 +60,12 @@ export async function layersOf(
       const image = pivotMark(entry.pivot);
       marks.push(layer(`${entry.name}_${mark}`, image, await encode(image)));
     }
-    nodes.push({ group: 'pivot marks', hidden: true, layers: marks });
+    nodes.push({ group: HIDDEN_GROUPS.marks, hidden: true, layers: marks });
   }
   if (framed) {
     const image = registerFrame(view.canvas);
     nodes.unshift({
-      group: 'register frame',
+      group: HIDDEN_GROUPS.frame,
       hidden: true,
       layers: [layer('register_frame', image, await encode(image))],
     });

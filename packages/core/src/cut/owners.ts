@@ -31,6 +31,15 @@ export function mapOwners(faces: readonly (PlacedBitmap | null)[], rect: Rect): 
   return { ...rect, owner };
 }
 
+/**
+ * Does something in front of a piece hide the design's opaque paint at a pixel? Whatever the piece has there never shows at rest.
+ * @param index the piece's place in the draw order
+ * @param at the pixel's place in the canvas's own arrays
+ */
+export function hidesAt({ owner }: OwnerMap, { data }: PlacedBitmap, index: number, at: number): boolean {
+  return owner[at] > index + 1 && data[at * 4 + 3] === 255;
+}
+
 /** Who shows where in a view at rest, by places in the draw order. */
 export function ownersAtRest(doc: CharacterDoc, viewId: ViewId, { design, pieces }: ViewArt): OwnerMap {
   return mapOwners(

@@ -5,6 +5,7 @@ import { placeOf } from '../document/keys.js';
 import type { CharacterDoc, PartId, PartRow, PieceId, ViewId } from '../document/rows.js';
 import { planEntries, planOf } from '../plan/plan.js';
 import { checkNames } from './check-names.js';
+import { freeNumber } from './free-number.js';
 
 /** Something about a view's names that is worth a look, with what would mend it. */
 export interface NameFinding {
@@ -28,7 +29,7 @@ export function findInNames(doc: CharacterDoc, viewId: ViewId): NameFinding[] {
   for (const [at, part] of parts.entries()) {
     const tokens = withoutCopy(part);
     if (!tokens) continue;
-    const mend = { partId: part.id, tokens: numbered(doc, part.id, tokens) };
+    const mend = { partId: part.id, tokens: unlikeOthers(doc, part.id, tokens) };
     const name = nameFor(mend.tokens, doc.character.scheme);
     found.push({
       kind: 'copy',
@@ -100,14 +101,8 @@ function withoutCopy({ group, side, part, index }: PartRow): NameTokens | null {
   return { group: own, side, part: word || null, index };
 }
 
-/** Tokens with the first number that leaves them free. */
-function numbered(doc: CharacterDoc, partId: PartId, tokens: NameTokens): NameTokens {
-  const isFree = (one: NameTokens) => {
-    const twin = findPart(doc, one);
-    return !twin || twin.id === partId;
-  };
-  if (isFree(tokens)) return tokens;
-  let index = 2;
-  while (!isFree({ ...tokens, index })) index++;
-  return { ...tokens, index };
+/** Tokens as they are where no other part has them, or else with the first number that is free. */
+function unlikeOthers(doc: CharacterDoc, partId: PartId, tokens: NameTokens): NameTokens {
+  const twin = findPart(doc, tokens);
+  return !twin || twin.id === partId ? tokens : (freeNumber(doc, tokens) ?? tokens);
 }

@@ -11,7 +11,7 @@ export interface Renaming {
 }
 
 /** A character's parts as they would be named. */
-export function renamed(doc: CharacterDoc, renamings: readonly Renaming[]): { partId: PartId; tokens: NameTokens }[] {
+function renamed(doc: CharacterDoc, renamings: readonly Renaming[]): { partId: PartId; tokens: NameTokens }[] {
   const to = new Map(renamings.map(({ partId, tokens }) => [partId, tokens]));
   return doc.parts.map((part) => ({ partId: part.id, tokens: to.get(part.id) ?? part }));
 }

@@ -2,7 +2,7 @@ import { composePiece } from '../document/compose-piece.js';
 import { drawOrder } from '../document/family.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import type { PlacedBitmap } from '../raster/bitmap.js';
+import { intersectRects, type PlacedBitmap } from '../raster/bitmap.js';
 
 /** How far a piece may move in the draw order and nothing that shows at rest changes. */
 export interface RoomInOrder {
@@ -33,9 +33,9 @@ export function roomInOrder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, pie
 /** Have two pictures paint at one place? */
 function sharePixel(a: PlacedBitmap | null, b: PlacedBitmap | null): boolean {
   if (!a || !b) return false;
-  const [left, right] = [Math.max(a.x, b.x), Math.min(a.x + a.width, b.x + b.width)];
-  for (let y = Math.max(a.y, b.y); y < Math.min(a.y + a.height, b.y + b.height); y++)
-    for (let x = left; x < right; x++) {
+  const both = intersectRects(a, b);
+  for (let y = both.y; y < both.y + both.height; y++)
+    for (let x = both.x; x < both.x + both.width; x++) {
       const isBoth =
         a.data[((y - a.y) * a.width + x - a.x) * 4 + 3] > 0 && b.data[((y - b.y) * b.width + x - b.x) * 4 + 3] > 0;
       if (isBoth) return true;

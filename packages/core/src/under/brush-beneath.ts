@@ -1,4 +1,4 @@
-import type { OwnerMap } from '../cut/owners.js';
+import { hidesAt, type OwnerMap } from '../cut/owners.js';
 import { mergeSheets } from '../document/compose-piece.js';
 import { refuse, type Result } from '../errors.js';
 import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
@@ -46,7 +46,7 @@ export function brushBeneath(
     for (let x = 0; x < mask.width; x++, i++) {
       if (mask.data[i] === 0) continue;
       const at = (mask.y + y - owners.y) * owners.width + mask.x + x - owners.x;
-      if (owners.owner[at] <= index + 1 || design.data[at * 4 + 3] !== 255) continue;
+      if (!hidesAt(owners, design, index, at)) continue;
       touched = true;
       words[i] = withAlpha(ink, Math.round(255 * Math.min(1, depth[i] / fade)));
     }

@@ -1,9 +1,9 @@
-import type { OwnerMap } from '../cut/owners.js';
+import { hidesAt, type OwnerMap } from '../cut/owners.js';
 import { mergeSheets } from '../document/compose-piece.js';
 import { refuse, type Place, type Result } from '../errors.js';
 import { createPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
-import { INSIDE } from '../raster/mask.js';
+import { INSIDE, unionCoverage } from '../raster/mask.js';
 import { opaqueWord } from '../raster/words.js';
 
 /** px by which the fill goes on beneath the paint that closes it, so that no seam shows at its soft edge. */
@@ -29,13 +29,14 @@ export function fillClosed(
   design: PlacedBitmap,
 ): Result<{ beneath: PlacedBitmap | null }> {
   const { width, height } = design;
-  const isHidden = (i: number) => owners.owner[i] > index + 1 && design.data[i * 4 + 3] === 255;
+  const isHidden = (i: number) => hidesAt(owners, design, index, i);
   const [column, row] = [Math.floor(x), Math.floor(y)];
   const start = row * width + column;
   if (column < 0 || row < 0 || column >= width || row >= height || !isHidden(start))
     return refuse('not-hidden', 'Nothing lies in front of this piece there. Fill where it is hidden.');
-  const painted = paintedPixels(image, design);
-  if (painted[start] > 0) return refuse('has-paint', 'There is paint there already. Erase it first, or brush over it.');
+  const { data: painted } = unionCoverage(image ? [image] : [], design);
+  if (painted[start] > INSIDE)
+    return refuse('has-paint', 'There is paint there already. Erase it first, or brush over it.');
   const filled = new Uint8Array(width * height);
   const edge: number[] = [];
   const ahead = [start];
@@ -43,10 +44,10 @@ export function fillClosed(
   for (let i = ahead.pop(); i !== undefined; i = ahead.pop()) {
     const [left, top] = [i % width, Math.floor(i / width)];
     for (const next of [left > 0 ? i - 1 : -1, left + 1 < width ? i + 1 : -1, top > 0 ? i - width : -1, i + width]) {
-      if (next < 0 || next >= filled.length || (painted[next] === 0 && !isHidden(next)))
+      if (next < 0 || next >= filled.length || (painted[next] <= INSIDE && !isHidden(next)))
         return refuse('not-closed', 'The area is not closed: it runs out from under what hides it. Draw a line first.');
       if (filled[next] > 0) continue;
-      if (painted[next] > 0) edge.push(next);
+      if (painted[next] > INSIDE) edge.push(next);
       else {
         filled[next] = 1;
         ahead.push(next);
@@ -67,14 +68,4 @@ export function fillClosed(
   const ink = opaqueWord(colour);
   for (let i = 0; i < words.length; i++) if (filled[i] > 0) words[i] = ink;
   return { ok: true, beneath: mergeSheets([trimToPaint(paint), beneath]) };
-}
-
-/** By pixel of the canvas: above 0 where an image has paint. */
-function paintedPixels(image: PlacedBitmap | null, { width, height }: PlacedBitmap): Uint8Array {
-  const painted = new Uint8Array(width * height);
-  if (!image) return painted;
-  for (let y = Math.max(0, image.y); y < Math.min(height, image.y + image.height); y++)
-    for (let x = Math.max(0, image.x); x < Math.min(width, image.x + image.width); x++)
-      if (image.data[((y - image.y) * image.width + x - image.x) * 4 + 3] > INSIDE) painted[y * width + x] = 1;
-  return painted;
 }

@@ -1,4 +1,4 @@
-import type { OwnerMap } from '../cut/owners.js';
+import { hidesAt, type OwnerMap } from '../cut/owners.js';
 import type { GraftLook } from '../document/rows.js';
 import { LimberError, refuse, type Result } from '../errors.js';
 import {
@@ -71,7 +71,7 @@ export function layGraft(
     for (let column = 0; column < paint.width; column++, i++) {
       const [x, y] = [paint.x + column, paint.y + row];
       const at = (y - owners.y) * owners.width + x - owners.x;
-      if (owners.owner[at] <= index + 1 || design.data[at * 4 + 3] !== 255) continue;
+      if (!hidesAt(owners, design, index, at)) continue;
       const uv = within(look.corners, x + 0.5, y + 0.5);
       if (!uv) continue;
       const [r, g, b, a] = sampleBitmap(placed, uv.u * source.width, uv.v * source.height, out);

@@ -1,4 +1,4 @@
-import type { OwnerMap } from '../cut/owners.js';
+import { hidesAt, type OwnerMap } from '../cut/owners.js';
 import type { CarriedContour } from '../document/rows.js';
 import { contactsAt } from '../joints/limb-discs.js';
 import { outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
@@ -80,7 +80,7 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
     const [column, row] = [Math.floor(x) - owners.x, Math.floor(y) - owners.y];
     if (column < 0 || row < 0 || column >= owners.width || row >= owners.height) return false;
     const i = row * owners.width + column;
-    return owners.owner[i] > index + 1 && design.data[i * 4 + 3] === 255;
+    return hidesAt(owners, design, index, i);
   };
   const discs = root ? [root, ...tips] : tips;
   const loops = discs.map((disc) => hullOf(disc, disc));
@@ -131,8 +131,7 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
     let at = (y - owners.y) * owners.width + hidden.x - owners.x;
     for (let column = 0; column < hidden.width; column++, i++, at++) {
       if (hidden.data[i] === 0) continue;
-      const isBeneath = owners.owner[at] > index + 1 && design.data[at * 4 + 3] === 255;
-      if (!isBeneath || isRim(near, hidden.x + column + 0.5, y + 0.5)) hidden.data[i] = 0;
+      if (!hidesAt(owners, design, index, at) || isRim(near, hidden.x + column + 0.5, y + 0.5)) hidden.data[i] = 0;
     }
   }
   return { hidden, bridges, otherWay, dropped, outlines, ends };

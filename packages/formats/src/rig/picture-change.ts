@@ -36,10 +36,10 @@ export function pictureChange(before: PictureThen, after: PictureThen): PictureC
   const hidden = bothHide(rect, before.inFront, after.inFront);
   // Where a front's soft edge lets it through and it is seen to be no other, it is hidden as well.
   const [restWas, restIs] = [before, after].map(({ rest }) => cropPlaced(rest, rect).data);
-  for (let i = 0; i < hidden.length; i++) if (hidden[i] === 0 && nearlyAt(restWas, restIs, i)) hidden[i] = 1;
+  for (let i = 0; i < hidden.length; i++) if (hidden[i] === 0 && sameAt(restWas, restIs, i, 1)) hidden[i] = 1;
   let [shown, more] = [0, 0];
   for (let i = 0; i < hidden.length; i++) {
-    if (sameAt(was, is, i)) continue;
+    if (sameAt(was, is, i, 0)) continue;
     if (hidden[i] === 0) shown++;
     else if (is[i * 4 + 3] > was[i * 4 + 3]) more++;
   }
@@ -55,17 +55,12 @@ export function pictureChange(before: PictureThen, after: PictureThen): PictureC
     : { weight: 'safe', kind: 'repainted', words: 'was repainted within its shape.' };
 }
 
-function sameAt(was: Uint8Array, is: Uint8Array, pixel: number): boolean {
+/** Do two pictures show the same at a pixel, no channel more than so much apart? */
+function sameAt(was: Uint8Array, is: Uint8Array, pixel: number, most: number): boolean {
   const i = pixel * 4;
   if (was[i + 3] === 0 && is[i + 3] === 0) return true;
-  return was[i] === is[i] && was[i + 1] === is[i + 1] && was[i + 2] === is[i + 2] && was[i + 3] === is[i + 3];
-}
-
-/** Do two pictures show the same at a pixel, but for a rounding? */
-function nearlyAt(was: Uint8Array, is: Uint8Array, pixel: number): boolean {
-  const i = pixel * 4;
-  if (was[i + 3] === 0 && is[i + 3] === 0) return true;
-  return [0, 1, 2, 3].every((k) => Math.abs(was[i + k] - is[i + k]) < ROUNDING);
+  for (let k = i; k < i + 4; k++) if (Math.abs(was[k] - is[k]) > most) return false;
+  return true;
 }
 
 /** By pixel of a rectangle: above 0 where something in front hides it in both versions. */

@@ -1,10 +1,11 @@
 import {
   findPart,
   findPiece,
+  freeNumber,
   labelFor,
+  onOtherSide,
   partOf,
   type CharacterDoc,
-  type NameTokens,
   type PieceRow,
   counted,
 } from '@limber-sheaf/core';
@@ -48,7 +49,7 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
   };
   const reshape = (how: { by?: number; fillHoles?: boolean }) => told(edit('cut.reshape', piece.id, { saw, ...how }));
   const set = (change: object) => void edit('cut.change', piece.id, { saw, ...change });
-  const other = otherSide(part);
+  const other = part.side ? onOtherSide(tokensOf(part)) : null;
   const otherPart = other && findPart(doc, other);
   const otherCut = otherPart && findPiece(doc, view.id, otherPart.id);
 
@@ -62,7 +63,7 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
     usePenStore.setState({ shape: { preview: found, word: 'Mirror', tokens: other } });
   };
   const splitOff = async () => {
-    const tokens = freeCopy(doc, part) ?? nextPart(doc, view.id, part);
+    const tokens = freeNumber(doc, tokensOf(part)) ?? nextPart(doc, view.id, part);
     if (!tokens) return;
     const state = await told(edit('cut.islands', piece.id, { saw, tokens }));
     const made = state && findPart(state.doc, tokens);
@@ -167,18 +168,4 @@ function MergeInto({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
       ))}
     </select>
   );
-}
-
-/** The same part of the other side, or null. */
-function otherSide(part: NameTokens): NameTokens | null {
-  return part.side ? { ...tokensOf(part), side: part.side === 'A' ? 'B' : 'A' } : null;
-}
-
-/** The part's name with the next free number. */
-function freeCopy(doc: CharacterDoc, part: NameTokens): NameTokens | null {
-  for (let index = 2; index < 100; index++) {
-    const tokens = { ...tokensOf(part), index };
-    if (!findPart(doc, tokens)) return tokens;
-  }
-  return null;
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { blobUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { handWorker, keyOf } from '../../bench/worker';
+import { FrontSheet } from '../../ui/FrontSheet';
 import { Picture } from '../../ui/Picture';
 import { Range } from '../../ui/Range';
 import { lookOf } from './look-of';
@@ -16,10 +17,7 @@ export function PartsSheet() {
   const [pull, setPull] = useState(1);
   const order = drawOrder(doc, view.id);
   return (
-    <section
-      className="absolute inset-4 flex flex-col overflow-hidden rounded-xl border border-rule bg-sheet shadow-sm"
-      aria-label="Parts sheet"
-    >
+    <FrontSheet label="Parts sheet">
       <header className="flex flex-wrap items-baseline gap-3 px-5 pt-3.5 pb-2">
         <h2 className="text-[18px]">Parts sheet</h2>
         <p className="flex-1 text-[13px] text-soft">what the rigger gets on one page</p>
@@ -65,6 +63,6 @@ export function PartsSheet() {
           <SpreadParts pull={pull} />
         </div>
       )}
-    </section>
+    </FrontSheet>
   );
 }

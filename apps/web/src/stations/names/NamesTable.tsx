@@ -3,6 +3,7 @@ import { useAnswer } from '../../api/useAnswer';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
+import { FrontSheet } from '../../ui/FrontSheet';
 import { nameRows, type NameRow } from './name-rows';
 import { typeName, useNames } from './names-store';
 import { replaceAll, swapSides, takeNames } from './take-names';
@@ -20,10 +21,7 @@ export function NamesTable() {
   const since = new Map(handed.map((one) => [one.partId, one]));
   const lost = changed.filter(({ part, name }) => since.get(part.id)?.name === name).length;
   return (
-    <section
-      className="absolute inset-4 flex flex-col overflow-hidden rounded-xl border border-rule bg-sheet shadow-sm"
-      aria-label="Names"
-    >
+    <FrontSheet label="Names">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3.5 pb-2">
         <h2 className="sr-only">Every name</h2>
         <Field label="Find" value={find} onChange={(text) => useNames.setState({ find: text })} />
@@ -72,7 +70,7 @@ export function NamesTable() {
           </table>
         </div>
       )}
-    </section>
+    </FrontSheet>
   );
 }
 

@@ -1,5 +1,6 @@
-import { findInNames, nameFor, onOtherSide, replacedIn, type NamingScheme } from '@limber-sheaf/core';
+import { DEFAULT_SCHEME, findInNames, nameFor, onOtherSide, replacedIn, type NamingScheme } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
+import { tokensOf } from '../../bench/parts';
 import { nameRows } from './name-rows';
 import { typeTokens, useNames, type TypedName } from './names-store';
 
@@ -13,9 +14,7 @@ function changedRows({ doc, view }: Pick<Naming, 'doc' | 'view'>, typed: Readonl
 /** Takes every name that was typed, as one edit. */
 export async function takeNames(bench: Naming): Promise<void> {
   const rows = changedRows(bench, useNames.getState().typed);
-  const renamings = rows.map(({ part, tokens: { group, side, part: word, index } }) => ({
-    ...{ partId: part.id, tokens: { group, side, part: word, index } },
-  }));
+  const renamings = rows.map(({ part, tokens }) => ({ partId: part.id, tokens: tokensOf(tokens) }));
   const saw = Object.fromEntries(rows.map(({ part }) => [part.id, part.version]));
   const done = await bench.edit('names.rename', bench.doc.character.id, { renamings, saw });
   if (done) useNames.setState({ typed: {} });
@@ -28,7 +27,7 @@ export function replaceAll({ doc, view }: Pick<Naming, 'doc' | 'view'>): number 
     const next = replacedIn(tokens, find, by);
     return next ? [{ id: part.id, next }] : [];
   });
-  for (const { id, next } of made) typeTokens(id, next, nameFor(next, PLAIN));
+  for (const { id, next } of made) typeTokens(id, next, nameFor(next, DEFAULT_SCHEME));
   return made.length;
 }
 
@@ -36,23 +35,14 @@ export function replaceAll({ doc, view }: Pick<Naming, 'doc' | 'view'>): number 
 export function swapSides({ doc, view }: Pick<Naming, 'doc' | 'view'>): void {
   const { typed } = useNames.getState();
   for (const { part, tokens } of nameRows(doc, view.id, typed))
-    if (tokens.side) typeTokens(part.id, onOtherSide(tokens), nameFor(onOtherSide(tokens), PLAIN));
+    if (tokens.side) typeTokens(part.id, onOtherSide(tokens), nameFor(onOtherSide(tokens), DEFAULT_SCHEME));
 }
 
 /** Types every mend that there is for what was found. */
 export function typeMends({ doc, view }: Pick<Naming, 'doc' | 'view'>): void {
   for (const { mend } of findInNames(doc, view.id))
-    if (mend) typeTokens(mend.partId, mend.tokens, nameFor(mend.tokens, PLAIN));
+    if (mend) typeTokens(mend.partId, mend.tokens, nameFor(mend.tokens, DEFAULT_SCHEME));
 }
-
-/** How a name that nobody typed stands in its field. */
-const PLAIN: NamingScheme = {
-  sides: 'letters',
-  separator: '_',
-  case: 'lower',
-  piece: ['group', 'side', 'part', 'index'],
-  pivotMark: 'PIVOT',
-};
 
 /** Sets how names are made. */
 export function setScheme({ doc, edit }: Naming, change: Partial<NamingScheme>) {

@@ -1,0 +1,31 @@
+import type { Bitmap } from '@limber-sheaf/core';
+import { decodePng, readZip, type ImageOf, type PackageFile, type Rig } from '@limber-sheaf/formats';
+
+/** A package as it is read from its own bytes. */
+interface ReadPackage {
+  rig: Rig;
+  /** By path within the package. */
+  files: Map<string, Uint8Array>;
+  imageOf: ImageOf;
+}
+
+/** Unpacks a package of some name. @throws LimberError `damaged-file` */
+export function readPackage(zip: Uint8Array, name: string): ReadPackage {
+  const unpacked = readZip(zip).map(({ path, bytes }) => ({ path: path.slice(name.length + 1), bytes }));
+  const files = new Map(unpacked.map(({ path, bytes }) => [path, bytes]));
+  const rig = JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig;
+  return { rig, files, imageOf: picturesOf(unpacked) };
+}
+
+/** Gives the pictures of a package by their paths; each is decoded once. */
+export function picturesOf(files: readonly PackageFile[]): ImageOf {
+  const bytes = new Map(files.map((file) => [file.path, file.bytes]));
+  const decoded = new Map<string, Bitmap | null>();
+  return (path) => {
+    if (!decoded.has(path)) {
+      const png = bytes.get(path);
+      decoded.set(path, png ? decodePng(png) : null);
+    }
+    return decoded.get(path) ?? null;
+  };
+}
