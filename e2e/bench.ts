@@ -92,8 +92,8 @@ export class BenchPage {
 }
 
 export const test = base.extend<{ bench: BenchPage }>({
-  bench: async ({ page }, use) => {
-    const address = process.env.BENCH_ADDRESS;
+  bench: async ({ page }, use, { parallelIndex }) => {
+    const address = process.env.BENCH_ADDRESSES?.split(' ')[parallelIndex];
     if (!address) throw new Error('the server is not up');
     const problems: string[] = [];
     page.on('pageerror', (error) => problems.push(error.message));

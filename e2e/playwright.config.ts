@@ -1,10 +1,11 @@
 import { defineConfig } from '@playwright/test';
+import { LANES } from './lanes';
 
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   globalSetup: './server.ts',
-  workers: 1,
+  workers: LANES,
   fullyParallel: false,
   // Far more than any step takes: a machine that stands still for a while is no fault of ours.
   timeout: 240_000,

@@ -144,14 +144,17 @@ export async function ensureDatabase(postgres, name) {
   return postgres.url(name);
 }
 
-/** Throws a database away and makes it anew. */
-export async function freshDatabase(postgres, name) {
+/**
+ * Throws a database away and makes it anew.
+ * @param like the database that it is a copy of; nobody may be connected to that one
+ */
+export async function freshDatabase(postgres, name, like = 'template1') {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: postgres.url('postgres') });
   await client.connect();
   try {
     await client.query(`DROP DATABASE IF EXISTS "${name}" WITH (FORCE)`);
-    await client.query(`CREATE DATABASE "${name}"`);
+    await client.query(`CREATE DATABASE "${name}" TEMPLATE "${like}"`);
   } finally {
     await client.end();
   }

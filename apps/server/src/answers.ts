@@ -2,6 +2,8 @@ import type { ViewProof } from '@limber-sheaf/core';
 import type { CastCard } from './cast/cast.service.js';
 import type { CharacterState } from './edits/edit.service.js';
 import type { CharacterThen, JournalCard } from './edits/journal.service.js';
+import type { BroughtBack } from './handoff/bring-back.js';
+import type { VersionsCompared } from './handoff/compare-versions.js';
 import type { HandOffCard } from './handoff/handoff.service.js';
 import type { HandedName } from './names/names.service.js';
 import type { JobState } from './jobs/job.service.js';
@@ -25,6 +27,8 @@ export interface Answers {
   'handOff.checks': ViewProof & { revision: number };
   'handOff.list': { versions: HandOffCard[]; job: JobState | null };
   'handOff.start': JobState;
+  'handOff.compare': VersionsCompared;
+  'bringBack.look': BroughtBack;
   'names.handedOff': HandedName[];
   'jobs.job': JobState;
   'jobs.cancel': JobState;

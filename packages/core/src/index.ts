@@ -338,5 +338,7 @@ export {
   type PackageFormat,
   type PackageOptions,
 } from './handoff/package-options.js';
+export { matchBack, type BackMatch, type NamedPicture, type NamesThen } from './handoff/match-back.js';
+export { takeBack, type RepaintedSheets, type TakenBack } from './handoff/take-back.js';
 export { pivotMark, registerFrame } from './handoff/marks.js';
 export { spreadApart, type SheetPiece } from './handoff/spread-apart.js';

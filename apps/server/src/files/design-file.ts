@@ -2,26 +2,54 @@ import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { PNG_LIMITS } from '@limber-sheaf/formats';
 import { Injectable, type CallHandler, type ExecutionContext, type NestInterceptor } from '@nestjs/common';
-import { FileInterceptor } from '@nestjs/platform-express';
+import { FileInterceptor, FilesInterceptor } from '@nestjs/platform-express';
 import type { Request } from 'express';
 import { finalize, type Observable } from 'rxjs';
 
 /** Names and values of a form that are not files, bytes and how many. */
-const FIELDS = { fields: 8, fieldSize: 2000, fieldNameSize: 100, parts: 12 };
+const FIELDS = { fields: 8, fieldSize: 2000, fieldNameSize: 100 };
+/** Files that are brought back at once. */
+const MOST_FILES = 200;
 
-const Upload = FileInterceptor('design', {
-  dest: tmpdir(),
-  limits: { fileSize: PNG_LIMITS.bytes, files: 1, ...FIELDS },
-});
-
-/** Puts the uploaded design down in a file, so that it never stands in memory as a whole, and takes it away afterwards. */
-@Injectable()
-export class DesignFile implements NestInterceptor {
-  private readonly upload = new Upload();
+/** Puts uploaded files down in files, so that they never stand in memory as a whole, and takes them away afterwards. */
+abstract class PutDown implements NestInterceptor {
+  protected abstract readonly upload: NestInterceptor;
 
   async intercept(context: ExecutionContext, next: CallHandler): Promise<Observable<unknown>> {
     const answer = await this.upload.intercept(context, next);
-    const { file } = context.switchToHttp().getRequest<Request>();
-    return (answer as Observable<unknown>).pipe(finalize(() => void (file && rm(file.path, { force: true }))));
+    const { file, files } = context.switchToHttp().getRequest<Request>();
+    const all = file ? [file] : Array.isArray(files) ? files : [];
+    return (answer as Observable<unknown>).pipe(
+      finalize(() => all.forEach(({ path }) => void rm(path, { force: true }))),
+    );
   }
+}
+
+const OneDesign = FileInterceptor('design', {
+  dest: tmpdir(),
+  limits: { fileSize: PNG_LIMITS.bytes, files: 1, ...FIELDS, parts: 12 },
+});
+
+/** The one picture of a design that is uploaded. */
+@Injectable()
+export class DesignFile extends PutDown {
+  protected readonly upload = new OneDesign();
+}
+
+const ManyPictures = FilesInterceptor('art', MOST_FILES, {
+  dest: tmpdir(),
+  limits: {
+    fileSize: PNG_LIMITS.bytes,
+    files: MOST_FILES,
+    ...FIELDS,
+    // An id a piece, of many pieces.
+    fieldSize: 20_000,
+    parts: MOST_FILES + FIELDS.fields,
+  },
+});
+
+/** Repainted art that is uploaded: a layered file, or an image a piece. */
+@Injectable()
+export class ArtFiles extends PutDown {
+  protected readonly upload = new ManyPictures();
 }

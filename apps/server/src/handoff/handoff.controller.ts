@@ -1,10 +1,10 @@
-import { Body, Controller, Get, Param, Post, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { BlobService } from '../blobs/blob.service.js';
 import { Who, type Caller } from '../http/caller.js';
-import { IdParam } from '../http/dto.js';
-import { PackageBody } from './handoff.dto.js';
+import { EditBody, IdParam } from '../http/dto.js';
+import { CompareBody, PackageBody } from './handoff.dto.js';
 import { HandOffService } from './handoff.service.js';
 
 @ApiTags('hand-off')
@@ -31,6 +31,20 @@ export class HandOffController {
   @ApiOperation({ summary: 'Make a package: answers with the job' })
   start(@Param() { id }: IdParam, @Body() { note = '', ...options }: PackageBody) {
     return this.handOffs.start(id, options, note);
+  }
+
+  @Post('characters/:id/handoffs/compare')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'What differs between any two versions, and how either looks at rest' })
+  compare(@Param() { id }: IdParam, @Body() { from, to }: CompareBody, @Who() caller: Caller) {
+    return this.handOffs.compare(id, from, to, caller);
+  }
+
+  @Post('handoffs/:id/restore')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Bring a character back to what a version was, as a new edit' })
+  restore(@Param() { id }: IdParam, @Body() { saw }: EditBody, @Who() caller: Caller) {
+    return this.handOffs.restore(id, { ...caller, saw });
   }
 
   @Get('handoffs/:id/package.zip')

@@ -1,14 +1,17 @@
 import { Module } from '@nestjs/common';
 import { BlobsModule } from '../blobs/blobs.module.js';
 import { DerivedModule } from '../derived/derived.module.js';
+import { EditsModule } from '../edits/edits.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
 import { ThreadsModule } from '../threads/threads.module.js';
+import { BringBackController } from './bring-back.controller.js';
+import { BringBackService } from './bring-back.service.js';
 import { HandOffController } from './handoff.controller.js';
 import { HandOffService } from './handoff.service.js';
 
 @Module({
-  imports: [BlobsModule, DerivedModule, JobsModule, ThreadsModule],
-  controllers: [HandOffController],
-  providers: [HandOffService],
+  imports: [BlobsModule, DerivedModule, EditsModule, JobsModule, ThreadsModule],
+  controllers: [HandOffController, BringBackController],
+  providers: [HandOffService, BringBackService],
 })
 export class HandOffModule {}

@@ -1,17 +1,28 @@
 import { randomUUID } from 'node:crypto';
-import { LimberError, USUAL_OPTIONS, withDefaults, type PackageOptions, type ViewProof } from '@limber-sheaf/core';
+import {
+  LimberError,
+  USUAL_OPTIONS,
+  diffBetween,
+  withDefaults,
+  type PackageOptions,
+  type ViewProof,
+} from '@limber-sheaf/core';
 import type { RigChange } from '@limber-sheaf/formats';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import { VERSION } from '../config.js';
 import { characterOf, readSnapshot } from '../data/document-store.js';
 import { Character, HandOff, SnapshotRow } from '../data/models.js';
+import { DerivedService } from '../derived/derived.service.js';
 import { ProofService } from '../derived/proof.service.js';
 import { SheetsService } from '../derived/sheets.service.js';
+import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
+import { JournalService } from '../edits/journal.service.js';
 import type { Caller } from '../http/caller.js';
 import { JobService, type JobState } from '../jobs/job.service.js';
 import { taskFile } from '../threads/task.js';
-import { Threads } from '../threads/threads.js';
+import { LONG, Threads } from '../threads/threads.js';
+import type { VersionsCompared } from './compare-versions.js';
 import type { PackageOrder } from './handoff.tasks.js';
 
 const KIND = 'hand-off';
@@ -19,7 +30,9 @@ const KIND = 'hand-off';
 const CHECKED = 0.5;
 /** s; a package is a job that shows how far it is and can be stopped. */
 const LONGEST = 1200;
-const tasks = taskFile<typeof import('./handoff.tasks.js')>(new URL('./handoff.tasks.js', import.meta.url));
+export const handOffTasks = taskFile<typeof import('./handoff.tasks.js')>(
+  new URL('./handoff.tasks.js', import.meta.url),
+);
 
 /** A version that has been handed off. */
 export interface HandOffCard {
@@ -49,10 +62,13 @@ interface PackageWish {
 export class HandOffService implements OnModuleInit {
   constructor(
     @Inject(Sequelize) private readonly sequelize: Sequelize,
+    private readonly derived: DerivedService,
     private readonly proofs: ProofService,
     private readonly sheets: SheetsService,
     private readonly threads: Threads,
     private readonly jobs: JobService,
+    private readonly edits: EditService,
+    private readonly journal: JournalService,
   ) {}
 
   onModuleInit(): void {
@@ -93,11 +109,45 @@ export class HandOffService implements OnModuleInit {
     return { ...(await this.proofs.prove(doc, viewId, { signal })), revision };
   }
 
+  /** What differs from one version to another. @throws LimberError `not-found` */
+  async compare(characterId: string, from: number, to: number, { signal }: Caller): Promise<VersionsCompared> {
+    const [before, after] = await Promise.all(
+      [from, to].map(async (number) => {
+        const row = await HandOff.findOne({ where: { characterId, number } });
+        if (!row)
+          throw new LimberError('not-found', `There is no version ${number}.`, 'Choose one of those on the list.');
+        return { name: row.packageName, packageBlob: row.packageBlob };
+      }),
+    );
+    const key = `versions 1 ${before.packageBlob} ${after.packageBlob}`;
+    const known = await this.derived.find<VersionsCompared>([key]);
+    const kept = known.get(key);
+    if (kept) return kept;
+    const compared = await this.threads.run(handOffTasks, 'compare', { before, after }, { signal, seconds: LONG });
+    await this.derived.keep([[key, compared]]);
+    return compared;
+  }
+
   /** @throws LimberError `not-found` */
   async find(id: string): Promise<{ name: string; blob: string }> {
+    const { packageName, packageBlob } = await this.rowOf(id);
+    return { name: packageName, blob: packageBlob };
+  }
+
+  /** Brings a character back to what a version was, as one edit. @throws LimberError `not-found` */
+  async restore(id: string, context: EditContext): Promise<CharacterState> {
+    const { characterId, number, revision } = await this.rowOf(id);
+    return this.edits.run(characterId, context, async (doc) => ({
+      kind: 'restore',
+      summary: `Go back to version ${number}`,
+      diff: diffBetween(doc, await this.journal.at(characterId, revision)),
+    }));
+  }
+
+  private async rowOf(id: string): Promise<HandOff> {
     const row = await HandOff.findByPk(id);
     if (!row) throw new LimberError('not-found', 'There is no such hand-off.');
-    return { name: row.packageName, blob: row.packageBlob };
+    return row;
   }
 
   private async make(
@@ -122,7 +172,7 @@ export class HandOffService implements OnModuleInit {
     const number = (previous?.number ?? 0) + 1;
     const createdAt = `${new Date().toISOString().slice(0, 19)}Z`;
     const order = { doc, views, options, number, previous, createdAt, generatorVersion: VERSION };
-    const made = await this.threads.run(tasks, 'make', order, {
+    const made = await this.threads.run(handOffTasks, 'make', order, {
       signal,
       seconds: LONGEST,
       tell: (share, doing) => tell(CHECKED + share * (0.97 - CHECKED), doing),

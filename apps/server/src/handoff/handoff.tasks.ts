@@ -23,6 +23,8 @@ import {
 import { keepBlob, readBlob } from '../threads/blobs.js';
 import type { DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
+import { lookAtBack as look, takeThemBack as take } from './bring-back.js';
+import { compareVersions } from './compare-versions.js';
 import { packView, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
 import { provePackage } from './prove-package.js';
@@ -102,6 +104,15 @@ export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePa
   tell(PROVEN, 'Keeping the package');
   return { name, packageBlob: await keepBlob(zip, 'application/zip'), bytes: zip.length, rig, changes };
 });
+
+/** What differs between any two versions. */
+export const compare = task(compareVersions);
+
+/** What came back, held against what the pieces are. */
+export const lookAtBack = task(look);
+
+/** Some of it, taken over. */
+export const takeThemBack = task(take);
 
 /** The design and the images of a view. */
 function filesOf({ view, pieces, design }: PackedView): PackageFile[] {

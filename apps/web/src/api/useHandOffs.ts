@@ -1,4 +1,4 @@
-import { mutate } from 'swr';
+import useSWR, { mutate } from 'swr';
 import { call, type AnswerOf, type BodyOf } from './client';
 import { useAnswer } from './useAnswer';
 
@@ -41,4 +41,13 @@ export function useHandOffs(characterId: string) {
       await askAgain();
     },
   };
+}
+
+/** What differs between two versions. */
+export function useCompared(characterId: string, from: number, to: number) {
+  return useSWR<AnswerOf<'handOff.compare'>, Error>(
+    ['handOff.compare', characterId, from, to],
+    () => call('handOff.compare', characterId, { from, to }),
+    { revalidateOnFocus: false },
+  );
 }

@@ -49,6 +49,11 @@ export function compareBitmaps(a: Bitmap, b: Bitmap): Difference {
   return { differing, largest, heat, bounds };
 }
 
+/** Do two pixels differ by more than 1/255 in any channel, colours weighed by their alpha? */
+export function isUnlike(p: number, q: number): boolean {
+  return p !== q && pixelDifference(p, q) > 1;
+}
+
 function pixelDifference(p: number, q: number): number {
   const pa = p >>> 24;
   const qa = q >>> 24;

@@ -515,6 +515,40 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/characters/{id}/handoffs/compare': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What differs between any two versions, and how either looks at rest */
+    post: operations['handOff.compare'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/handoffs/{id}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a character back to what a version was, as a new edit */
+    post: operations['handOff.restore'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/handoffs/{id}/package.zip': {
     parameters: {
       query?: never;
@@ -526,6 +560,40 @@ export interface paths {
     get: operations['handOff.download'];
     put?: never;
     post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/bring-back/look': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Hold repainted art against the pieces it left as (multipart: art) */
+    post: operations['bringBack.look'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/bring-back': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take repainted art over, piece by piece (multipart: art, take, renew) */
+    post: operations['bringBack.take'];
     delete?: never;
     options?: never;
     head?: never;
@@ -1349,6 +1417,20 @@ export interface components {
       shadows?: boolean | null;
       note?: string | null;
     };
+    CompareBody: {
+      from: number;
+      to: number;
+    };
+    EditBody: {
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    TakeBackBody: {
+      take: string[];
+      /** @enum {unknown} */
+      renew: 'yes' | 'no';
+    };
     PlaceJointBody: {
       /** Format: uuid */
       pieceId: string;
@@ -1356,11 +1438,6 @@ export interface components {
       otherId: string;
       disc?: components['schemas']['DiscBody'];
       round?: boolean | null;
-      saw?: {
-        [key: string]: number;
-      } | null;
-    };
-    EditBody: {
       saw?: {
         [key: string]: number;
       } | null;
@@ -2276,6 +2353,65 @@ export interface components {
       /** @description Why it failed. */
       sentence: string | null;
     };
+    /** @description What differs between two versions, and how either looks at rest. */
+    VersionsCompared: {
+      entries: components['schemas']['PlacedChange'][];
+      views: {
+        key: string;
+        /** @description The larger canvas of the two. */
+        width: number;
+        height: number;
+        /** @description Pictures as large as the canvas; null where a version has no such view. */
+        before: string | null;
+        after: string | null;
+      }[];
+    };
+    /** @description A difference, with where its piece lies on the canvas in either version. */
+    PlacedChange: {
+      weight: components['schemas']['ChangeWeight'];
+      kind: components['schemas']['ChangeKind'];
+      view: string;
+      /** @description The piece's name as it is now; as it was for one that is gone. */
+      piece: string | null;
+      sentence: string;
+      before: unknown;
+      after: unknown;
+      place: components['schemas']['Rect'] | null;
+    };
+    /** @description A rectangle of whole pixels on the canvas. */
+    Rect: {
+      x: number;
+      y: number;
+      width: number;
+      height: number;
+    };
+    /** @description What came back, piece by piece, and what was not understood. */
+    BroughtBack: {
+      pieces: components['schemas']['BackPiece'][];
+      /** @description Pieces that came back as they left. */
+      same: number;
+      /** @description Pieces of the view that did not come back. */
+      missing: string[];
+      /** @description What was left alone, each with its reason, and what the files' reader says. */
+      notes: string[];
+    };
+    /** @description A piece that came back, held against what it is. */
+    BackPiece: {
+      pieceId: components['schemas']['PieceId'];
+      name: string;
+      /** @description The name it came back under, where that is another. */
+      cameAs: string | null;
+      /** @description Pixels that would be seen to change at rest, that are hidden, and that follow from a joint and stay. */
+      shown: number;
+      hidden: number;
+      fixed: number;
+      /** @description px by which its middle went elsewhere, where its picture is the same but for that; 0 where it did not. */
+      moved: number;
+      /** @description Both pictures, in one place of the canvas. */
+      place: components['schemas']['Rect'];
+      before: string;
+      after: string;
+    };
     /** @description A name as it has left. */
     HandedName: {
       partId: string;
@@ -3167,6 +3303,56 @@ export interface operations {
       };
     };
   };
+  'handOff.compare': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CompareBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['VersionsCompared'];
+        };
+      };
+    };
+  };
+  'handOff.restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EditBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
   'handOff.download': {
     parameters: {
       query?: never;
@@ -3177,6 +3363,52 @@ export interface operations {
       cookie?: never;
     };
     requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'bringBack.look': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['BroughtBack'];
+        };
+      };
+    };
+  };
+  'bringBack.take': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'multipart/form-data': components['schemas']['TakeBackBody'];
+      };
+    };
     responses: {
       200: {
         headers: {

@@ -8,6 +8,7 @@ import { useOnBench } from '../../bench/context';
 import { lookAtPlace, pickJoint, pickPiece } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { useStations } from '../../bench/stations';
+import { BringBackButton } from './BringBackButton';
 import { figureOf } from './check-words';
 import { usePackage } from './package-store';
 import { PackageChoices } from './PackageChoices';
@@ -78,6 +79,7 @@ export function HandOffLedger() {
           </ul>
         </section>
       )}
+      {doc.pieces.length > 0 && <BringBackButton />}
     </>
   );
 }

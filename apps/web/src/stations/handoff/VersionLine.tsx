@@ -1,6 +1,9 @@
 import { useState } from 'react';
 import { packageUrl, type AnswerOf } from '../../api/client';
-import { changesInWords, sizeInWords, WEIGHTS } from './package-words';
+import { useOnBench } from '../../bench/context';
+import { ChangeLine } from './ChangeLine';
+import { usePackage } from './package-store';
+import { changesInWords, sizeInWords, versionWord } from './package-words';
 
 /** A version that was handed off: when, what it is about, how its checks stood, and what differs from the one before. */
 export function VersionLine({
@@ -10,6 +13,7 @@ export function VersionLine({
   version: AnswerOf<'handOff.list'>['versions'][number];
   isNow: boolean;
 }) {
+  const { edit } = useOnBench();
   const [open, setOpen] = useState(false);
   const { number, name, note, checks, changes, bytes } = version;
   return (
@@ -17,7 +21,7 @@ export function VersionLine({
       <div className="flex items-start justify-between gap-2">
         <span className="min-w-0">
           <span className="figures block truncate text-[12.5px]" title={name}>
-            v{String(number).padStart(3, '0')} · {version.createdAt.slice(0, 10)}
+            {versionWord(number)} · {version.createdAt.slice(0, 10)}
           </span>
           {note && <span className="block">{note}</span>}
           <span className="text-[12px] text-soft">
@@ -49,17 +53,34 @@ export function VersionLine({
       )}
       {open && (
         <ul className="mt-1 max-h-64 overflow-y-auto">
-          {changes.map(({ weight, sentence, view }, at) => {
-            const { word, tone } = WEIGHTS.find((one) => one.weight === weight) ?? WEIGHTS[0];
-            return (
-              <li key={at} className="border-l-[3px] border-rule py-1 pl-2 text-[12.5px]">
-                <span className={`mr-1.5 font-medium ${tone}`}>{word}</span>
-                <span title={view}>{sentence}</span>
-              </li>
-            );
-          })}
+          {changes.map((change, at) => (
+            <ChangeLine key={at} change={change} />
+          ))}
         </ul>
       )}
+      <div className="mt-0.5 flex gap-3 text-[12px]">
+        {number > 1 && (
+          <button
+            type="button"
+            className="cursor-pointer text-woad underline"
+            aria-label={`Compare version ${number} with another`}
+            onClick={() => usePackage.setState({ compared: { from: number - 1, to: number } })}
+          >
+            Compare
+          </button>
+        )}
+        {!isNow && (
+          <button
+            type="button"
+            className="cursor-pointer text-woad underline"
+            aria-label={`Go back to version ${number}`}
+            title="The character becomes what it was then, as one edit that can be undone; the versions stay."
+            onClick={() => void edit('handOff.restore', version.id, {})}
+          >
+            Go back to it
+          </button>
+        )}
+      </div>
     </li>
   );
 }

@@ -1,6 +1,7 @@
 import { useHandOffs } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
 import { defineStation } from '../../bench/station';
+import { versionWord } from './package-words';
 
 export const handOff = defineStation({
   key: 'handoff',
@@ -11,7 +12,7 @@ export const handOff = defineStation({
   useFigure() {
     const { doc } = useOnBench();
     const version = useHandOffs(doc.character.id).list?.versions[0]?.number;
-    return { word: version ? `v${String(version).padStart(3, '0')}` : '–', share: version ? 1 : 0, open: false };
+    return { word: version ? versionWord(version) : '–', share: version ? 1 : 0, open: false };
   },
   load: () => import('./station'),
 });

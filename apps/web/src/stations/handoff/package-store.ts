@@ -1,13 +1,29 @@
 import { USUAL_OPTIONS, type PackageOptions } from '@limber-sheaf/core';
 import { create } from 'zustand';
+import type { ArtBack } from './bring-back';
+
+/** Two versions side by side, by their numbers. */
+export interface ComparedVersions {
+  from: number;
+  to: number;
+}
 
 interface PackageState {
   /** How the next package is to be made. */
   options: PackageOptions;
   note: string;
+  /** What is shown in place of the parts sheet. */
+  compared: ComparedVersions | null;
+  /** Repainted art that came back, shown in place of both. */
+  back: ArtBack | null;
 }
 
-export const usePackage = create<PackageState>(() => ({ options: USUAL_OPTIONS, note: '' }));
+export const usePackage = create<PackageState>(() => ({
+  options: USUAL_OPTIONS,
+  note: '',
+  compared: null,
+  back: null,
+}));
 
 /** Changes how the next package is to be made. */
 export function setOptions(change: Partial<PackageOptions>): void {

@@ -38,3 +38,8 @@ export function changesInWords({ number, changes }: Pick<Version, 'number' | 'ch
 export function sizeInWords(bytes: number): string {
   return bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 }
+
+/** A version in short: `v003`. */
+export function versionWord(number: number): string {
+  return `v${String(number).padStart(3, '0')}`;
+}

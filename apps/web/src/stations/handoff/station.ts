@@ -1,5 +1,16 @@
 import type { Station } from '../../bench/station';
+import { leaveBack } from './bring-back';
+import { HandOffFront } from './HandOffFront';
 import { HandOffLedger } from './HandOffLedger';
-import { PartsSheet } from './PartsSheet';
+import { usePackage } from './package-store';
 
-export const station: Station = { Ledger: HandOffLedger, Front: PartsSheet, actions: [], stores: [] };
+export const station: Station = {
+  Ledger: HandOffLedger,
+  Front: HandOffFront,
+  actions: [],
+  stores: [usePackage],
+  leave: () => {
+    leaveBack();
+    usePackage.setState({ compared: null });
+  },
+};

@@ -1,0 +1,108 @@
+import {
+  changeView,
+  counted,
+  cutPieces,
+  joinDiffs,
+  pieceById,
+  pieceName,
+  type CharacterDoc,
+  type CutArgs,
+  type PieceId,
+  type Rect,
+} from '@limber-sheaf/core';
+import type { Rig } from '@limber-sheaf/formats';
+import { Inject, Injectable } from '@nestjs/common';
+import { Sequelize } from 'sequelize-typescript';
+import { characterOf, readSnapshot } from '../data/document-store.js';
+import { HandOff } from '../data/models.js';
+import { SheetsService } from '../derived/sheets.service.js';
+import { EditService, type CharacterState } from '../edits/edit.service.js';
+import type { Caller } from '../http/caller.js';
+import { LONG, Threads } from '../threads/threads.js';
+import type { BackOrder, BroughtBack, PiecesThen, TakenRefs } from './bring-back.js';
+import { handOffTasks } from './handoff.service.js';
+
+/** Art that was repainted elsewhere, and comes back by the names it left with. */
+@Injectable()
+export class BringBackService {
+  constructor(
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
+    private readonly sheets: SheetsService,
+    private readonly edits: EditService,
+    private readonly threads: Threads,
+  ) {}
+
+  /** What came back, held against what the pieces are. Changes nothing. */
+  async look(viewId: string, files: BackOrder['files'], { signal }: Caller): Promise<BroughtBack> {
+    const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
+    const order = await this.order(doc, viewId, files, signal);
+    return this.threads.run(handOffTasks, 'lookAtBack', order, { signal, seconds: LONG });
+  }
+
+  /** Takes some of it over, as one edit. */
+  async take(
+    viewId: string,
+    files: BackOrder['files'],
+    { take, renew }: { take: PieceId[]; renew: boolean },
+    caller: Caller,
+  ): Promise<CharacterState> {
+    const { signal } = caller;
+    return this.edits.run(await characterOf('view', viewId), caller, async (doc) => {
+      for (const id of take) pieceById(doc, id);
+      const order = await this.order(doc, viewId, files, signal);
+      const asked = { ...order, take, renew };
+      const taken: TakenRefs = await this.threads.run(handOffTasks, 'takeThemBack', asked, { signal, seconds: LONG });
+      const { pieces, design, left } = taken;
+      const sheets: CutArgs['sheets'] = new Map();
+      for (const { pieceId, face, beneath, own } of pieces) sheets.set(pieceId, { face, beneath, own });
+      const repainted = cutPieces(doc, { viewId, sheets, fresh: [] });
+      const change = design && {
+        designBlob: design.sheet.blob,
+        designArea: design.sheet.area,
+        floorY: design.floorY,
+      };
+      const one = take.length === 1 ? pieceName(doc, pieceById(doc, take[0])) : counted(take.length, 'piece');
+      return {
+        kind: 'bring-back',
+        summary: `Bring back ${one}${design ? ' and the design with it' : ''}`,
+        diff: change ? joinDiffs(changeView(doc, viewId, change), repainted) : repainted,
+        notes: left > 0 ? [`${left.toLocaleString('en')} px that show at rest were left as the design has them.`] : [],
+      };
+    });
+  }
+
+  private async order(
+    doc: CharacterDoc,
+    viewId: string,
+    files: BackOrder['files'],
+    signal: AbortSignal | undefined,
+  ): Promise<BackOrder> {
+    const derived = await this.sheets.ofView(doc, viewId, { signal });
+    const rows = await HandOff.findAll({
+      where: { characterId: doc.character.id },
+      attributes: ['manifest'],
+      order: [['number', 'DESC']],
+    });
+    const key = doc.views.find(({ id }) => id === viewId)?.key;
+    const versions = rows.map(({ manifest }) => piecesThen(doc, viewId, key, manifest as Rig));
+    return { doc, viewId, derived, files, versions: [piecesNow(doc, viewId), ...versions] };
+  }
+}
+
+function piecesNow(doc: CharacterDoc, viewId: string): PiecesThen {
+  const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
+  return { names: pieces.map((piece) => [pieceName(doc, piece), piece.id]), bounds: {} };
+}
+
+/** What a version called the pieces that are still there. A manifest goes by parts. */
+function piecesThen(doc: CharacterDoc, viewId: string, key: string | undefined, { views, scale }: Rig): PiecesThen {
+  const names: PiecesThen['names'] = [];
+  const boundsOf: Record<PieceId, Rect> = {};
+  for (const { id, name, bounds, kind } of views.find((view) => view.key === key)?.pieces ?? []) {
+    const piece = doc.pieces.find((one) => one.viewId === viewId && one.partId === id);
+    if (!piece || kind === 'line-under') continue;
+    names.push([name, piece.id]);
+    if (scale === 1) boundsOf[piece.id] = bounds;
+  }
+  return { names, bounds: boundsOf };
+}

@@ -1,0 +1,65 @@
+import { call, type AnswerOf } from '../../api/client';
+import { tellError } from '../../api/useCharacter';
+import type { BenchValue } from '../../bench/context';
+import { usePackage } from './package-store';
+
+export type BroughtBack = AnswerOf<'bringBack.look'>;
+
+/** Art that came back, as it is looked at. */
+export interface ArtBack {
+  viewId: string;
+  files: readonly File[];
+  /** null while it is being read. */
+  found: BroughtBack | null;
+  /** The pieces that are to be taken. */
+  taken: ReadonlySet<string>;
+  /** May the design change with them? */
+  renew: boolean;
+  /** Stops the reading. */
+  stop: AbortController;
+}
+
+function formOf(files: readonly File[], fields: Record<string, string> = {}): FormData {
+  const form = new FormData();
+  // Before the files: a form is read in its order.
+  for (const [name, value] of Object.entries(fields)) form.append(name, value);
+  for (const file of files) form.append('art', file, file.name);
+  return form;
+}
+
+/** Reads files that come back, and shows what was repainted. */
+export async function lookAtBack(viewId: string, files: readonly File[]): Promise<void> {
+  if (files.length === 0) return;
+  usePackage.getState().back?.stop.abort();
+  const stop = new AbortController();
+  const begun: ArtBack = { viewId, files, found: null, taken: new Set(), renew: false, stop };
+  usePackage.setState({ back: begun, compared: null });
+  try {
+    const found = await call('bringBack.look', viewId, formOf(files), stop.signal);
+    if (usePackage.getState().back?.stop !== stop) return;
+    usePackage.setState({ back: { ...begun, found, taken: new Set(found.pieces.map(({ pieceId }) => pieceId)) } });
+  } catch (error) {
+    if (stop.signal.aborted) return;
+    usePackage.setState({ back: null });
+    tellError(error);
+  }
+}
+
+/** Lays what came back away; nothing was changed. */
+export function leaveBack(): void {
+  usePackage.getState().back?.stop.abort();
+  usePackage.setState({ back: null });
+}
+
+/** Changes what of it is to be taken. */
+export function changeBack(change: Partial<Pick<ArtBack, 'taken' | 'renew'>>): void {
+  usePackage.setState(({ back }) => ({ back: back && { ...back, ...change } }));
+}
+
+/** Takes over what is chosen, as one edit. */
+export async function takeBack({ edit }: Pick<BenchValue, 'edit'>): Promise<void> {
+  const { back } = usePackage.getState();
+  if (!back || back.taken.size === 0) return;
+  const fields = { take: [...back.taken].join(), renew: back.renew ? 'yes' : 'no' };
+  if (await edit('bringBack.take', back.viewId, formOf(back.files, fields))) usePackage.setState({ back: null });
+}
