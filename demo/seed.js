@@ -183,17 +183,22 @@ export async function seedDemo(address, begin = () => {}) {
   if ((await api('GET', '/productions')).length > 0) return false;
   begin();
   const production = await api('POST', '/productions', { name: 'Low Tide Post' });
-  const designs = {};
-  for (const name of ['juniper-vane', 'brindle', 'skipper-oake'])
-    designs[name] = await render(source(name), ENLARGE[name]);
-  let juniper = await bringIn(api, production.id, 'Juniper Vane', designs['juniper-vane']);
-  juniper = await plan(api, juniper, 'people-standard', JUNIPER_PLAN);
-  await cutJuniper(api, juniper, source('juniper-vane'));
-  let brindle = await bringIn(api, production.id, 'Brindle', designs.brindle);
-  brindle = await plan(api, brindle, 'tailed', { on: ['cap//', 'neck//', 'nose//', 'coat//'], off: ['hip//'] });
-  await cutBrindle(api, brindle, source('brindle'));
-  await bringIn(api, production.id, 'Skipper Oake', designs['skipper-oake']);
-  const raw = await bringIn(api, production.id, 'Juniper Vane, raw', designs['juniper-vane']);
+  const names = ['juniper-vane', 'brindle', 'skipper-oake'];
+  const [vane, otter, skipper] = await Promise.all(names.map((name) => render(source(name), ENLARGE[name])));
+  // One after the other: the cast shows them in the order they came.
+  const juniper = await bringIn(api, production.id, 'Juniper Vane', vane);
+  const brindle = await bringIn(api, production.id, 'Brindle', otter);
+  await bringIn(api, production.id, 'Skipper Oake', skipper);
+  const raw = await bringIn(api, production.id, 'Juniper Vane, raw', vane);
   await plan(api, raw, 'people-standard', JUNIPER_PLAN);
+  const ofJuniper = async () => {
+    const state = await plan(api, juniper, 'people-standard', JUNIPER_PLAN);
+    await cutJuniper(api, state, source('juniper-vane'));
+  };
+  const ofBrindle = async () => {
+    const parts = { on: ['cap//', 'neck//', 'nose//', 'coat//'], off: ['hip//'] };
+    await cutBrindle(api, await plan(api, brindle, 'tailed', parts), source('brindle'));
+  };
+  await Promise.all([ofJuniper(), ofBrindle()]);
   return true;
 }

@@ -1,9 +1,10 @@
-import type { ViewProof } from '@limber-sheaf/core';
+import type { NamingScheme, PackageOptions, ViewProof } from '@limber-sheaf/core';
 import type { CastCard } from './cast/cast.service.js';
 import type { CharacterState } from './edits/edit.service.js';
 import type { CharacterThen, JournalCard } from './edits/journal.service.js';
 import type { BroughtBack } from './handoff/bring-back.js';
 import type { VersionsCompared } from './handoff/compare-versions.js';
+import type { KeptTexture } from './handoff/handoff.tasks.js';
 import type { HandOffCard } from './handoff/handoff.service.js';
 import type { HandedName } from './names/names.service.js';
 import type { JobState } from './jobs/job.service.js';
@@ -12,6 +13,20 @@ import type { JobState } from './jobs/job.service.js';
 interface ProductionCard {
   id: string;
   name: string;
+}
+
+/** A naming scheme that a production keeps. */
+interface KeptScheme {
+  id: string;
+  name: string;
+  value: NamingScheme;
+}
+
+/** A way to make a package that a production keeps. */
+interface KeptPreset {
+  id: string;
+  name: string;
+  value: PackageOptions;
 }
 
 /**
@@ -28,7 +43,16 @@ export interface Answers {
   'handOff.list': { versions: HandOffCard[]; job: JobState | null };
   'handOff.start': JobState;
   'handOff.compare': VersionsCompared;
+  'handOff.texture': KeptTexture;
   'bringBack.look': BroughtBack;
+  'schemes.list': KeptScheme[];
+  'schemes.keep': KeptScheme[];
+  'schemes.change': KeptScheme[];
+  'schemes.drop': KeptScheme[];
+  'presets.list': KeptPreset[];
+  'presets.keep': KeptPreset[];
+  'presets.change': KeptPreset[];
+  'presets.drop': KeptPreset[];
   'names.handedOff': HandedName[];
   'jobs.job': JobState;
   'jobs.cancel': JobState;

@@ -1,9 +1,10 @@
 import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { compareBitmaps, composite, type Bitmap } from '@limber-sheaf/core';
-import { decodePng, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
+import { decodePng, encodePng, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
 import ReadAgain from '@webtoon/psd';
 import { validateBytes } from 'gltf-validator';
 import sharp from 'sharp';
@@ -29,6 +30,7 @@ const file = ({ files }: Package, path: string) => {
   return bytes;
 };
 const json = <T>(made: Package, path: string) => JSON.parse(new TextDecoder().decode(file(made, path))) as T;
+const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 const code = ({ rig }: Package) => rig.character.code;
 const imagesOf = (made: Package) =>
   made.rig.views[0].pieces.map(({ image, bounds: { x, y } }) => ({ ...decodePng(file(made, image)), x, y }));
@@ -177,6 +179,63 @@ test.each([0.5, 0.37, 1.5])(
     expect(mean).toBeLessThan(0.5);
   },
 );
+
+test.each([
+  ['paper', 'multiply', 0.6, 'figure', null],
+  ['cloth', 'screen', 0.3, 'figure', null],
+  ['edge-shade', 'multiply', 0.6, 'figure', null],
+  ['tint', 'tint', 0.25, 'figure', [214, 168, 96]],
+] as const)(
+  'with %s laid over them the pieces are the design with the same finish, by its published formula',
+  async (name, blend, strength, scope, colour) => {
+    const { id } = await jointedLimb(server, production);
+    const finish = { name, blend, strength, scope, colour };
+    const made = await packageOf(server, id, { formats: ['ora', 'svg'], finish });
+    expect(rigFaults(made.rig)).toEqual([]);
+    const texture = made.files.get('front/finish.png');
+    expect(made.rig.finish).toMatchObject({ ...finish, images: texture ? { front: sha256(texture) } : {} });
+    expect(texture === undefined).toBe(name === 'tint');
+    const sheet = texture && decodePng(texture).data;
+    const design = designOf(made);
+    const wanted = Uint8Array.from(design.data, (value, i) => {
+      if (i % 4 === 3 || design.data[i - (i % 4) + 3] === 0) return value;
+      const [c, t, s] = [value / 255, (sheet ? sheet[i] : (colour?.[i % 4] ?? 0)) / 255, strength];
+      if (blend === 'multiply') return Math.round(255 * c * (1 - s + s * t));
+      return Math.round(255 * (blend === 'screen' ? 1 - (1 - c) * (1 - s * t) : c * (1 - s) + s * t));
+    });
+    const drawn = composite(WIDTH, HEIGHT, imagesOf(made));
+    expect(compareBitmaps(drawn, { ...design, data: wanted }).largest).toBeLessThanOrEqual(2);
+    expect(compareBitmaps(drawn, design).differing).toBeGreaterThan(1000);
+    expect(compareBitmaps(await pixels(file(made, `${code(made)}_front.svg`)), drawn).largest).toBeLessThanOrEqual(1);
+  },
+);
+
+test('shaded piece by piece there is no design to hold the pieces against, and the package says so', async () => {
+  const { id } = await jointedLimb(server, production);
+  const finish = { name: 'edge-light', blend: 'screen', strength: 0.5, scope: 'piece' };
+  const made = await packageOf(server, id, { formats: ['ora'], finish });
+  expect(made.rig.checks.find((check) => check.id === 'rest-match')).toMatchObject({ figure: null, unit: 'layers' });
+  expect(made.rig.finish?.images).toEqual({});
+  const { merged } = readOpenRaster(file(made, `${code(made)}_front.ora`));
+  const drawn = composite(WIDTH, HEIGHT, imagesOf(made));
+  expect(compareBitmaps(decodePng(merged), drawn).largest).toBeLessThanOrEqual(1);
+  const refused = await call<{ sentence: string }>(server, 'POST', `/characters/${id}/handoffs`, {
+    finish: { name: 'own', blend: 'multiply', strength: 0.5, scope: 'figure' },
+  });
+  expect(refused.body.sentence).toMatch(/has no picture yet/);
+});
+
+test('a picture that is brought in is a texture; what is clear in it is white', async () => {
+  const { id } = await jointedLimb(server, production);
+  const form = new FormData();
+  const picture = { width: 2, height: 1, data: Uint8Array.from([100, 50, 200, 255, 0, 0, 0, 0]) };
+  form.append('design', new Blob([new Uint8Array(encodePng(picture)).buffer]), 'weave.png');
+  const { body } = await call<{ texture: string }>(server, 'POST', '/textures', form);
+  const finish = { name: 'own', blend: 'multiply', strength: 1, scope: 'figure', texture: body.texture };
+  const made = await packageOf(server, id, { formats: [], finish });
+  const { data } = decodePng(file(made, 'front/finish.png'));
+  expect([...data.subarray(0, 8)]).toEqual([100, 50, 200, 255, 255, 255, 255, 255]);
+});
 
 test('a rigger’s first script reads a package, puts the puppet together and bends it', async () => {
   const { id } = await jointedLimb(server, production);

@@ -324,6 +324,7 @@ export * from './under/index.js';
 
 // Names
 export { renameParts, type Renaming } from './names/rename-parts.js';
+export { USUAL_SCHEMES, sameScheme } from './names/usual-schemes.js';
 export { freeNumber } from './names/free-number.js';
 export { findInNames, type NameFinding } from './names/name-findings.js';
 export { onOtherSide, replacedIn } from './names/swap-sides.js';
@@ -337,7 +338,22 @@ export {
   USUAL_OPTIONS,
   type PackageFormat,
   type PackageOptions,
+  USUAL_PRESETS,
+  sameOptions,
 } from './handoff/package-options.js';
+export { partReach } from './plan/part-reach.js';
+export {
+  FINISH_BLENDS,
+  FINISH_NAMES,
+  USUAL_FINISHES,
+  edgeReach,
+  finishTexture,
+  refuseBadFinish,
+  withFinish,
+  type Finish,
+  type FinishBlend,
+  type FinishName,
+} from './handoff/finish.js';
 export { matchBack, type BackMatch, type NamedPicture, type NamesThen } from './handoff/match-back.js';
 export { takeBack, type RepaintedSheets, type TakenBack } from './handoff/take-back.js';
 export { pivotMark, registerFrame } from './handoff/marks.js';

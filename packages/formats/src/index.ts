@@ -17,6 +17,7 @@ export {
   writeRig,
   type Rig,
   type RigBounds,
+  type RigFinish,
   type RigJoint,
   type RigPiece,
   type RigView,

@@ -12,6 +12,7 @@ import * as under from './migrations/0007-under.js';
 import * as stack from './migrations/0008-stack.js';
 import * as carried from './migrations/0009-carried.js';
 import * as versions from './migrations/0010-versions.js';
+import * as kept from './migrations/0011-kept.js';
 
 interface Migration {
   name: string;
@@ -31,6 +32,7 @@ const MIGRATIONS: readonly Migration[] = [
   stack,
   carried,
   versions,
+  kept,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

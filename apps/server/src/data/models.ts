@@ -225,6 +225,17 @@ export class Job extends Model {
   @Column(DataType.DATE) declare createdAt: Date;
 }
 
+/** What a production keeps for its characters, by kind and name. */
+@Table({ ...options, tableName: 'kept' })
+export class Kept extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare productionId: string;
+  @Column(DataType.TEXT) declare kind: 'scheme' | 'package';
+  @Column(DataType.TEXT) declare name: string;
+  @Column(DataType.JSONB) declare value: unknown;
+  @Column(DataType.DATE) declare createdAt: Date;
+}
+
 export const MODELS = [
   Production,
   Character,
@@ -240,4 +251,5 @@ export const MODELS = [
   Blob,
   HandOff,
   Job,
+  Kept,
 ];

@@ -1,7 +1,9 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common';
-import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { LimberError } from '@limber-sheaf/core';
+import { Body, Controller, Get, HttpCode, Param, Post, Res, UploadedFile, UseInterceptors } from '@nestjs/common';
+import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { BlobService } from '../blobs/blob.service.js';
+import { DesignFile } from '../files/design-file.js';
 import { Who, type Caller } from '../http/caller.js';
 import { EditBody, IdParam } from '../http/dto.js';
 import { CompareBody, PackageBody } from './handoff.dto.js';
@@ -38,6 +40,16 @@ export class HandOffController {
   @ApiOperation({ summary: 'What differs between any two versions, and how either looks at rest' })
   compare(@Param() { id }: IdParam, @Body() { from, to }: CompareBody, @Who() caller: Caller) {
     return this.handOffs.compare(id, from, to, caller);
+  }
+
+  @Post('textures')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Keep a picture as a texture for a finish (multipart: design)' })
+  @ApiConsumes('multipart/form-data')
+  @UseInterceptors(DesignFile)
+  texture(@UploadedFile() file: Express.Multer.File | undefined, @Who() caller: Caller) {
+    if (!file) throw new LimberError('unreadable-file', 'There is no file. Choose a picture of the texture.');
+    return this.handOffs.texture(file.path, caller);
   }
 
   @Post('handoffs/:id/restore')

@@ -1,23 +1,48 @@
-import { PACKAGE_FORMATS, PACKAGE_SCALES, type PackageFormat } from '@limber-sheaf/core';
+import {
+  FINISH_BLENDS,
+  FINISH_NAMES,
+  PACKAGE_FORMATS,
+  PACKAGE_SCALES,
+  type FinishBlend,
+  type FinishName,
+  type PackageFormat,
+  type Rgb,
+} from '@limber-sheaf/core';
 import {
   ArrayMaxSize,
   ArrayMinSize,
   ArrayUnique,
   IsArray,
   IsBoolean,
+  IsDefined,
   IsIn,
   IsInt,
   IsNumber,
+  IsOptional,
   IsString,
   IsUUID,
+  Matches,
   Max,
   MaxLength,
   Min,
+  ValidateNested,
 } from 'class-validator';
-import { Transform } from 'class-transformer';
-import { MayBeLeftOut } from '../http/dto.js';
+import { Transform, Type } from 'class-transformer';
+import { IsColour, IsText, MayBeLeftOut, Trimmed } from '../http/dto.js';
 
-export class PackageBody {
+export class FinishFields {
+  @IsIn([...FINISH_NAMES]) name: FinishName;
+  @IsIn([...FINISH_BLENDS]) blend: FinishBlend;
+  @IsNumber() @Min(0) @Max(1) strength: number;
+  @IsIn(['figure', 'piece']) scope: 'figure' | 'piece';
+  /** Of a tint. */
+  @IsOptional() @IsColour() colour: Rgb | null = null;
+  /** The blob of a texture that was brought in. */
+  @IsOptional() @Matches(/^[0-9a-f]{64}$/) texture: string | null = null;
+}
+
+/** How a package is made; what is not given is as usual. */
+export class OptionFields {
   /** What it holds beside the manifest and the pieces' images; all of them where not given. */
   @MayBeLeftOut()
   @IsArray()
@@ -33,8 +58,23 @@ export class PackageBody {
   @MayBeLeftOut() @IsBoolean() registerFrame?: boolean;
   /** Lifted shadows leave as pieces. */
   @MayBeLeftOut() @IsBoolean() shadows?: boolean;
+  /** Baked into every image but the designs. */
+  @IsOptional() @ValidateNested() @Type(() => FinishFields) finish?: FinishFields | null;
+}
+
+export class PackageBody extends OptionFields {
   /** What the version is about. */
   @MayBeLeftOut() @IsString() @MaxLength(500) note?: string;
+}
+
+export class KeepPresetBody {
+  @Trimmed() @IsText(1, 60) name: string;
+  @IsDefined() @ValidateNested() @Type(() => OptionFields) options: OptionFields;
+}
+
+export class ChangePresetBody {
+  @MayBeLeftOut() @Trimmed() @IsText(1, 60) name?: string;
+  @MayBeLeftOut() @ValidateNested() @Type(() => OptionFields) options?: OptionFields;
 }
 
 /** Two versions by their numbers. */

@@ -3,6 +3,7 @@ import {
   LimberError,
   USUAL_OPTIONS,
   diffBetween,
+  refuseBadFinish,
   withDefaults,
   type PackageOptions,
   type ViewProof,
@@ -23,7 +24,7 @@ import { JobService, type JobState } from '../jobs/job.service.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 import type { VersionsCompared } from './compare-versions.js';
-import type { PackageOrder } from './handoff.tasks.js';
+import type { KeptTexture, PackageOrder } from './handoff.tasks.js';
 
 const KIND = 'hand-off';
 /** The share of a package's work that the checks are. */
@@ -77,12 +78,13 @@ export class HandOffService implements OnModuleInit {
     );
   }
 
-  /** @throws LimberError `nothing-cut` for a character without pieces, `busy` */
+  /** @throws LimberError `nothing-cut` for a character without pieces, `bad-finish`, `busy` */
   async start(characterId: string, options: Partial<PackageOptions>, note: string): Promise<JobState> {
     const { doc } = await readSnapshot(this.sequelize, characterId);
     if (doc.pieces.length === 0)
       throw new LimberError('nothing-cut', 'There is no piece to hand off yet.', 'Cut a part from the design first.');
     const wish: PackageWish = { options: withDefaults(USUAL_OPTIONS, options), note };
+    if (wish.options.finish) refuseBadFinish(wish.options.finish);
     return this.jobs.start(characterId, KIND, wish);
   }
 
@@ -126,6 +128,11 @@ export class HandOffService implements OnModuleInit {
     const compared = await this.threads.run(handOffTasks, 'compare', { before, after }, { signal, seconds: LONG });
     await this.derived.keep([[key, compared]]);
     return compared;
+  }
+
+  /** Keeps a picture as a texture for finishes. @throws LimberError for a bad file */
+  texture(path: string, { signal }: Caller): Promise<KeptTexture> {
+    return this.threads.run(handOffTasks, 'readTexture', path, { signal, seconds: LONG });
   }
 
   /** @throws LimberError `not-found` */

@@ -1,6 +1,7 @@
 import {
   viewById,
   type CharacterDoc,
+  type Finish,
   type PackageFormat,
   type PackageOptions,
   type ViewProof,
@@ -19,16 +20,18 @@ import {
   type PackageFile,
   type Rig,
   type RigChanges,
+  type RigFinish,
 } from '@limber-sheaf/formats';
+import { readDesign } from '../files/read-design.js';
 import { keepBlob, readBlob } from '../threads/blobs.js';
-import type { DerivedOfView } from '../threads/pictures.js';
+import { encode, picture, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { lookAtBack as look, takeThemBack as take } from './bring-back.js';
 import { compareVersions } from './compare-versions.js';
-import { packView, type PackedView } from './packed-view.js';
+import { packView, sha, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
 import { provePackage } from './prove-package.js';
-import { picturesOf, readPackage } from './read-package.js';
+import { finishPath, picturesOf, readPackage } from './read-package.js';
 import { atlas, glb, layersOf, openRaster, psd, svg } from './write-formats.js';
 
 /** What a package is made from. */
@@ -114,13 +117,35 @@ export const lookAtBack = task(look);
 /** Some of it, taken over. */
 export const takeThemBack = task(take);
 
+/** A picture that finishes may lay over pieces. */
+export interface KeptTexture {
+  texture: string;
+  width: number;
+  height: number;
+}
+
+/** Reads a picture as a texture: what is clear in it is white. */
+export const readTexture = task(async (path: string): Promise<KeptTexture> => {
+  const { sheet } = await readDesign(path);
+  const { width, height } = sheet;
+  const whole = await picture(sheet.blob);
+  const opaque = { width, height, data: whole.data.slice() };
+  for (let i = 0; i < opaque.data.length; i += 4) {
+    const clear = 255 - opaque.data[i + 3];
+    for (let k = i; k < i + 3; k++) opaque.data[k] = Math.round((opaque.data[k] * (255 - clear)) / 255) + clear;
+    opaque.data[i + 3] = 255;
+  }
+  return { texture: await keepBlob(await encode(opaque), 'image/png'), width, height };
+});
+
 /** The design and the images of a view. */
-function filesOf({ view, pieces, design }: PackedView): PackageFile[] {
+function filesOf({ view, pieces, design, finish }: PackedView): PackageFile[] {
   const images = pieces.flatMap(({ entry, png, above }) => [
     { path: entry.image, bytes: png },
     ...above.map((sheet) => ({ path: `${view.key}/${entry.name}_${sheet.role}.png`, bytes: sheet.png })),
   ]);
-  return [{ path: view.design.image, bytes: design }, ...images];
+  const texture = finish ? [{ path: finishPath(view.key), bytes: finish }] : [];
+  return [{ path: view.design.image, bytes: design }, ...texture, ...images];
 }
 
 function manifest(
@@ -137,11 +162,24 @@ function manifest(
     createdAt: order.createdAt,
     scale: options.scale,
     naming: { ...doc.character.scheme, drawing: ['set', 'shape', 'mood', 'index'] },
-    checks: ordered.flatMap(({ proof }) =>
-      proof.checks.map(({ id, view, ok, figure, unit }) => ({ id, view, ok, figure, unit })),
-    ),
+    checks: ordered.flatMap(({ proof }, at) => [
+      ...proof.checks.map(({ id, view, ok, figure, unit }) =>
+        // Shaded piece by piece there is no design to hold them against.
+        id === 'rest-match' && options.finish?.scope === 'piece'
+          ? { id, view, ok, figure: null, unit: 'layers' }
+          : { id, view, ok, figure, unit },
+      ),
+      // So they are written, and read back before the package is kept.
+      { id: 'flat-layers', view: views[at].view.key, ok: true, figure: 0, unit: 'layers' },
+    ]),
     views: views.map(({ view }) => view),
+    finish: options.finish && finishEntry(options.finish, views),
   };
+}
+
+function finishEntry({ name, blend, strength, scope, colour }: Finish, views: PackedView[]): RigFinish {
+  const images = views.flatMap(({ view, finish }) => (finish ? [[view.key, sha(finish)]] : []));
+  return { name, blend, strength, scope, colour, images: Object.fromEntries(images) as Record<string, string> };
 }
 
 /** What differs from the version before, by the two packages alone. */

@@ -24,6 +24,7 @@ import { v5 } from 'uuid';
 import { readBlob } from '../threads/blobs.js';
 import { encode, readArt, sheet as readSheet, type DerivedOfView } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
+import { Finishing } from './finishing.js';
 import { Scaling } from './scaling.js';
 
 /** A picture that leaves, with its file. */
@@ -51,6 +52,8 @@ export interface PackedView {
   /** All of them at rest, as large as the canvas. */
   merged: PlacedBitmap;
   design: Uint8Array;
+  /** The texture of the finish as a file; null for none. */
+  finish: Uint8Array | null;
 }
 
 export const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
@@ -66,15 +69,16 @@ export async function packView(
 ): Promise<PackedView> {
   const art = await readArt(doc, row.id, derived);
   const scaling = new Scaling(row, options.scale);
+  const designThere = options.scale === 1 ? art.design : await scaling.onCanvas(art.design);
+  const finishing = await Finishing.on(options.finish, designThere);
   const pieces: PackedPiece[] = [];
   const images = imagesOf(doc, row, art, options);
   for (const [at, made] of images.entries()) {
-    pieces.push(await packPiece(doc, row, made, proofs, scaling));
+    pieces.push(await packPiece(doc, row, made, proofs, scaling, finishing));
     tell((at + 1) / images.length, 'Pieces');
   }
   const { canvas } = scaling;
-  const design =
-    options.scale === 1 ? await readBlob(row.designBlob) : await encode(await scaling.onCanvas(art.design));
+  const design = options.scale === 1 ? await readBlob(row.designBlob) : await encode(designThere);
   const merged = composite(
     canvas.width,
     canvas.height,
@@ -91,7 +95,7 @@ export async function packView(
     pieces: pieces.map(({ entry }) => entry),
     swapSets: [],
   };
-  return { view, pieces, merged, design };
+  return { view, pieces, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
 }
 
 /** What leaves, back to front; what is still uncut as a piece of its own at the back, so that the layers are the design. */
@@ -110,9 +114,11 @@ async function packPiece(
   { id, sheet, image: full }: PieceImage,
   proofs: readonly JointProof[],
   scaling: Scaling,
+  finishing: Finishing,
 ): Promise<PackedPiece> {
   const piece = doc.pieces.find((one) => one.id === id);
-  const image = await scaling.picture(full);
+  const there = await scaling.picture(full);
+  const image = finishing.picture(there);
   const plain = piece ? rigEntry(doc, piece, image, proofs) : uncutEntry(row.id, image);
   if (image.width === 0)
     throw new LimberError('too-small', `At this scale nothing is left of ${plain.name}.`, 'Choose a larger scale.');
@@ -126,7 +132,7 @@ async function packPiece(
   if (!fill) return { ...own, entry, group, base: own, above: [] };
   const apart = keepApart(full, { fill, shade, line });
   const pack = async (picture: PlacedBitmap): Promise<PackedPicture> => {
-    const scaled = await scaling.picture(picture);
+    const scaled = finishing.picture(await scaling.picture(picture), there);
     return { image: scaled, png: await encode(scaled) };
   };
   const above: PackedPiece['above'] = [];

@@ -1,8 +1,12 @@
-import { LimberError } from '@limber-sheaf/core';
-import { readOpenRaster, rigFaults, type ImageOf, type RigView } from '@limber-sheaf/formats';
+import { LimberError, withFinish } from '@limber-sheaf/core';
+import { readOpenRaster, readZip, rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
 import { sha } from './packed-view.js';
-import { readPackage } from './read-package.js';
+import { finishPath, readPackage } from './read-package.js';
 import { HIDDEN_GROUPS } from './write-formats.js';
+
+/** How far a channel may be from the design, of 255: a rounding, and another where a finish is laid over. */
+const PLAIN = 1;
+const FINISHED = 2;
 
 /**
  * Reads a package back from its own bytes and proves it, by other code than wrote it: every file of the manifest is there
@@ -23,9 +27,17 @@ export function provePackage(zip: Uint8Array, name: string, withShadows = true):
       const bytes = files.get(image);
       if (!bytes || sha(bytes) !== sha256) fail(image);
     }
-    const far = restDifference(view, imageOf);
+    const texture = rig.finish?.images[view.key];
+    if (texture && sha(files.get(finishPath(view.key)) ?? new Uint8Array()) !== texture) fail('its finish');
+    const far = restDifference(view, rig.finish, imageOf);
     const claimed = rig.checks.find((check) => check.id === 'rest-match' && check.view === view.key);
-    if (claimed?.ok && withShadows && (rig.scale === 1 ? far.largest > 1 : far.mean > 0.5))
+    const near = rig.finish ? FINISHED : PLAIN;
+    if (
+      claimed?.ok &&
+      claimed.figure !== null &&
+      withShadows &&
+      (rig.scale === 1 ? far.largest > near : far.mean > 0.5)
+    )
       fail(`its pieces are not the design by ${rig.scale === 1 ? far.largest : far.mean.toFixed(2)}/255`);
     const ora = files.get(`${rig.character.code}_${view.key}.ora`);
     if (!ora) continue;
@@ -35,6 +47,7 @@ export function provePackage(zip: Uint8Array, name: string, withShadows = true):
       { name: piece.name, bounds: piece.bounds, sha256: piece.sheets.length === 0 ? piece.sha256 : null },
       ...piece.sheets.map(({ role, bounds, sha256 }) => ({ name: `${piece.name}_${role}`, bounds, sha256 })),
     ]);
+    if (!isFlat(ora)) fail('its layers, which are not plain paint');
     if (layers.map((layer) => layer.name).join() !== expected.map((piece) => piece.name).join()) fail('its layers');
     for (const [at, { x, y, png }] of layers.entries()) {
       const { bounds, sha256, name: layer } = expected[at];
@@ -43,9 +56,20 @@ export function provePackage(zip: Uint8Array, name: string, withShadows = true):
   }
 }
 
+/** Are the layers of an OpenRaster file drawn over one another as they are, without blending, opacity or masks? */
+function isFlat(ora: Uint8Array): boolean {
+  const stack = new TextDecoder().decode(readZip(ora).find(({ path }) => path === 'stack.xml')?.bytes);
+  return !/composite-op="(?!svg:src-over")/.test(stack) && !/ opacity="(?!1(\.0+)?")/.test(stack);
+}
+
 /** How far a view's pieces, drawn at rest source-over with straight alpha, are from its design: the largest channel, and the mean. */
-function restDifference({ canvas, design, pieces }: RigView, imageOf: ImageOf): { largest: number; mean: number } {
-  const wanted = imageOf(design.image);
+function restDifference(
+  { key, canvas, design, pieces }: RigView,
+  finish: RigFinish | null,
+  imageOf: ImageOf,
+): { largest: number; mean: number } {
+  const plain = imageOf(design.image);
+  const wanted = plain && finish ? withFinish({ ...plain, x: 0, y: 0 }, finish, imageOf(finishPath(key))) : plain;
   const drawn = new Float32Array(canvas.width * canvas.height * 4);
   for (const { image, bounds } of pieces) {
     const picture = imageOf(image);

@@ -29,3 +29,8 @@ export function picturesOf(files: readonly PackageFile[]): ImageOf {
     return decoded.get(path) ?? null;
   };
 }
+
+/** Where a package keeps the texture of its finish. */
+export function finishPath(view: string): string {
+  return `${view}/finish.png`;
+}

@@ -66,6 +66,9 @@ export class HousekeepingService implements OnModuleInit, OnModuleDestroy {
         'SELECT diff::text FROM edit',
         'SELECT doc::text FROM snapshot',
         'SELECT package_blob FROM handoff',
+        // Textures that packages are finished with.
+        'SELECT options::text FROM handoff',
+        'SELECT value::text FROM kept',
         'SELECT value::text FROM derived',
       );
       const [blobs] = await run(

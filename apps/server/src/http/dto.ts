@@ -77,8 +77,11 @@ class SawRule implements ValidatorConstraintInterface {
 export const MOST_PIECES = 500;
 
 /** Which versions of which rows an edit was made on. */
+export const Saw = () => applyDecorators(MayBeLeftOut(), Validate(SawRule));
+
+/** What every edit may say. */
 export class EditBody {
-  @MayBeLeftOut() @Validate(SawRule) saw?: Record<string, number>;
+  @Saw() saw?: Record<string, number>;
 }
 
 /** What a part's name is made of. */

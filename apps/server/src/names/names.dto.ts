@@ -5,16 +5,18 @@ import {
   ArrayMinSize,
   ArrayUnique,
   IsArray,
+  IsDefined,
   IsIn,
   IsUUID,
   Matches,
   ValidateNested,
 } from 'class-validator';
-import { EditBody, Tokens } from '../http/dto.js';
+import { EditBody, IsText, MayBeLeftOut, Saw, Tokens, Trimmed } from '../http/dto.js';
 
 const TOKENS: readonly NameToken[] = ['group', 'side', 'part', 'index'];
 
-export class SchemeBody extends EditBody {
+/** How names are made. */
+export class SchemeFields {
   @IsIn(['letters', 'near-far', 'left-right']) sides: NamingScheme['sides'];
   @IsIn(['_', '-', ' ']) separator: NamingScheme['separator'];
   @IsIn(['lower', 'capital', 'camel']) case: NamingScheme['case'];
@@ -27,6 +29,20 @@ export class SchemeBody extends EditBody {
   piece: NameToken[];
   /** What follows a piece's name on its pivot's mark. */
   @Matches(/^[A-Za-z0-9]{1,24}$/, { message: '$property must be letters and digits, 24 at most' }) pivotMark: string;
+}
+
+export class SchemeBody extends SchemeFields {
+  @Saw() saw?: Record<string, number>;
+}
+
+export class KeepSchemeBody {
+  @Trimmed() @IsText(1, 60) name: string;
+  @IsDefined() @ValidateNested() @Type(() => SchemeFields) scheme: SchemeFields;
+}
+
+export class ChangeSchemeBody {
+  @MayBeLeftOut() @Trimmed() @IsText(1, 60) name?: string;
+  @MayBeLeftOut() @ValidateNested() @Type(() => SchemeFields) scheme?: SchemeFields;
 }
 
 export class RenamingBody {

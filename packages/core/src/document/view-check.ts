@@ -4,7 +4,7 @@ import type { ViewArt } from './view-art.js';
 
 /** The checks that are made so far. */
 export type CheckId =
-  'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean' | 'hidden-paint';
+  'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean' | 'hidden-paint' | 'size';
 
 /** One thing that is wrong: where, how much, and what would mend it. */
 export interface Finding {

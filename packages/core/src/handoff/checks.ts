@@ -5,6 +5,7 @@ import type { Check, CheckId, Measure, ViewCheck } from '../document/view-check.
 import { JOINTS_CHECKS, turningJoints } from '../joints/checks.js';
 import type { BendProof, JointProof } from '../joints/prove-joint.js';
 import { NAMES_CHECKS } from '../names/checks.js';
+import { PLAN_CHECKS } from '../plan/checks.js';
 import { STACK_CHECKS } from '../stack/checks.js';
 import { UNDER_CHECKS } from '../under/checks.js';
 
@@ -18,6 +19,7 @@ const SHOWN: readonly CheckId[] = [
   'pivots',
   'joints-clean',
   'hidden-paint',
+  'size',
 ];
 
 /** Every check that the stations make. */
@@ -27,6 +29,7 @@ const VIEW_CHECKS: readonly ViewCheck[] = [
   ...UNDER_CHECKS,
   ...STACK_CHECKS,
   ...NAMES_CHECKS,
+  ...PLAN_CHECKS,
 ].sort((a, b) => SHOWN.indexOf(a.id) - SHOWN.indexOf(b.id));
 
 /** All checks of a view, with the proof of each joint. */

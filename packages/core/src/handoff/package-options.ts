@@ -1,3 +1,5 @@
+import { USUAL_FINISHES, type Finish } from './finish.js';
+
 /** What a package may hold beside its manifest and the images of its pieces. */
 export const PACKAGE_FORMATS = ['ora', 'psd', 'svg', 'glb', 'atlas', 'sheet'] as const;
 export type PackageFormat = (typeof PACKAGE_FORMATS)[number];
@@ -16,6 +18,8 @@ export interface PackageOptions {
   registerFrame: boolean;
   /** Lifted shadows leave as pieces; otherwise they are left out, and what shows at rest lacks them. */
   shadows: boolean;
+  /** Baked into every image but the design; null for none. */
+  finish: Finish | null;
 }
 
 export const USUAL_OPTIONS: PackageOptions = {
@@ -24,4 +28,21 @@ export const USUAL_OPTIONS: PackageOptions = {
   pivotMarks: false,
   registerFrame: false,
   shadows: true,
+  finish: null,
 };
+
+/** Ways to make a package that every production may take over, each under a name. */
+export const USUAL_PRESETS: readonly { name: string; options: PackageOptions }[] = [
+  { name: 'Every format', options: USUAL_OPTIONS },
+  { name: 'To paint over', options: { ...USUAL_OPTIONS, formats: ['ora', 'psd'], registerFrame: true } },
+  { name: 'To rig', options: { ...USUAL_OPTIONS, formats: ['glb', 'atlas', 'sheet'] } },
+  { name: 'On paper, to show', options: { ...USUAL_OPTIONS, formats: ['psd', 'sheet'], finish: USUAL_FINISHES.paper } },
+  { name: 'Small, to try', options: { ...USUAL_OPTIONS, formats: ['glb'], scale: 0.5 } },
+];
+
+/** Do two ways make the same package? */
+export function sameOptions(a: PackageOptions, b: PackageOptions): boolean {
+  const sign = ({ formats, ...rest }: PackageOptions) =>
+    JSON.stringify([PACKAGE_FORMATS.filter((one) => formats.includes(one)), Object.entries(rest).sort()]);
+  return sign(a) === sign(b);
+}

@@ -4,6 +4,7 @@ import { LONGEST_NAME, nameFor, type NameTokens, type NamingScheme } from '../do
 /** Words that no common system takes as a file name, or that a package keeps for itself. */
 const RESERVED = new Set([
   'design',
+  'finish',
   'uncut',
   'con',
   'prn',

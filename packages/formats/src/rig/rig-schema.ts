@@ -27,6 +27,20 @@ const angles = {
 const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 const sheetImage = { role: { enum: ['line', 'shade'] }, image: { type: 'string' }, sha256, bounds };
 
+const finish = {
+  type: 'object',
+  required: ['name', 'blend', 'strength', 'scope', 'colour', 'images'],
+  additionalProperties: false,
+  properties: {
+    name: { type: 'string', minLength: 1 },
+    blend: { enum: ['multiply', 'screen', 'tint'] },
+    strength: { type: 'number', minimum: 0, maximum: 1 },
+    scope: { enum: ['figure', 'piece'] },
+    colour: orNull({ type: 'array', items: { type: 'integer', minimum: 0, maximum: 255 }, minItems: 3, maxItems: 3 }),
+    images: { type: 'object', additionalProperties: sha256 },
+  },
+};
+
 /** Every check that a package may tell of, also those of stations to come. */
 const CHECK_IDS = [
   'rest-match',
@@ -159,6 +173,7 @@ export const RIG_SCHEMA = {
     'naming',
     'checks',
     'views',
+    'finish',
   ],
   additionalProperties: false,
   properties: {
@@ -206,11 +221,12 @@ export const RIG_SCHEMA = {
           id: { enum: CHECK_IDS },
           view: { type: 'string' },
           ok: { type: 'boolean' },
-          figure: { type: 'number' },
+          figure: { type: ['number', 'null'] },
           unit: { type: 'string' },
         },
       },
     },
+    finish: orNull(finish),
     views: {
       type: 'array',
       minItems: 1,

@@ -1,4 +1,4 @@
-import type { NamingScheme } from '@limber-sheaf/core';
+import type { NamingScheme, Rgb } from '@limber-sheaf/core';
 
 /** A rectangle of whole pixels on the exported canvas. */
 export interface RigBounds {
@@ -78,8 +78,22 @@ export interface Rig {
   createdAt: string;
   scale: number;
   naming: NamingScheme & { drawing: string[] };
-  checks: { id: string; view: string; ok: boolean; figure: number; unit: string }[];
+  /** The figure is null where there is nothing to hold it against: pieces that were shaded one by one. */
+  checks: { id: string; view: string; ok: boolean; figure: number | null; unit: string }[];
   views: RigView[];
+  /** What is baked into every image but the designs. */
+  finish: RigFinish | null;
+}
+
+/** A texture or tint in the manifest. */
+export interface RigFinish {
+  name: string;
+  blend: 'multiply' | 'screen' | 'tint';
+  strength: number;
+  scope: 'figure' | 'piece';
+  colour: Rgb | null;
+  /** By view, the checksum of its `finish.png`; none where every place has one colour, or every piece its own shade. */
+  images: Record<string, string>;
 }
 
 /** The manifest as text: two-space JSON with a newline at its end. */

@@ -532,6 +532,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/textures': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Keep a picture as a texture for a finish (multipart: design) */
+    post: operations['handOff.texture'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/handoffs/{id}/restore': {
     parameters: {
       query?: never;
@@ -598,6 +615,42 @@ export interface paths {
     options?: never;
     head?: never;
     patch?: never;
+    trace?: never;
+  };
+  '/api/productions/{id}/presets': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The ways to make a package that a production keeps */
+    get: operations['presets.list'];
+    put?: never;
+    /** Keep a way to make a package for a production, under a name */
+    post: operations['presets.keep'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/presets/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a kept way to make a package go */
+    delete: operations['presets.drop'];
+    options?: never;
+    head?: never;
+    /** Give a kept way to make a package another name, or other options under its name */
+    patch: operations['presets.change'];
     trace?: never;
   };
   '/api/views/{id}/joints': {
@@ -786,6 +839,42 @@ export interface paths {
     options?: never;
     head?: never;
     patch?: never;
+    trace?: never;
+  };
+  '/api/productions/{id}/schemes': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The naming schemes that a production keeps */
+    get: operations['schemes.list'];
+    put?: never;
+    /** Keep a naming scheme for a production, under a name */
+    post: operations['schemes.keep'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/schemes/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a kept scheme go; characters that took it over keep it */
+    delete: operations['schemes.drop'];
+    options?: never;
+    head?: never;
+    /** Give a kept scheme another name, or another scheme under its name */
+    patch: operations['schemes.change'];
     trace?: never;
   };
   '/api/characters/{id}/plan': {
@@ -1410,12 +1499,13 @@ export interface components {
       } | null;
     };
     PackageBody: {
+      note?: string | null;
       formats?: ('ora' | 'psd' | 'svg' | 'glb' | 'atlas' | 'sheet')[] | null;
       scale?: number | null;
       pivotMarks?: boolean | null;
       registerFrame?: boolean | null;
       shadows?: boolean | null;
-      note?: string | null;
+      finish?: components['schemas']['FinishFields'];
     };
     CompareBody: {
       from: number;
@@ -1430,6 +1520,14 @@ export interface components {
       take: string[];
       /** @enum {unknown} */
       renew: 'yes' | 'no';
+    };
+    KeepPresetBody: {
+      name: string;
+      options: components['schemas']['OptionFields'];
+    };
+    ChangePresetBody: {
+      name?: string | null;
+      options?: components['schemas']['OptionFields'];
     };
     PlaceJointBody: {
       /** Format: uuid */
@@ -1491,6 +1589,9 @@ export interface components {
       } | null;
     };
     SchemeBody: {
+      saw?: {
+        [key: string]: number;
+      } | null;
       /** @enum {unknown} */
       sides: 'letters' | 'near-far' | 'left-right';
       /** @enum {unknown} */
@@ -1499,15 +1600,20 @@ export interface components {
       case: 'lower' | 'capital' | 'camel';
       piece: ('group' | 'side' | 'part' | 'index')[];
       pivotMark: string;
-      saw?: {
-        [key: string]: number;
-      } | null;
     };
     RenamingsBody: {
       renamings: components['schemas']['RenamingBody'][];
       saw?: {
         [key: string]: number;
       } | null;
+    };
+    KeepSchemeBody: {
+      name: string;
+      scheme: components['schemas']['SchemeFields'];
+    };
+    ChangeSchemeBody: {
+      name?: string | null;
+      scheme?: components['schemas']['SchemeFields'];
     };
     PlanBody: {
       plan: components['schemas']['PlanDto'];
@@ -1768,10 +1874,39 @@ export interface components {
       colour: number;
       soft: number;
     };
+    SchemeFields: {
+      /** @enum {unknown} */
+      sides: 'letters' | 'near-far' | 'left-right';
+      /** @enum {unknown} */
+      separator: '_' | '-' | ' ';
+      /** @enum {unknown} */
+      case: 'lower' | 'capital' | 'camel';
+      piece: ('group' | 'side' | 'part' | 'index')[];
+      pivotMark: string;
+    };
     RenamingBody: {
       /** Format: uuid */
       partId: string;
       tokens: components['schemas']['Tokens'];
+    };
+    FinishFields: {
+      /** @enum {unknown} */
+      name: 'paper' | 'cloth' | 'tint' | 'edge-shade' | 'edge-light' | 'own';
+      /** @enum {unknown} */
+      blend: 'multiply' | 'screen' | 'tint';
+      strength: number;
+      /** @enum {unknown} */
+      scope: 'figure' | 'piece';
+      colour?: number[] | null;
+      texture?: string | null;
+    };
+    OptionFields: {
+      formats?: ('ora' | 'psd' | 'svg' | 'glb' | 'atlas' | 'sheet')[] | null;
+      scale?: number | null;
+      pivotMarks?: boolean | null;
+      registerFrame?: boolean | null;
+      shadows?: boolean | null;
+      finish?: components['schemas']['FinishFields'];
     };
     /** @description A character's card in the cast. */
     CastCard: {
@@ -2225,7 +2360,15 @@ export interface components {
      * @enum {string}
      */
     CheckId:
-      'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean' | 'hidden-paint';
+      | 'rest-match'
+      | 'offcuts'
+      | 'inside-canvas'
+      | 'names'
+      | 'family'
+      | 'pivots'
+      | 'joints-clean'
+      | 'hidden-paint'
+      | 'size';
     /** @description One thing that is wrong: where, how much, and what would mend it. */
     Finding: {
       sentence: string;
@@ -2298,9 +2441,31 @@ export interface components {
       registerFrame: boolean;
       /** @description Lifted shadows leave as pieces; otherwise they are left out, and what shows at rest lacks them. */
       shadows: boolean;
+      /** @description Baked into every image but the design; null for none. */
+      finish: components['schemas']['Finish'] | null;
     };
     /** @enum {string} */
     PackageFormat: 'ora' | 'psd' | 'svg' | 'glb' | 'atlas' | 'sheet';
+    /** @description A texture or a tint that is baked into every image of a package. */
+    Finish: {
+      name: components['schemas']['FinishName'];
+      blend: components['schemas']['FinishBlend'];
+      /** @description 0 to 1. */
+      strength: number;
+      /**
+       * @description Along whose edges: the whole figure's, or each piece's, which changes what shows at rest.
+       * @enum {string}
+       */
+      scope: 'figure' | 'piece';
+      /** @description Of a tint; null for everything else. */
+      colour: components['schemas']['Rgb'] | null;
+      /** @description The blob of a texture that was brought in; null for everything else. */
+      texture: string | null;
+    };
+    /** @enum {string} */
+    FinishName: 'paper' | 'cloth' | 'tint' | 'edge-shade' | 'edge-light' | 'own';
+    /** @enum {string} */
+    FinishBlend: 'multiply' | 'screen' | 'tint';
     /** @description One difference between two versions. */
     RigChange: {
       weight: components['schemas']['ChangeWeight'];
@@ -2382,6 +2547,12 @@ export interface components {
     Rect: {
       x: number;
       y: number;
+      width: number;
+      height: number;
+    };
+    /** @description A picture that finishes may lay over pieces. */
+    KeptTexture: {
+      texture: string;
       width: number;
       height: number;
     };
@@ -3328,6 +3499,25 @@ export interface operations {
       };
     };
   };
+  'handOff.texture': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['KeptTexture'];
+        };
+      };
+    };
+  };
   'handOff.restore': {
     parameters: {
       query?: never;
@@ -3416,6 +3606,114 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'presets.list': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['PackageOptions'];
+          }[];
+        };
+      };
+    };
+  };
+  'presets.keep': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['KeepPresetBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['PackageOptions'];
+          }[];
+        };
+      };
+    };
+  };
+  'presets.drop': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['PackageOptions'];
+          }[];
+        };
+      };
+    };
+  };
+  'presets.change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChangePresetBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['PackageOptions'];
+          }[];
         };
       };
     };
@@ -3704,6 +4002,114 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['HandedName'][];
+        };
+      };
+    };
+  };
+  'schemes.list': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['NamingScheme'];
+          }[];
+        };
+      };
+    };
+  };
+  'schemes.keep': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['KeepSchemeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['NamingScheme'];
+          }[];
+        };
+      };
+    };
+  };
+  'schemes.drop': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['NamingScheme'];
+          }[];
+        };
+      };
+    };
+  };
+  'schemes.change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChangeSchemeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['NamingScheme'];
+          }[];
         };
       };
     };

@@ -28,7 +28,8 @@ export function HandOffLedger() {
   const makeIt = async () => {
     const { options, note } = usePackage.getState();
     try {
-      await make({ ...options, formats: [...options.formats], note });
+      const { finish, formats } = options;
+      await make({ ...options, formats: [...formats], finish: finish ?? undefined, note });
       usePackage.setState({ note: '' });
     } catch (error) {
       tellError(error);

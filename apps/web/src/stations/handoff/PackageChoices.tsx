@@ -1,13 +1,25 @@
-import { PACKAGE_FORMATS, type PackageFormat } from '@limber-sheaf/core';
+import {
+  PACKAGE_FORMATS,
+  USUAL_PRESETS,
+  sameOptions,
+  type PackageFormat,
+  type PackageOptions,
+} from '@limber-sheaf/core';
 import { useState } from 'react';
+import { usePresets } from '../../api/useKept';
+import { useOnBench } from '../../bench/context';
 import { Choice, LedgerRow, Toggle } from '../../ui/controls';
-import { FORMAT_WORDS, SCALES } from './package-words';
+import { KeptChoice } from '../../ui/KeptChoice';
+import { FinishChoices } from './FinishChoices';
+import { FORMAT_WORDS, FINISH_WORDS, SCALES } from './package-words';
 import { setOptions, usePackage } from './package-store';
 
 /** How the package is to be made: formats, scale, what layered files carry, and what is said of it. */
 export function PackageChoices() {
   const { options, note } = usePackage();
   const [open, setOpen] = useState(false);
+  const { kept, keep, rename, drop } = usePresets(useOnBench().doc.character.productionId);
+  const presets = kept.map(({ id, name, value }) => ({ id, name, options: value as PackageOptions }));
   const { formats, scale } = options;
   const take = (format: PackageFormat, on: boolean) =>
     setOptions({ formats: PACKAGE_FORMATS.filter((one) => (one === format ? on : formats.includes(one))) });
@@ -28,10 +40,21 @@ export function PackageChoices() {
               ? 'images alone'
               : formats.map((format) => FORMAT_WORDS[format].short).join(', ')}
           {scale === 1 ? '' : ` · ${scale * 100} %`}
+          {options.finish ? ` · ${FINISH_WORDS[options.finish.name]}` : ''}
         </span>
       </button>
       {open && (
         <div className="mt-1">
+          <KeptChoice
+            word="Preset"
+            usual={USUAL_PRESETS}
+            kept={presets}
+            current={[...USUAL_PRESETS, ...presets].find((one) => sameOptions(one.options, options))}
+            onTake={(one) => setOptions(one.options)}
+            onKeep={(name) => keep(name, options)}
+            onRename={({ id }, name) => rename(id, name)}
+            onDrop={({ id }) => drop(id)}
+          />
           <ul className="mb-2 grid gap-1.5">
             {PACKAGE_FORMATS.map((format) => (
               <li key={format}>
@@ -67,6 +90,7 @@ export function PackageChoices() {
               <p className="text-[12.5px] text-soft">Without them what shows at rest is the design less its shadows.</p>
             )}
           </div>
+          <FinishChoices />
         </div>
       )}
       <label className="mt-2 block text-[13px]">

@@ -7,6 +7,7 @@ import { FrontSheet } from '../../ui/FrontSheet';
 import { Picture } from '../../ui/Picture';
 import { Range } from '../../ui/Range';
 import { lookOf } from './look-of';
+import { usePackage } from './package-store';
 import type { sheetTasks } from './sheet-tasks';
 import { SpreadParts } from './SpreadParts';
 
@@ -14,6 +15,7 @@ import { SpreadParts } from './SpreadParts';
 export function PartsSheet() {
   const bench = useOnBench();
   const { doc, view, sheets } = bench;
+  const { finish } = usePackage().options;
   const [pull, setPull] = useState(1);
   const order = drawOrder(doc, view.id);
   return (
@@ -45,8 +47,8 @@ export function PartsSheet() {
           >
             <img src={blobUrl(view.designBlob, 1024)} alt="" className="absolute inset-0 size-full opacity-20" />
             <Picture
-              name={order.map((piece) => lookOf(piece, sheets[piece.id])).join()}
-              make={() => handWorker<typeof sheetTasks>().assembled(keyOf(bench), view.id, 1200)}
+              name={`${order.map((piece) => lookOf(piece, sheets[piece.id])).join()} ${JSON.stringify(finish)}`}
+              make={() => handWorker<typeof sheetTasks>().assembled(keyOf(bench), view.id, 1200, finish)}
               className="absolute inset-0 size-full"
             />
             {doc.joints

@@ -1,4 +1,4 @@
-import type { PackageFormat } from '@limber-sheaf/core';
+import type { FinishBlend, FinishName, PackageFormat } from '@limber-sheaf/core';
 import type { AnswerOf } from '../../api/client';
 
 /** The formats of a package, in words. */
@@ -9,6 +9,22 @@ export const FORMAT_WORDS: Record<PackageFormat, { word: string; short: string }
   glb: { word: 'GLB, the puppet as a tree', short: 'GLB' },
   atlas: { word: 'Packed sheet', short: 'packed sheet' },
   sheet: { word: 'Parts sheet to pin up', short: 'parts sheet' },
+};
+
+/** What may be laid over all pieces, in words. */
+export const FINISH_WORDS: Record<FinishName, string> = {
+  paper: 'paper',
+  cloth: 'cloth',
+  tint: 'a tint',
+  'edge-shade': 'soft shade along edges',
+  'edge-light': 'soft light along edges',
+  own: 'a picture of your own',
+};
+
+export const BLEND_WORDS: Record<FinishBlend, string> = {
+  multiply: 'multiply, darker',
+  screen: 'screen, lighter',
+  tint: 'tint',
 };
 
 /** Scales that are offered. */

@@ -1,9 +1,12 @@
 import {
   composePiece,
   composite,
+  finishTexture,
   mergeSheets,
   pieceById,
   pieceImages,
+  withFinish,
+  type Finish,
   type PieceId,
   type PlacedBitmap,
   type Rect,
@@ -11,7 +14,7 @@ import {
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from '../../bench/worker/held';
-import { artOf } from '../../bench/worker/pictures';
+import { artOf, picture as pictureOfBlob } from '../../bench/worker/pictures';
 
 async function scaledTo(picture: PlacedBitmap, most: number): Promise<ImageBitmap> {
   const { width, height, data } = picture;
@@ -21,6 +24,13 @@ async function scaledTo(picture: PlacedBitmap, most: number): Promise<ImageBitma
     resizeHeight: Math.max(1, Math.round(height * scale)),
     resizeQuality: 'high',
   });
+}
+
+/** A whole view with a finish on it; one along the edges of pieces is shown along the figure's. */
+async function finished(whole: PlacedBitmap, finish: Finish | null): Promise<PlacedBitmap> {
+  if (!finish || (finish.name === 'own' && !finish.texture)) return whole;
+  const own = finish.texture ? await pictureOfBlob(finish.texture) : null;
+  return withFinish(whole, finish, finishTexture(finish, whole, whole, own));
 }
 
 /** A piece with its line under all. */
@@ -33,8 +43,8 @@ function pictureOf(sheets: SheetBitmaps): PlacedBitmap | null {
  * they would show a hairline where they meet.
  */
 export const sheetTasks = {
-  /** All pieces of a view put together, at most so many px a side. */
-  async assembled(at: StateKey, viewId: string, most: number): Promise<ImageBitmap> {
+  /** All pieces of a view put together, with a finish where one is given, at most so many px a side. */
+  async assembled(at: StateKey, viewId: string, most: number, finish: Finish | null): Promise<ImageBitmap> {
     const { doc } = held(at);
     const art = await artOf(at, viewId);
     const { width, height } = art.design;
@@ -43,7 +53,7 @@ export const sheetTasks = {
       height,
       pieceImages(doc, viewId, art).map(({ image }) => image),
     );
-    const picture = await scaledTo(whole, most);
+    const picture = await scaledTo(await finished({ ...whole, x: 0, y: 0 }, finish), most);
     return Comlink.transfer(picture, [picture]);
   },
 

@@ -15,9 +15,18 @@ import {
   useSortable,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { nameFor, type NameToken, type NameTokens } from '@limber-sheaf/core';
+import {
+  USUAL_SCHEMES,
+  nameFor,
+  sameScheme,
+  type NameToken,
+  type NameTokens,
+  type NamingScheme,
+} from '@limber-sheaf/core';
+import { useSchemes } from '../../api/useKept';
 import { useOnBench } from '../../bench/context';
 import { Choice, LedgerRow } from '../../ui/controls';
+import { KeptChoice } from '../../ui/KeptChoice';
 import { setScheme } from './take-names';
 
 const WORDS: Record<NameToken, string> = { group: 'group', side: 'side', part: 'part', index: 'number' };
@@ -32,7 +41,9 @@ const EXAMPLES: readonly (NameTokens & { kind: string })[] = [
 /** How names are made: their words as chips to arrange, and an example of every kind. */
 export function SchemeChips() {
   const bench = useOnBench();
-  const { scheme } = bench.doc.character;
+  const { scheme, productionId } = bench.doc.character;
+  const { kept, ...production } = useSchemes(productionId);
+  const schemes = kept.map(({ id, name, value }) => ({ id, name, scheme: value as NamingScheme }));
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -44,6 +55,16 @@ export function SchemeChips() {
   };
   return (
     <section aria-label="How names are made" className="mb-3">
+      <KeptChoice
+        word="Scheme"
+        usual={USUAL_SCHEMES}
+        kept={schemes}
+        current={[...USUAL_SCHEMES, ...schemes].find((one) => sameScheme(one.scheme, scheme))}
+        onTake={(one) => void setScheme(bench, one.scheme)}
+        onKeep={(name) => production.keep(name, scheme)}
+        onRename={({ id }, name) => production.rename(id, name)}
+        onDrop={({ id }) => production.drop(id)}
+      />
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
         <SortableContext items={[...scheme.piece]} strategy={horizontalListSortingStrategy}>
           <ul className="mb-2 flex flex-wrap items-center gap-1.5" aria-label="Order of a name’s words">

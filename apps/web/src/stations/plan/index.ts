@@ -12,5 +12,6 @@ export const plan = defineStation({
     const set = doc.character.plan !== null;
     return { word: set ? 'set' : 'standard', share: set ? 1 : 0, open: false };
   },
+  checks: { size: { name: 'Size', asks: 'drawn large enough for the closest shot' } },
   load: () => import('./station'),
 });

@@ -2,6 +2,7 @@ import {
   findPart,
   findPiece,
   hangingFrom,
+  partReach,
   planOf,
   roomShortage,
   sizeNeed,
@@ -56,23 +57,9 @@ export function usePlanMeasures(): PlanMeasures {
 /** Where a part lies: its piece and what hangs from it, or a guess by the landmarks. */
 function partPlace(doc: CharacterDoc, view: ViewRow, frame: BodyFrame, address: string): PlanMeasures['shotPart'] {
   if (address === 'figure') return { rect: frame.figure, guessed: false };
-  const [group, part, side] = address.split('/');
-  const row = findPart(doc, { group, part: part || null, side: (side || null) as 'A' | 'B' | null, index: null });
-  const piece = row && findPiece(doc, view.id, row.id);
-  if (piece) {
-    const faces = hangingFrom(doc, piece).map((p) => p.face);
-    const top = Math.min(...faces.map((f) => f.y));
-    const left = Math.min(...faces.map((f) => f.x));
-    return {
-      rect: {
-        x: left,
-        y: top,
-        width: Math.max(...faces.map((f) => f.x + f.width)) - left,
-        height: Math.max(...faces.map((f) => f.y + f.height)) - top,
-      },
-      guessed: false,
-    };
-  }
+  const rect = partReach(doc, view.id, address);
+  if (rect) return { rect, guessed: false };
+  const [group] = address.split('/');
   const { axisX, halfWidth, crownY, neckY, crotchY } = frame;
   const bands: Record<string, [number, number]> = { head: [crownY, neckY], torso: [neckY, crotchY] };
   const band = bands[group];
