@@ -17,6 +17,7 @@ import { characterOf, readSnapshot } from '../data/document-store.js';
 import { HandOff } from '../data/models.js';
 import { SheetsService } from '../derived/sheets.service.js';
 import { EditService, type CharacterState } from '../edits/edit.service.js';
+import { EventService } from '../edits/events.service.js';
 import type { Caller } from '../http/caller.js';
 import { LONG, Threads } from '../threads/threads.js';
 import type { BackOrder, BroughtBack, PiecesThen, TakenRefs } from './bring-back.js';
@@ -30,13 +31,15 @@ export class BringBackService {
     private readonly sheets: SheetsService,
     private readonly edits: EditService,
     private readonly threads: Threads,
+    private readonly events: EventService,
   ) {}
 
   /** What came back, held against what the pieces are. Changes nothing. */
-  async look(viewId: string, files: BackOrder['files'], { signal }: Caller): Promise<BroughtBack> {
+  async look(viewId: string, files: BackOrder['files'], { signal, actor }: Caller): Promise<BroughtBack> {
     const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
     const order = await this.order(doc, viewId, files, signal);
-    return this.threads.run(handOffTasks, 'lookAtBack', order, { signal, seconds: LONG });
+    const tell = this.events.tellProgress(doc.character.id, actor);
+    return this.threads.run(handOffTasks, 'lookAtBack', order, { signal, tell, seconds: LONG });
   }
 
   /** Takes some of it over, as one edit. */
@@ -51,7 +54,10 @@ export class BringBackService {
       for (const id of take) pieceById(doc, id);
       const order = await this.order(doc, viewId, files, signal);
       const asked = { ...order, take, renew };
-      const taken: TakenRefs = await this.threads.run(handOffTasks, 'takeThemBack', asked, { signal, seconds: LONG });
+      const tell = this.events.tellProgress(doc.character.id, caller.actor);
+      const taken: TakenRefs = await this.threads.run(handOffTasks, 'takeThemBack', asked, {
+        ...{ signal, tell, seconds: LONG },
+      });
       const { pieces, design, left } = taken;
       const sheets: CutArgs['sheets'] = new Map();
       for (const { pieceId, face, beneath, own } of pieces) sheets.set(pieceId, { face, beneath, own });

@@ -1,8 +1,10 @@
 import { basename, extname } from 'node:path';
 import {
   LimberError,
+  compareBitmaps,
   counted,
   cropPlaced,
+  flattenLayers,
   matchBack,
   mergeSheets,
   pieceById,
@@ -22,9 +24,10 @@ import {
   type TakenBack,
   type ViewId,
 } from '@limber-sheaf/core';
+import { decodeFile } from '../files/decode-file.js';
 import { lowestPaint } from '../files/lowest-paint.js';
-import { readDesign } from '../files/read-design.js';
-import { encode, keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
+
+import { encode, keepIfAny, keepSheet, readArt, type DerivedOfView } from '../threads/pictures.js';
 import { keepBlob } from '../threads/blobs.js';
 import type { Tell } from '../threads/task.js';
 import { HIDDEN_GROUPS } from './write-formats.js';
@@ -82,18 +85,15 @@ export async function lookAtBack(order: BackOrder, tell: Tell): Promise<BroughtB
   const images = new Map(
     pieceImages(doc, viewId, art).flatMap(({ id, sheet: kind, image }) => (kind === 'piece' ? [[id, image]] : [])),
   );
-  const { pieces: taken } = takeBack({ doc, viewId, art }, whole, true);
+  const changed = new Map([...whole].filter(([id, after]) => !isAlike(images.get(id), after)));
+  const same = whole.size - changed.size;
+  const { pieces: taken } = takeBack({ doc, viewId, art }, changed, true);
   const pieces: BackPiece[] = [];
-  let same = 0;
-  for (const [pieceId, after] of whole) {
+  for (const [pieceId, after] of changed) {
     const before = images.get(pieceId);
     const change = taken.get(pieceId);
     if (!before || !change) continue;
     const { shown, hidden, fixed } = change;
-    if (shown + hidden + fixed === 0) {
-      same++;
-      continue;
-    }
     const place = uniteRects(before, after);
     const [was, is] = [before, after].map((image) => cropPlaced(image, place));
     const keep = async (image: PlacedBitmap) => keepBlob(await encode(image, 1), 'image/png');
@@ -231,29 +231,26 @@ async function picturesIn(
   view: { key: string; width: number; height: number },
   notes: string[],
 ): Promise<BackPicture[]> {
-  const design = await readDesign(path);
-  notes.push(...design.notes.filter((note) => !note.startsWith('The design has no transparent background')));
-  const { width, height } = design.sheet;
+  const decoded = await decodeFile(path);
+  notes.push(...decoded.notes);
+  const { width, height } = 'bitmap' in decoded ? decoded.bitmap : decoded.canvas;
   const isCanvas = width === view.width && height === view.height;
-  if (design.layers) {
-    if (!isCanvas)
-      throw new LimberError(
-        'another-size',
-        `${name} is ${width} × ${height} px, and the ${view.key} view ${view.width} × ${view.height} px.`,
-        'Bring back what left at 100 %, on the canvas it left with.',
-      );
-    const pictures: BackPicture[] = [];
-    for (const layer of design.layers) {
-      const picture = await sheet(layer.sheet);
-      const own = layer.path.at(-1) ?? '';
-      if (picture) pictures.push({ name: own, path: layer.path, visible: layer.visible, picture, isPlaced: true });
-    }
-    return pictures;
+  if ('bitmap' in decoded) {
+    const picture = { ...decoded.bitmap, x: 0, y: 0 };
+    const own = basename(name, extname(name));
+    return [{ name: own, path: [own], visible: true, picture, isPlaced: isCanvas }];
   }
-  const picture = await sheet(design.sheet);
-  if (!picture) return [];
-  const own = basename(name, extname(name));
-  return [{ name: own, path: [own], visible: true, picture, isPlaced: isCanvas }];
+  if (!isCanvas)
+    throw new LimberError(
+      'another-size',
+      `${name} is ${width} × ${height} px, and the ${view.key} view ${view.width} × ${view.height} px.`,
+      'Bring back what left at 100 %, on the canvas it left with.',
+    );
+  const flattened = flattenLayers(decoded.nodes, decoded.canvas);
+  notes.push(...flattened.notes);
+  return flattened.layers.flatMap(({ path, visible, paint }) =>
+    paint ? [{ name: path.at(-1) ?? '', path, visible, picture: paint, isPlaced: true }] : [],
+  );
 }
 
 /** A trimmed image put where it left from, by the newest version that has one as large. */
@@ -264,6 +261,13 @@ function placeFor(picture: PlacedBitmap, id: PieceId, versions: readonly PiecesT
       return { ...picture, x: rect.x, y: rect.y };
   }
   return null;
+}
+
+/** Did a piece come back as it is, to a rounding? */
+function isAlike(before: PlacedBitmap | undefined, after: PlacedBitmap): boolean {
+  if (!before) return false;
+  const place = uniteRects(before, after);
+  return compareBitmaps(cropPlaced(before, place), cropPlaced(after, place)).differing === 0;
 }
 
 /** px by which a picture went elsewhere as it is; 0 where it is another. */

@@ -5,6 +5,7 @@ import { proposalTasks } from './cut/proposal-tasks';
 import { sheetTasks } from './handoff/sheet-tasks';
 import { bendTasks } from './joints/bend-tasks';
 import { jointTasks } from './joints/joint-tasks';
+import { nameTasks } from './names/name-tasks';
 import { planTasks } from './plan/plan-tasks';
 import { stackTasks } from './stack/stack-tasks';
 import { underTasks } from './under/under-tasks';
@@ -20,5 +21,6 @@ export const STATION_TASKS = {
   ...bendTasks,
   ...underTasks,
   ...stackTasks,
+  ...nameTasks,
   ...sheetTasks,
 };

@@ -111,16 +111,21 @@ test('where the design may change it becomes what the repainted pieces show, and
   expect(Math.max(...new Set(owners))).toBe(1);
 });
 
-test('a piece that grew and one that shrank give the design their new outlines', () => {
+test('a piece that grew and shrank gives the design its new outline, and what lies behind shows where it is gone', () => {
   const whole = imageOf(front);
-  const grown = { ...createPlaced(art.design) };
+  const grown = createPlaced(art.design);
   const words = wordsOf(grown);
-  const old = restOf([whole]);
-  wordsOf(old).forEach((word, i) => (words[i] = word));
-  // A blot beside the limb, and a bite out of its end.
-  for (let y = 4; y < 12; y++) for (let x = 4; x < 12; x++) words[y * grown.width + x] = GREEN;
+  wordsOf(restOf([whole])).forEach((word, i) => (words[i] = word));
+  // A blot beside the limb, and a bite out of its middle.
+  const blot = (x: number, y: number) => y * grown.width + x;
+  for (let y = 4; y < 12; y++) for (let x = 4; x < 12; x++) words[blot(x, y)] = GREEN;
+  const bite = { x: Math.round(whole.x + whole.width / 2), y: Math.round(whole.y + whole.height / 2) };
+  for (let y = 0; y < 6; y++) for (let x = 0; x < 6; x++) words[blot(bite.x + x, bite.y + y)] = 0;
   const taken = takeBack({ doc, viewId: 'v', art }, new Map([[front, grown]]), true);
-  expect(wordsOf(taken.design ?? old)[6 * grown.width + 6]).toBe(GREEN);
+  const design = wordsOf(taken.design ?? art.design);
+  expect(design[blot(6, 6)]).toBe(GREEN);
+  const behind = wordsOf(restOf([imageOf(back)]))[blot(bite.x + 2, bite.y + 2)];
+  expect(design[blot(bite.x + 2, bite.y + 2)]).toBe(behind);
   const face = taken.pieces.get(front)?.face;
   expect(face && [face.x, face.y]).toEqual([4, 4]);
 });

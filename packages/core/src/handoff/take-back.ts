@@ -2,9 +2,18 @@ import type { SheetBitmaps } from '../document/compose-piece.js';
 import { drawOrder } from '../document/family.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import {
+  createPlaced,
+  cropPlaced,
+  intersectRects,
+  trimToPaint,
+  uniteRects,
+  wordsOf,
+  type PlacedBitmap,
+  type Rect,
+} from '../raster/bitmap.js';
 import { isUnlike } from '../raster/compare.js';
-import { composite } from '../raster/composite.js';
+import { compositeOverMutable } from '../raster/composite.js';
 
 /** Alpha from which a piece covers what is behind it. */
 const COVERS = 128;
@@ -51,81 +60,88 @@ export function takeBack(
   renew: boolean,
 ): TakenBack {
   const { design } = art;
-  const canvas = { x: 0, y: 0, width: design.width, height: design.height };
   const images = pieceImages(doc, viewId, art);
-  const repainted = (id: PieceId, sheet: string) => (sheet === 'piece' ? brought.get(id) : undefined);
-  const was = composite(
-    canvas.width,
-    canvas.height,
-    images.map(({ image }) => image),
-  );
-  const is = composite(
-    canvas.width,
-    canvas.height,
-    images.map(({ id, sheet, image }) => repainted(id, sheet) ?? image),
-  );
-  const [wordsWas, wordsIs] = [wordsOf(was), wordsOf(is)];
-  const seen = new Uint8Array(wordsIs.length);
+  const imageOf = new Map(images.flatMap(({ id, sheet, image }) => (sheet === 'piece' ? [[id, image]] : [])));
+  const touched = [...brought].flatMap(([id, now]) => [now, imageOf.get(id) ?? now]);
+  if (touched.length === 0) return { pieces: new Map(), design: null, left: 0 };
+  // All that may change lies here.
+  const area = intersectRects(touched.map(rectOf).reduce(uniteRects), rectOf(design));
+  const draw = (pictures: readonly PlacedBitmap[]) => {
+    const drawn = createPlaced(area);
+    for (const picture of pictures) compositeOverMutable(drawn, picture);
+    return wordsOf(drawn);
+  };
+  const was = draw(images.map(({ image }) => image));
+  const is = draw(images.map(({ id, sheet, image }) => (sheet === 'piece' ? (brought.get(id) ?? image) : image)));
+  const seen = new Uint8Array(is.length);
   let changed = 0;
   for (let i = 0; i < seen.length; i++)
-    if (isUnlike(wordsWas[i], wordsIs[i])) {
+    if (isUnlike(was[i], is[i])) {
       seen[i] = 1;
       changed++;
     }
   const isRenewed = renew && changed > 0;
   const order = drawOrder(doc, viewId).map(({ id }) => id);
-  const owners = isRenewed ? ownersOf(order, art, images, brought, seen, canvas) : null;
-  const newDesign = isRenewed ? { ...design, data: design.data.slice() } : null;
-  if (newDesign) {
-    const words = wordsOf(newDesign);
-    for (let i = 0; i < seen.length; i++) if (seen[i]) words[i] = wordsIs[i];
-  }
+  const shownBy = order.map((id) => brought.get(id) ?? imageOf.get(id) ?? null);
+  const faces = order.map((id) => art.pieces.get(id)?.face ?? null);
+  const owners = isRenewed ? ownersOf(shownBy, faces, seen, area) : null;
   const pieces = new Map<PieceId, RepaintedSheets>();
   for (const [at, id] of order.entries()) {
     const sheets = art.pieces.get(id);
     if (!sheets) continue;
-    const face = newDesign && owners ? faceFrom(sheets.face, newDesign, seen, owners, at + 1) : sheets.face;
-    const now = brought.get(id);
-    const image = images.find((one) => one.id === id && one.sheet === 'piece')?.image;
+    const { beneath = null, own = null } = sheets;
+    const face = owners ? faceFrom(sheets.face, is, seen, owners, at + 1, area) : sheets.face;
+    const [now, image] = [brought.get(id), imageOf.get(id)];
     if (!now || !image) {
       // A neighbour gives or takes what is seen.
-      if (face !== sheets.face)
-        pieces.set(id, {
-          ...{ face, beneath: sheets.beneath ?? null, own: sheets.own ?? null, shown: 0, hidden: 0, fixed: 0 },
-        });
+      if (face !== sheets.face) pieces.set(id, { face, beneath, own, shown: 0, hidden: 0, fixed: 0 });
       continue;
     }
-    const isOwn = (i: number) => (owners ? owners[i] === at + 1 : false);
-    const shows = (i: number) => seen[i] === 1 && (!renew || isOwn(i));
-    const { change, shown, hidden, fixed } = paintHidden(image, now, sheets, canvas, shows);
+    const shows = (i: number) => seen[i] === 1 && (!owners || owners[i] === at + 1);
+    const { change, shown, hidden, fixed } = paintHidden(image, now, sheets, area, shows);
     pieces.set(id, {
       face,
-      beneath: hidden > 0 ? changedBy(sheets.beneath ?? null, change, canvas) : (sheets.beneath ?? null),
-      own: sheets.own ? changedBy(sheets.own, change, canvas) : null,
+      beneath: hidden > 0 ? changedBy(beneath, change, area) : beneath,
+      own: own && changedBy(own, change, area),
       ...{ shown, hidden, fixed },
     });
   }
-  return { pieces, design: newDesign, left: renew ? 0 : changed };
+  return { pieces, design: isRenewed ? designWith(design, is, seen, area) : null, left: renew ? 0 : changed };
 }
 
-/** By pixel of the canvas: whose face it is, as the place in the draw order + 1; 0 for nobody's. Told only where something changes at rest. */
+function rectOf({ x, y, width, height }: Rect): Rect {
+  return { x, y, width, height };
+}
+
+/** The design with what is seen to change. */
+function designWith(design: PlacedBitmap, is: Uint32Array, seen: Uint8Array, area: Rect): PlacedBitmap {
+  const out = { ...design, data: design.data.slice() };
+  const words = wordsOf(out);
+  for (let y = 0, i = 0; y < area.height; y++) {
+    let to = (area.y + y) * design.width + area.x;
+    for (let x = 0; x < area.width; x++, i++, to++) if (seen[i]) words[to] = is[i];
+  }
+  return out;
+}
+
+/**
+ * By pixel of the area: whose face it is, as the place in the draw order + 1; 0 for nobody's. Told only where something is
+ * seen to change.
+ */
 function ownersOf(
-  order: readonly PieceId[],
-  art: ViewArt,
-  images: ReturnType<typeof pieceImages>,
-  brought: ReadonlyMap<PieceId, PlacedBitmap>,
+  shownBy: readonly (PlacedBitmap | null)[],
+  faces: readonly (PlacedBitmap | null)[],
   seen: Uint8Array,
-  canvas: Rect,
+  area: Rect,
 ): Uint16Array {
   const owners = new Uint16Array(seen.length);
   const solid = new Uint8Array(seen.length);
   // Back to front: the last that covers a pixel has it; where none does, the last with any paint.
-  for (const [at, id] of order.entries()) {
-    const image = brought.get(id) ?? images.find((one) => one.id === id && one.sheet === 'piece')?.image;
-    const face = art.pieces.get(id)?.face;
-    if (!image) continue;
-    const words = wordsOf(cropPlaced(image, canvas));
-    const faceWords = face ? wordsOf(cropPlaced(face, canvas)) : null;
+  for (const [at, image] of shownBy.entries()) {
+    if (!image || isApart(image, area)) continue;
+    const words = wordsOf(cropPlaced(image, area));
+    const face = faces[at];
+    const faceWords = face && wordsOf(cropPlaced(face, area));
     for (let i = 0; i < words.length; i++) {
       if (!seen[i]) continue;
       const alpha = words[i] >>> 24;
@@ -138,28 +154,35 @@ function ownersOf(
   return owners;
 }
 
+function isApart(a: Rect, b: Rect): boolean {
+  const { width, height } = intersectRects(a, b);
+  return width <= 0 || height <= 0;
+}
+
 /** A face with what it gains and loses where the design changes. */
 function faceFrom(
   face: PlacedBitmap | null,
-  design: PlacedBitmap,
+  is: Uint32Array,
   seen: Uint8Array,
   owners: Uint16Array,
   own: number,
+  area: Rect,
 ): PlacedBitmap | null {
-  const whole = face ? cropPlaced(face, design) : createPlaced(design);
-  const [words, from] = [wordsOf(whole), wordsOf(design)];
-  let touched = false;
-  for (let i = 0; i < words.length; i++) {
+  const here = face && !isApart(face, area) ? wordsOf(cropPlaced(face, area)) : null;
+  const change: PixelChange = { at: new Uint8Array(seen.length), words: new Uint32Array(seen.length) };
+  let count = 0;
+  for (let i = 0; i < seen.length; i++) {
     if (!seen[i]) continue;
-    const next = owners[i] === own ? from[i] : 0;
-    if (next === words[i]) continue;
-    words[i] = next;
-    touched = true;
+    const word = owners[i] === own ? is[i] : 0;
+    if (word === (here?.[i] ?? 0)) continue;
+    change.words[i] = word;
+    change.at[i] = 1;
+    count++;
   }
-  return touched ? trimToPaint(whole) : face;
+  return count === 0 ? face : changedBy(face, change, area);
 }
 
-/** Some pixels of the canvas, with what they become. */
+/** Some pixels of the area, with what they become. */
 interface PixelChange {
   /** Above 0 where there is a change. */
   at: Uint8Array;
@@ -171,13 +194,13 @@ function paintHidden(
   was: PlacedBitmap,
   is: PlacedBitmap,
   { overlap, beneath = null, own = null }: SheetBitmaps,
-  canvas: Rect,
+  area: Rect,
   shows: (pixel: number) => boolean,
 ) {
-  const within = (sheet: PlacedBitmap | null) => (sheet ? wordsOf(cropPlaced(sheet, canvas)) : null);
+  const within = (sheet: PlacedBitmap | null) => (sheet ? wordsOf(cropPlaced(sheet, area)) : null);
   const [over, painted, layered] = [overlap, beneath, own].map(within);
-  const before = wordsOf(cropPlaced(was, canvas));
-  const after = wordsOf(cropPlaced(is, canvas));
+  const before = wordsOf(cropPlaced(was, area));
+  const after = wordsOf(cropPlaced(is, area));
   const at = new Uint8Array(before.length);
   let [shown, hidden, fixed] = [0, 0, 0];
   for (let i = 0; i < before.length; i++) {
@@ -196,9 +219,12 @@ function paintHidden(
 }
 
 /** A sheet with some of its pixels replaced; null where nothing of it is left. */
-function changedBy(sheet: PlacedBitmap | null, change: PixelChange, canvas: Rect): PlacedBitmap | null {
-  const whole = sheet ? cropPlaced(sheet, canvas) : createPlaced(canvas);
+function changedBy(sheet: PlacedBitmap | null, change: PixelChange, area: Rect): PlacedBitmap | null {
+  const whole = sheet ? cropPlaced(sheet, uniteRects(rectOf(sheet), area)) : createPlaced(area);
   const words = wordsOf(whole);
-  for (let i = 0; i < words.length; i++) if (change.at[i]) words[i] = change.words[i];
+  for (let y = 0, i = 0; y < area.height; y++) {
+    let to = (area.y + y - whole.y) * whole.width + area.x - whole.x;
+    for (let x = 0; x < area.width; x++, i++, to++) if (change.at[i]) words[to] = change.words[i];
+  }
   return trimToPaint(whole);
 }

@@ -18,9 +18,7 @@ export function BringBack({ back: { files, found, taken } }: { back: ArtBack }) 
   if (!found)
     return (
       <FrontSheet label="Bring back">
-        <div role="status" className="flex items-center gap-4 px-5 py-4 text-[13.5px] text-soft">
-          Reading {counted(files.length, 'file')}…<Action onClick={leaveBack}>Stop</Action>
-        </div>
+        <p className="px-5 py-4 text-[13.5px] text-soft">Reading {counted(files.length, 'file')}…</p>
       </FrontSheet>
     );
   const { pieces, same } = found;

@@ -1,5 +1,6 @@
-import { call, type AnswerOf } from '../../api/client';
+import { ApiError, call, type AnswerOf } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
+import { asWork, useWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
 import { usePackage } from './package-store';
 
@@ -15,8 +16,6 @@ export interface ArtBack {
   taken: ReadonlySet<string>;
   /** May the design change with them? */
   renew: boolean;
-  /** Stops the reading. */
-  stop: AbortController;
 }
 
 function formOf(files: readonly File[], fields: Record<string, string> = {}): FormData {
@@ -30,25 +29,29 @@ function formOf(files: readonly File[], fields: Record<string, string> = {}): Fo
 /** Reads files that come back, and shows what was repainted. */
 export async function lookAtBack(viewId: string, files: readonly File[]): Promise<void> {
   if (files.length === 0) return;
-  usePackage.getState().back?.stop.abort();
-  const stop = new AbortController();
-  const begun: ArtBack = { viewId, files, found: null, taken: new Set(), renew: false, stop };
+  leaveBack();
+  const begun: ArtBack = { viewId, files, found: null, taken: new Set(), renew: false };
   usePackage.setState({ back: begun, compared: null });
+  const isWanted = () => usePackage.getState().back === begun;
   try {
-    const found = await call('bringBack.look', viewId, formOf(files), stop.signal);
-    if (usePackage.getState().back?.stop !== stop) return;
+    const found = await asWork('Reading what came back', (signal) =>
+      call('bringBack.look', viewId, formOf(files), signal),
+    );
+    if (!isWanted() || !found) return;
     usePackage.setState({ back: { ...begun, found, taken: new Set(found.pieces.map(({ pieceId }) => pieceId)) } });
   } catch (error) {
-    if (stop.signal.aborted) return;
+    // Stopped, or laid away meanwhile, it was not wanted.
+    if (!isWanted()) return;
     usePackage.setState({ back: null });
-    tellError(error);
+    if (error instanceof ApiError) tellError(error);
   }
 }
 
 /** Lays what came back away; nothing was changed. */
 export function leaveBack(): void {
-  usePackage.getState().back?.stop.abort();
+  const { back } = usePackage.getState();
   usePackage.setState({ back: null });
+  if (back && !back.found) useWork.getState().work?.stop();
 }
 
 /** Changes what of it is to be taken. */
@@ -61,5 +64,8 @@ export async function takeBack({ edit }: Pick<BenchValue, 'edit'>): Promise<void
   const { back } = usePackage.getState();
   if (!back || back.taken.size === 0) return;
   const fields = { take: [...back.taken].join(), renew: back.renew ? 'yes' : 'no' };
-  if (await edit('bringBack.take', back.viewId, formOf(back.files, fields))) usePackage.setState({ back: null });
+  const done = await asWork('Taking it over', (signal) =>
+    edit('bringBack.take', back.viewId, formOf(back.files, fields), signal),
+  );
+  if (done) usePackage.setState({ back: null });
 }

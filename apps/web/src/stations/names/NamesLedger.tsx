@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useOnBench } from '../../bench/context';
 import { pickPiece } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
+import { NearTwinList } from './NearTwinList';
 import { typeMends } from './take-names';
 import { SchemeChips } from './SchemeChips';
 
@@ -49,6 +50,7 @@ export function NamesLedger() {
           </ul>
         </section>
       )}
+      <NearTwinList />
     </>
   );
 }

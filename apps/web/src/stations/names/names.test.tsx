@@ -11,6 +11,12 @@ import { NamesLedger } from './NamesLedger';
 import { NamesTable } from './NamesTable';
 
 jest.mock('../../api/client');
+jest.mock('../../bench/worker', () => ({
+  handWorker: () => ({
+    nearTwins: () => Promise.resolve([{ pieceId: 'arm B upper', otherId: 'arm A upper', differing: 0.012 }]),
+  }),
+  keyOf: () => '',
+}));
 
 const doc = character({ pieces: ['torso', 'arm A upper', 'arm A lower', 'arm B upper', 'head'] });
 const partOf = (piece: string) => doc.pieces.find(({ id }) => id === piece)?.partId ?? '';
@@ -90,4 +96,22 @@ test('how names are made is chosen, with an example of every kind; what is odd i
   expect(useBench.getState().pickedPiece).toBe('satchel copy');
   await userEvent.click(screen.getByRole('button', { name: 'Type 1 mend' }));
   expect(Object.values(useNames.getState().typed).map(({ text }) => text)).toEqual(['satchel']);
+});
+
+test('pieces with nearly the same picture stand side by side, and a click picks one', async () => {
+  onBench(<NamesLedger />, doc);
+  expect(await screen.findByText(/1\.2 % of their pixels differ/)).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'arm_B_upper' }));
+  expect(useBench.getState().pickedPiece).toBe('arm B upper');
+});
+
+test('a scheme that others keep is taken over as one edit', async () => {
+  const kept = { ...doc.character.scheme, separator: ' ' as const, pivotMark: 'PIN' };
+  answer('schemes.list', () => [{ id: 's', name: 'For the barge', value: kept }] as never);
+  const { edits } = onBench(<NamesLedger />, doc);
+  await screen.findByRole('option', { name: 'For the barge' });
+  await userEvent.selectOptions(screen.getByLabelText('Scheme'), 'For the barge');
+  expect(edits).toEqual([
+    ['names.scheme', doc.character.id, expect.objectContaining({ separator: ' ', pivotMark: 'PIN' })],
+  ]);
 });
