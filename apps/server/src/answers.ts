@@ -43,6 +43,7 @@ export interface Answers {
   'handOff.list': { versions: HandOffCard[]; job: JobState | null };
   'handOff.start': JobState;
   'handOff.compare': VersionsCompared;
+  'handOff.sheet': string;
   'handOff.texture': KeptTexture;
   'bringBack.look': BroughtBack;
   'schemes.list': KeptScheme[];

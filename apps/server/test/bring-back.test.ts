@@ -192,3 +192,20 @@ test('any two versions are compared, and the character goes back to one as one e
   const { body: undone } = await call<State>(server, 'POST', `/characters/${id}/undo`);
   expect(undone.doc.joints[0]).toMatchObject({ x: joint.x + 3 });
 });
+
+test('a version has a page for whoever rigs: its parts sheet, what differs, the package; names are text and nothing else', async () => {
+  const { id } = await jointedLimb(server, production);
+  await call(server, 'PATCH', `/characters/${id}`, { name: '<b>Mast</b>' });
+  await packageOf(server, id, { formats: ['sheet'], note: 'A & B' });
+  const { body: list } = await call<{ versions: Version[] }>(server, 'GET', `/characters/${id}/handoffs`);
+  const answer = await fetch(`${server.address}/api/handoffs/${list.versions[0].id}/sheet`);
+  const page = await answer.text();
+  expect(answer.headers.get('content-type')).toMatch(/^text\/html/);
+  expect(page).toContain('&lt;b&gt;Mast&lt;/b&gt;, version 1');
+  expect(page).toContain('A &amp; B');
+  const [, picture] = /<img src="([^"]+)"/.exec(page) ?? [];
+  const sheet = await fetch(`${server.address}${picture}`);
+  expect(decodePng(new Uint8Array(await sheet.arrayBuffer())).width).toBeGreaterThan(1000);
+  const zip = await fetch(`${server.address}${/href="([^"]+)" download/.exec(page)?.[1]}`);
+  expect(zip.status).toBe(200);
+});

@@ -71,6 +71,40 @@ test('every format holds the same pieces under the same names, as other readers 
   expect(json<RigChanges>(made, 'changes.json')).toEqual({ from: null, to: 1, entries: [] });
 });
 
+test('a program that has drawn PSDs for decades sees the same layers, under their names, at their places', async () => {
+  const { id } = await jointedLimb(server, production);
+  const made = await packageOf(server, id, { formats: ['psd'] });
+  const folder = mkdtempSync(join(tmpdir(), 'psd-'));
+  const path = join(folder, 'limb.psd');
+  writeFileSync(path, file(made, `${code(made)}_front.psd`));
+  const convert = (...args: string[]) => execFileSync('convert', args, { maxBuffer: 1e8 });
+  const [view] = made.rig.views;
+  const images = imagesOf(made);
+  // The whole comes first, then each layer.
+  const told = convert(path, '-format', '%[label] %w %h %X %Y\n', 'info:').toString().trim().split('\n').slice(1);
+  expect(told).toEqual(
+    images.map(({ x, y, width, height }, at) => `${view.drawOrder[at]} ${width} ${height} +${x} +${y}`),
+  );
+  for (const [at, image] of images.entries()) {
+    const data = new Uint8Array(convert(`${path}[${at + 1}]`, '-depth', '8', 'RGBA:-'));
+    expect(compareBitmaps({ ...image, data }, image).largest).toBeLessThanOrEqual(1);
+  }
+  const data = new Uint8Array(convert(`${path}[0]`, '-depth', '8', 'RGBA:-'));
+  expect(compareBitmaps({ width: WIDTH, height: HEIGHT, data }, designOf(made)).largest).toBeLessThanOrEqual(1);
+  rmSync(folder, { recursive: true });
+});
+
+test('two packages of an unchanged character differ in what tells versions apart alone', async () => {
+  const { id } = await jointedLimb(server, production);
+  const [first, second] = [await packageOf(server, id, {}), await packageOf(server, id, {})];
+  const changes = ['CHANGES.md', 'changes.json', 'rig.json'];
+  const rest = ({ files }: Package) =>
+    [...files].filter(([path]) => !changes.includes(path)).map(([path, bytes]) => `${path} ${sha256(bytes)}`);
+  expect(rest(second)).toEqual(rest(first));
+  const { version: _, previousVersion: __, createdAt: ___, ...is } = second.rig;
+  expect(first.rig).toMatchObject(is);
+});
+
 test('the puppet holds what its standard asks; each piece hangs at its pivot and its quad lies where it rests', async () => {
   const { id } = await jointedLimb(server, production);
   const made = await packageOf(server, id, { formats: ['glb'] });

@@ -1,5 +1,16 @@
 import { LimberError } from '@limber-sheaf/core';
-import { Body, Controller, Get, HttpCode, Param, Post, Res, UploadedFile, UseInterceptors } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Get,
+  Header,
+  HttpCode,
+  Param,
+  Post,
+  Res,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { BlobService } from '../blobs/blob.service.js';
@@ -57,6 +68,13 @@ export class HandOffController {
   @ApiOperation({ summary: 'Bring a character back to what a version was, as a new edit' })
   restore(@Param() { id }: IdParam, @Body() { saw }: EditBody, @Who() caller: Caller) {
     return this.handOffs.restore(id, { ...caller, saw });
+  }
+
+  @Get('handoffs/:id/sheet')
+  @ApiOperation({ summary: 'A page with a version’s parts sheets, to print and to fetch the package from' })
+  @Header('Content-Type', 'text/html; charset=utf-8')
+  sheet(@Param() { id }: IdParam, @Who() caller: Caller): Promise<string> {
+    return this.handOffs.sheetPage(id, caller);
   }
 
   @Get('handoffs/:id/package.zip')

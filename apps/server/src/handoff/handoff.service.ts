@@ -8,7 +8,7 @@ import {
   type PackageOptions,
   type ViewProof,
 } from '@limber-sheaf/core';
-import type { RigChange } from '@limber-sheaf/formats';
+import type { Rig, RigChange } from '@limber-sheaf/formats';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import { VERSION } from '../config.js';
@@ -24,6 +24,7 @@ import { JobService, type JobState } from '../jobs/job.service.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 import type { VersionsCompared } from './compare-versions.js';
+import { sheetPage } from './sheet-page.js';
 import type { KeptTexture, PackageOrder } from './handoff.tasks.js';
 
 const KIND = 'hand-off';
@@ -121,13 +122,9 @@ export class HandOffService implements OnModuleInit {
         return { name: row.packageName, packageBlob: row.packageBlob };
       }),
     );
-    const key = `versions 1 ${before.packageBlob} ${after.packageBlob}`;
-    const known = await this.derived.find<VersionsCompared>([key]);
-    const kept = known.get(key);
-    if (kept) return kept;
-    const compared = await this.threads.run(handOffTasks, 'compare', { before, after }, { signal, seconds: LONG });
-    await this.derived.keep([[key, compared]]);
-    return compared;
+    return this.once(`versions 1 ${before.packageBlob} ${after.packageBlob}`, () =>
+      this.threads.run(handOffTasks, 'compare', { before, after }, { signal, seconds: LONG }),
+    );
   }
 
   /** Keeps a picture as a texture for finishes. @throws LimberError for a bad file */
@@ -149,6 +146,32 @@ export class HandOffService implements OnModuleInit {
       summary: `Go back to version ${number}`,
       diff: diffBetween(doc, await this.journal.at(characterId, revision)),
     }));
+  }
+
+  /** The page of a version for whoever rigs: its parts sheets, what differs, and the package. @throws LimberError `not-found` */
+  async sheetPage(id: string, { signal }: Caller): Promise<string> {
+    const row = await this.rowOf(id);
+    const { packageName, packageBlob, number, note, createdAt } = row;
+    const { character, checks } = row.manifest as Rig;
+    const sheets = await this.once(`sheets of 1 ${packageBlob}`, () =>
+      this.threads.run(handOffTasks, 'sheetsOf', { name: packageName, packageBlob }, { signal, seconds: LONG }),
+    );
+    return sheetPage({
+      ...{ name: character.name, number, packageName, note, date: createdAt.toISOString().slice(0, 10) },
+      failed: checks.filter(({ ok }) => !ok).map((check) => check.id),
+      changes: row.changes as RigChange[],
+      packagePath: `/api/handoffs/${id}/package.zip`,
+      sheets: sheets.map(({ view, blob }) => ({ view, path: `/api/blobs/${blob}` })),
+    });
+  }
+
+  /** What is worked out from a key, the first time it is asked for. */
+  private async once<T>(key: string, work: () => Promise<T>): Promise<T> {
+    const kept = (await this.derived.find<T>([key])).get(key);
+    if (kept !== undefined) return kept;
+    const made = await work();
+    await this.derived.keep([[key, made]]);
+    return made;
   }
 
   private async rowOf(id: string): Promise<HandOff> {

@@ -27,11 +27,11 @@ import { keepBlob, readBlob } from '../threads/blobs.js';
 import { encode, picture, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { lookAtBack as look, takeThemBack as take } from './bring-back.js';
-import { compareVersions } from './compare-versions.js';
+import { compareVersions, type KeptVersion } from './compare-versions.js';
 import { packView, sha, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
 import { provePackage } from './prove-package.js';
-import { finishPath, picturesOf, readPackage } from './read-package.js';
+import { finishPath, picturesOf, readPackage, sheetPath } from './read-package.js';
 import { atlas, glb, layersOf, openRaster, psd, svg } from './write-formats.js';
 
 /** What a package is made from. */
@@ -87,7 +87,7 @@ export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePa
     }
     tell(from, 'Packed sheet and parts sheet');
     if (wants('atlas')) files.push(await atlas(code, packed));
-    if (wants('sheet')) add(`parts-sheet_${key}.png`, await partsSheet(packed, doc.character.name));
+    if (wants('sheet')) add(sheetPath(key), await partsSheet(packed, doc.character.name));
   }
   if (wants('glb')) files.push({ path: `${code}.glb`, bytes: await glb(views, 'Limber Sheaf') });
   const rig = manifest(order, views);
@@ -110,6 +110,17 @@ export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePa
 
 /** What differs between any two versions. */
 export const compare = task(compareVersions);
+
+/** The parts sheets of a package, by view: where each is kept by itself. */
+export const sheetsOf = task(async ({ name, packageBlob }: KeptVersion): Promise<{ view: string; blob: string }[]> => {
+  const { rig, files } = readPackage(await readBlob(packageBlob), name);
+  const sheets: { view: string; blob: string }[] = [];
+  for (const { key } of rig.views) {
+    const png = files.get(sheetPath(key));
+    if (png) sheets.push({ view: key, blob: await keepBlob(png, 'image/png') });
+  }
+  return sheets;
+});
 
 /** What came back, held against what the pieces are. */
 export const lookAtBack = task(look);

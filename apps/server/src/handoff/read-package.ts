@@ -34,3 +34,8 @@ export function picturesOf(files: readonly PackageFile[]): ImageOf {
 export function finishPath(view: string): string {
   return `${view}/finish.png`;
 }
+
+/** Where a package keeps a view's parts sheet. */
+export function sheetPath(view: string): string {
+  return `parts-sheet_${view}.png`;
+}

@@ -117,6 +117,9 @@ export const eventsUrl = (id: string) => OPERATIONS['events.stream'][1].replace(
 /** The address of a finished package. */
 export const packageUrl = (id: string) => OPERATIONS['handOff.download'][1].replace('{id}', id);
 
+/** The address of a version's page for whoever rigs. */
+export const sheetUrl = (id: string) => OPERATIONS['handOff.sheet'][1].replace('{id}', id);
+
 /** The address of a picture; `width` asks for a small one. */
 export function blobUrl(sha256: string, width?: number): string {
   return `${OPERATIONS['blob.get'][1].replace('{sha256}', sha256)}${width ? `?width=${width}` : ''}`;

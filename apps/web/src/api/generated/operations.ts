@@ -40,6 +40,7 @@ export const OPERATIONS = {
   'handOff.compare': ['POST', '/api/characters/{id}/handoffs/compare'],
   'handOff.texture': ['POST', '/api/textures'],
   'handOff.restore': ['POST', '/api/handoffs/{id}/restore'],
+  'handOff.sheet': ['GET', '/api/handoffs/{id}/sheet'],
   'handOff.download': ['GET', '/api/handoffs/{id}/package.zip'],
   'bringBack.look': ['POST', '/api/views/{id}/bring-back/look'],
   'bringBack.take': ['POST', '/api/views/{id}/bring-back'],

@@ -566,6 +566,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/handoffs/{id}/sheet': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A page with a version’s parts sheets, to print and to fetch the package from */
+    get: operations['handOff.sheet'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/handoffs/{id}/package.zip': {
     parameters: {
       query?: never;
@@ -3539,6 +3556,27 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'handOff.sheet': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': string;
         };
       };
     };

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { packageUrl, type AnswerOf } from '../../api/client';
+import { packageUrl, sheetUrl, type AnswerOf } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { ChangeLine } from './ChangeLine';
 import { usePackage } from './package-store';
@@ -59,6 +59,16 @@ export function VersionLine({
         </ul>
       )}
       <div className="mt-0.5 flex gap-3 text-[12px]">
+        <a
+          href={sheetUrl(version.id)}
+          target="_blank"
+          rel="noreferrer"
+          className="text-woad underline"
+          aria-label={`Page of version ${number} for the rigger`}
+          title="Its parts sheet to look at and to print, what differs, and the package: a link for the rigger."
+        >
+          Rigger’s page
+        </a>
         {number > 1 && (
           <button
             type="button"
