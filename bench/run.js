@@ -1,4 +1,4 @@
-// The benchmarks: each step as a ratio to a peer that does the same in the same run. `npm run bench [-- --figures | -- --crowd SECONDS | -- --page]`.
+// The benchmarks: each step as a ratio to a peer that does the same in the same run. `npm run bench [-- --figures | -- --crowd SECONDS | -- --page | -- --package]`.
 import { availableParallelism, cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import {
@@ -17,6 +17,7 @@ import { only, render, source } from '../demo/render.js';
 import { drawnLimb } from './limbs.js';
 import { cutting, proposalFigures } from './cut.js';
 import { printFigures } from './figures.js';
+import { largePackage } from './package.js';
 import { page } from './page.js';
 import { service } from './service.js';
 
@@ -143,6 +144,8 @@ if (process.argv.includes('--figures')) {
   await service(row, { seconds: Number(process.argv[process.argv.indexOf('--crowd') + 1] ?? 180) });
 } else if (process.argv.includes('--page')) {
   await page();
+} else if (process.argv.includes('--package')) {
+  await largePackage();
 } else {
   await canvas();
   await cutting(await raw(await render(source('juniper-vane'))), time, row);

@@ -64,6 +64,19 @@ const PROVEN = 0.95;
 
 /** Makes a whole package, and proves it from its own bytes before it is kept. */
 export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePackage> => {
+  // Everything that it was made from has gone by the time it is read back.
+  const { zip, ...made } = await writePackage(order, tell);
+  tell(PROVEN - 0.1, 'Reading it back');
+  provePackage(zip, made.name, order.options.shadows);
+  tell(PROVEN, 'Keeping the package');
+  return { ...made, packageBlob: await keepBlob(zip, 'application/zip'), bytes: zip.length };
+});
+
+/** Writes a whole package. */
+async function writePackage(
+  order: PackageOrder,
+  tell: Tell,
+): Promise<Pick<MadePackage, 'name' | 'rig' | 'changes'> & { zip: Uint8Array }> {
   const { doc, options } = order;
   const { code } = doc.character;
   const name = packageName(code, order.number, order.createdAt);
@@ -102,11 +115,8 @@ export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePa
     { path: 'changes.schema.json', bytes: writeChangesSchema() },
   );
   const zip = writeZip(files.map((file) => ({ ...file, path: `${name}/${file.path}` })));
-  tell(PROVEN - 0.1, 'Reading it back');
-  provePackage(zip, name, options.shadows);
-  tell(PROVEN, 'Keeping the package');
-  return { name, packageBlob: await keepBlob(zip, 'application/zip'), bytes: zip.length, rig, changes };
-});
+  return { zip, name, rig, changes };
+}
 
 /** What differs between any two versions. */
 export const compare = task(compareVersions);

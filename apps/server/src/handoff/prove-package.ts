@@ -70,7 +70,8 @@ function restDifference(
 ): { largest: number; mean: number } {
   const plain = imageOf(design.image);
   const wanted = plain && finish ? withFinish({ ...plain, x: 0, y: 0 }, finish, imageOf(finishPath(key))) : plain;
-  const drawn = new Float32Array(canvas.width * canvas.height * 4);
+  // Eight bits after every piece, as most programs keep them.
+  const drawn = new Uint8ClampedArray(canvas.width * canvas.height * 4);
   for (const { image, bounds } of pieces) {
     const picture = imageOf(image);
     if (!picture) continue;
@@ -79,22 +80,24 @@ function restDifference(
       for (let x = 0; x < picture.width; x++, from += 4, to += 4) {
         const over = picture.data[from + 3] / 255;
         if (over === 0) continue;
-        const under = drawn[to + 3] * (1 - over);
+        const under = (drawn[to + 3] / 255) * (1 - over);
         const alpha = over + under;
         for (let k = 0; k < 3; k++) drawn[to + k] = (picture.data[from + k] * over + drawn[to + k] * under) / alpha;
-        drawn[to + 3] = alpha;
+        drawn[to + 3] = alpha * 255;
       }
     }
   }
   let [largest, sum] = [0, 0];
+  const note = (far: number) => {
+    if (far > largest) largest = far;
+    return far;
+  };
   for (let i = 0; i < drawn.length; i += 4) {
-    const clear = Math.round(drawn[i + 3] * 255) === 0 && (wanted?.data[i + 3] ?? 0) === 0;
-    for (let k = 0; k < 4; k++) {
-      const value = k === 3 ? drawn[i + 3] * 255 : drawn[i + k];
-      const far = clear ? 0 : Math.abs(Math.round(value) - (wanted?.data[i + k] ?? 0));
-      sum += far;
-      if (far > largest) largest = far;
-    }
+    const [is, was] = [drawn[i + 3], wanted?.data[i + 3] ?? 0];
+    sum += note(Math.abs(is - was));
+    // Colours by their alpha: that of a pixel which is hardly there is hardly seen.
+    for (let k = i; k < i + 3; k++)
+      sum += note(Math.round(Math.abs(drawn[k] * is - (wanted?.data[k] ?? 0) * was) / 255));
   }
   return { largest, mean: sum / drawn.length };
 }
