@@ -200,5 +200,8 @@ export async function seedDemo(address, begin = () => {}) {
     await cutBrindle(api, await plan(api, brindle, 'tailed', parts), source('brindle'));
   };
   await Promise.all([ofJuniper(), ofBrindle()]);
+  const finish = { name: 'paper', blend: 'multiply', strength: 0.6, scope: 'figure' };
+  const options = { formats: ['psd', 'sheet'], finish };
+  await api('POST', `/productions/${production.id}/presets`, { name: 'Printed on barge paper', options });
   return true;
 }

@@ -109,6 +109,7 @@ export {
   plannedPart,
   switchPart,
 } from './plan/plan.js';
+export { partReach } from './plan/part-reach.js';
 export { roomShortage, sizeNeed, type Shortage, type SizeNeed, type Swing } from './plan/size.js';
 export { CHOICES, TEMPLATES, type Choice, type Template } from './plan/templates.js';
 // Joints
@@ -331,31 +332,4 @@ export { findInNames, type NameFinding } from './names/name-findings.js';
 export { onOtherSide, replacedIn } from './names/swap-sides.js';
 
 // Hand-off
-export { checkView, reportView, viewMeasures, type ViewProof } from './handoff/checks.js';
-export { UNCUT, handleEntries, orderChangeEntries, rigEntry, uncutEntry, type RigEntry } from './handoff/rig-entry.js';
-export {
-  PACKAGE_FORMATS,
-  PACKAGE_SCALES,
-  USUAL_OPTIONS,
-  type PackageFormat,
-  type PackageOptions,
-  USUAL_PRESETS,
-  sameOptions,
-} from './handoff/package-options.js';
-export { partReach } from './plan/part-reach.js';
-export {
-  FINISH_BLENDS,
-  FINISH_NAMES,
-  USUAL_FINISHES,
-  edgeReach,
-  finishTexture,
-  refuseBadFinish,
-  withFinish,
-  type Finish,
-  type FinishBlend,
-  type FinishName,
-} from './handoff/finish.js';
-export { matchBack, type BackMatch, type NamedPicture, type NamesThen } from './handoff/match-back.js';
-export { takeBack, type RepaintedSheets, type TakenBack } from './handoff/take-back.js';
-export { pivotMark, registerFrame } from './handoff/marks.js';
-export { spreadApart, type SheetPiece } from './handoff/spread-apart.js';
+export * from './handoff/index.js';

@@ -49,7 +49,7 @@ export interface BackOrder {
 }
 
 /** A piece that came back, held against what it is. */
-export interface BackPiece {
+interface BackPiece {
   pieceId: PieceId;
   name: string;
   /** The name it came back under, where that is another. */

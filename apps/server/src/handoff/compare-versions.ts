@@ -12,7 +12,7 @@ export interface KeptVersion {
 }
 
 /** A difference, with where its piece lies on the canvas in either version. */
-export interface PlacedChange extends RigChange {
+interface PlacedChange extends RigChange {
   place: Rect | null;
 }
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Action } from './controls';
 
 interface Named {
@@ -27,6 +27,8 @@ export function KeptChoice<S extends Named, K extends Named & { id: string }>(pr
   const { word, usual, kept, current, onTake, onKeep, onRename, onDrop } = props;
   const [naming, setNaming] = useState<'keep' | 'rename' | null>(null);
   const [name, setName] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus(), [naming]);
   const own = kept.find((one) => one === current);
   const begin = (what: 'keep' | 'rename', text: string) => {
     setName(text);
@@ -75,7 +77,7 @@ export function KeptChoice<S extends Named, K extends Named & { id: string }>(pr
           }}
         >
           <input
-            autoFocus
+            ref={field}
             aria-label={`Name of the ${word.toLowerCase()}`}
             value={name}
             maxLength={60}

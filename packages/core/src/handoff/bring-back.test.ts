@@ -49,7 +49,7 @@ test('what cannot be told is left with its reason: twice the same, hidden, gone,
   expect(ids([picture('arm_A_lower'), picture('forearm A')])[0]).toMatch(/means a piece/);
 });
 
-const limb = drawLimb({ width: 60, length: 240, angle: 0, line: 5 });
+const limb = drawLimb({ width: 60, angle: 0, line: 5 });
 const { doc, art: raw } = jointedLimb(limb);
 const art = withRounding(doc, raw);
 const [front, back] = [...doc.pieces].sort((a, b) => b.depth - a.depth).map(({ id }) => id);

@@ -4,7 +4,7 @@ import { drawLimb } from '../testing/limbs.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { findNearTwins } from './near-twins.js';
 
-const { doc } = jointedLimb(drawLimb({ width: 40, length: 160, angle: 0, line: 4 }));
+const { doc } = jointedLimb(drawLimb({ width: 60, angle: 0, line: 5 }));
 const [first, second] = [...doc.pieces].sort((a, b) => a.depth - b.depth).map(({ id }) => id);
 
 /** A spotted patch somewhere, with so many of its pixels in another colour. */

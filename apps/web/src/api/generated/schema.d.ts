@@ -2537,7 +2537,17 @@ export interface components {
     };
     /** @description What differs between two versions, and how either looks at rest. */
     VersionsCompared: {
-      entries: components['schemas']['PlacedChange'][];
+      entries: {
+        weight: components['schemas']['ChangeWeight'];
+        kind: components['schemas']['ChangeKind'];
+        view: string;
+        /** @description The piece's name as it is now; as it was for one that is gone. */
+        piece: string | null;
+        sentence: string;
+        before: unknown;
+        after: unknown;
+        place: components['schemas']['Rect'] | null;
+      }[];
       views: {
         key: string;
         /** @description The larger canvas of the two. */
@@ -2547,18 +2557,6 @@ export interface components {
         before: string | null;
         after: string | null;
       }[];
-    };
-    /** @description A difference, with where its piece lies on the canvas in either version. */
-    PlacedChange: {
-      weight: components['schemas']['ChangeWeight'];
-      kind: components['schemas']['ChangeKind'];
-      view: string;
-      /** @description The piece's name as it is now; as it was for one that is gone. */
-      piece: string | null;
-      sentence: string;
-      before: unknown;
-      after: unknown;
-      place: components['schemas']['Rect'] | null;
     };
     /** @description A rectangle of whole pixels on the canvas. */
     Rect: {
@@ -2575,30 +2573,28 @@ export interface components {
     };
     /** @description What came back, piece by piece, and what was not understood. */
     BroughtBack: {
-      pieces: components['schemas']['BackPiece'][];
+      pieces: {
+        pieceId: components['schemas']['PieceId'];
+        name: string;
+        /** @description The name it came back under, where that is another. */
+        cameAs: string | null;
+        /** @description Pixels that would be seen to change at rest, that are hidden, and that follow from a joint and stay. */
+        shown: number;
+        hidden: number;
+        fixed: number;
+        /** @description px by which its middle went elsewhere, where its picture is the same but for that; 0 where it did not. */
+        moved: number;
+        /** @description Both pictures, in one place of the canvas. */
+        place: components['schemas']['Rect'];
+        before: string;
+        after: string;
+      }[];
       /** @description Pieces that came back as they left. */
       same: number;
       /** @description Pieces of the view that did not come back. */
       missing: string[];
       /** @description What was left alone, each with its reason, and what the files' reader says. */
       notes: string[];
-    };
-    /** @description A piece that came back, held against what it is. */
-    BackPiece: {
-      pieceId: components['schemas']['PieceId'];
-      name: string;
-      /** @description The name it came back under, where that is another. */
-      cameAs: string | null;
-      /** @description Pixels that would be seen to change at rest, that are hidden, and that follow from a joint and stay. */
-      shown: number;
-      hidden: number;
-      fixed: number;
-      /** @description px by which its middle went elsewhere, where its picture is the same but for that; 0 where it did not. */
-      moved: number;
-      /** @description Both pictures, in one place of the canvas. */
-      place: components['schemas']['Rect'];
-      before: string;
-      after: string;
     };
     /** @description A name as it has left. */
     HandedName: {

@@ -5,8 +5,8 @@ import { useOnBench } from '../../bench/context';
 import { Action, Toggle } from '../../ui/controls';
 import { FrontSheet } from '../../ui/FrontSheet';
 import { Wipe } from '../../ui/Wipe';
-import { changeBack, leaveBack, takeBack, type ArtBack, type BroughtBack } from './bring-back';
-import { usePackage } from './package-store';
+import { changeBack, leaveBack, takeBack } from './bring-back';
+import { usePackage, type ArtBack, type BroughtBack } from './package-store';
 
 type Piece = BroughtBack['pieces'][number];
 

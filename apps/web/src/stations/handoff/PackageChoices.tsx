@@ -1,10 +1,4 @@
-import {
-  PACKAGE_FORMATS,
-  USUAL_PRESETS,
-  sameOptions,
-  type PackageFormat,
-  type PackageOptions,
-} from '@limber-sheaf/core';
+import { PACKAGE_FORMATS, USUAL_PRESETS, sameOptions, type PackageFormat } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { usePresets } from '../../api/useKept';
 import { useOnBench } from '../../bench/context';
@@ -19,7 +13,7 @@ export function PackageChoices() {
   const { options, note } = usePackage();
   const [open, setOpen] = useState(false);
   const { kept, keep, rename, drop } = usePresets(useOnBench().doc.character.productionId);
-  const presets = kept.map(({ id, name, value }) => ({ id, name, options: value as PackageOptions }));
+  const presets = kept.map(({ id, name, value }) => ({ id, name, options: value }));
   const { formats, scale } = options;
   const take = (format: PackageFormat, on: boolean) =>
     setOptions({ formats: PACKAGE_FORMATS.filter((one) => (one === format ? on : formats.includes(one))) });

@@ -1,22 +1,8 @@
-import { ApiError, call, type AnswerOf } from '../../api/client';
+import { ApiError, call } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
 import { asWork, useWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
-import { usePackage } from './package-store';
-
-export type BroughtBack = AnswerOf<'bringBack.look'>;
-
-/** Art that came back, as it is looked at. */
-export interface ArtBack {
-  viewId: string;
-  files: readonly File[];
-  /** null while it is being read. */
-  found: BroughtBack | null;
-  /** The pieces that are to be taken. */
-  taken: ReadonlySet<string>;
-  /** May the design change with them? */
-  renew: boolean;
-}
+import { usePackage, type ArtBack } from './package-store';
 
 function formOf(files: readonly File[], fields: Record<string, string> = {}): FormData {
   const form = new FormData();

@@ -1,11 +1,25 @@
 import { USUAL_OPTIONS, type PackageOptions } from '@limber-sheaf/core';
 import { create } from 'zustand';
-import type { ArtBack } from './bring-back';
+import type { AnswerOf } from '../../api/client';
 
 /** Two versions side by side, by their numbers. */
 export interface ComparedVersions {
   from: number;
   to: number;
+}
+
+export type BroughtBack = AnswerOf<'bringBack.look'>;
+
+/** Art that came back, as it is looked at. */
+export interface ArtBack {
+  viewId: string;
+  files: readonly File[];
+  /** null while it is being read. */
+  found: BroughtBack | null;
+  /** The pieces that are to be taken. */
+  taken: ReadonlySet<string>;
+  /** May the design change with them? */
+  renew: boolean;
 }
 
 interface PackageState {

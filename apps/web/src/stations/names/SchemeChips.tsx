@@ -15,14 +15,7 @@ import {
   useSortable,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import {
-  USUAL_SCHEMES,
-  nameFor,
-  sameScheme,
-  type NameToken,
-  type NameTokens,
-  type NamingScheme,
-} from '@limber-sheaf/core';
+import { USUAL_SCHEMES, nameFor, sameScheme, type NameToken, type NameTokens } from '@limber-sheaf/core';
 import { useSchemes } from '../../api/useKept';
 import { useOnBench } from '../../bench/context';
 import { Choice, LedgerRow } from '../../ui/controls';
@@ -43,7 +36,7 @@ export function SchemeChips() {
   const bench = useOnBench();
   const { scheme, productionId } = bench.doc.character;
   const { kept, ...production } = useSchemes(productionId);
-  const schemes = kept.map(({ id, name, value }) => ({ id, name, scheme: value as NamingScheme }));
+  const schemes = kept.map(({ id, name, value }) => ({ id, name, scheme: value }));
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -52,6 +45,10 @@ export function SchemeChips() {
     if (!over || active.id === over.id) return;
     const [from, to] = [active.id, over.id].map((id) => scheme.piece.indexOf(id as NameToken));
     void setScheme(bench, { piece: arrayMove([...scheme.piece], from, to) });
+  };
+  const setMark = async (text: string) => {
+    const pivotMark = text.trim();
+    if (pivotMark !== '' && pivotMark !== scheme.pivotMark) await setScheme(bench, { pivotMark });
   };
   return (
     <section aria-label="How names are made" className="mb-3">
@@ -108,6 +105,17 @@ export function SchemeChips() {
             { value: 'left-right', word: 'left, right' },
           ]}
           onChange={(sides) => void setScheme(bench, { sides })}
+        />
+      </LedgerRow>
+      <LedgerRow name="Pivot’s mark">
+        <input
+          key={scheme.pivotMark}
+          aria-label="What follows a name on its pivot’s mark"
+          defaultValue={scheme.pivotMark}
+          maxLength={24}
+          onBlur={({ target }) => void setMark(target.value)}
+          onKeyDown={({ key, currentTarget }) => key === 'Enter' && currentTarget.blur()}
+          className="h-7 w-28 rounded-md border border-rule bg-sheet px-1.5 font-mono text-[12px]"
         />
       </LedgerRow>
       <dl className="mt-2 text-[12.5px]">
