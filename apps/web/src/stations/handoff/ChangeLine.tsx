@@ -17,8 +17,7 @@ export function ChangeLine({
   const { word, tone } = WEIGHTS.find((one) => one.weight === weight) ?? WEIGHTS[0];
   const words = (
     <>
-      <span className={`mr-1.5 font-medium ${tone}`}>{word}</span>
-      <span title={view}>{sentence}</span>
+      <span className={`mr-0.5 font-medium ${tone}`}>{word}</span> <span title={view}>{sentence}</span>
     </>
   );
   const look = `border-l-[3px] py-1 pl-2 text-[12.5px] ${picked ? 'border-woad bg-paper' : 'border-rule'}`;
