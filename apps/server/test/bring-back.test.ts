@@ -118,6 +118,16 @@ test('single images come back by the names they left with, also after a rename, 
   expect((await restOf(id)).differing).toBe(0);
 });
 
+test('what left with room round its canvas comes back to its place', async () => {
+  const { id, view, lower } = await handedOff();
+  const wide = await packageOf(server, id, { formats: ['ora'], room: 40 });
+  const [ora] = [...wide.files].filter(([path]) => path.endsWith('.ora')).map(([, bytes]) => bytes);
+  expect((await look(view, { 'limb.ora': ora })).body).toMatchObject({ pieces: [], same: 2 });
+  const image = wide.files.get('front/arm_A_lower.png') as Uint8Array;
+  const { body } = await look(view, { 'arm_A_lower.png': repaint(image, 4) });
+  expect(body.pieces).toEqual([expect.objectContaining({ pieceId: lower, moved: 0 })]);
+});
+
 test('what cannot be told is left, and said; nothing changes by looking', async () => {
   const { id, view, image, lower } = await handedOff();
   const before = (await call<State>(server, 'GET', `/characters/${id}`)).body.revision;

@@ -271,6 +271,27 @@ test('a picture that is brought in is a texture; what is clear in it is white', 
   expect([...data.subarray(0, 8)]).toEqual([100, 50, 200, 255, 255, 255, 255, 255]);
 });
 
+test('room round the canvas moves everything along, and layers lie in no group where none is wanted', async () => {
+  const { id } = await jointedLimb(server, production);
+  const [plain, wide] = [
+    await packageOf(server, id, { formats: ['ora'] }),
+    await packageOf(server, id, { formats: ['ora'], room: 30, groups: false }),
+  ];
+  const [was, is] = [plain, wide].map(({ rig }) => rig.views[0]);
+  expect([is.canvas.width, is.canvas.height, is.floorY]).toEqual([WIDTH + 60, HEIGHT + 60, was.floorY + 30]);
+  for (const [at, piece] of is.pieces.entries()) {
+    const { bounds, pivot, joint } = was.pieces[at];
+    expect(piece.bounds).toEqual({ ...bounds, x: bounds.x + 30, y: bounds.y + 30 });
+    expect(piece.pivot).toEqual(pivot && { x: pivot.x + 30, y: pivot.y + 30 });
+    expect(piece.joint).toEqual(joint);
+  }
+  expect(compareBitmaps(composite(WIDTH + 60, HEIGHT + 60, imagesOf(wide)), designOf(wide)).differing).toBe(0);
+  const paths = ({ files, rig }: Package) =>
+    readOpenRaster(files.get(`${rig.character.code}_front.ora`) ?? new Uint8Array()).layers.map(({ path }) => path);
+  expect(paths(plain)).toEqual(['arm A/arm_A_upper', 'arm A/arm_A_lower']);
+  expect(paths(wide)).toEqual(['arm_A_upper', 'arm_A_lower']);
+});
+
 test('a rigger’s first script reads a package, puts the puppet together and bends it', async () => {
   const { id } = await jointedLimb(server, production);
   const made = await packageOf(server, id, { formats: [] });

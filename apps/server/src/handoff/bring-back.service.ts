@@ -5,6 +5,7 @@ import {
   joinDiffs,
   pieceById,
   pieceName,
+  viewById,
   type CharacterDoc,
   type CutArgs,
   type PieceId,
@@ -89,26 +90,28 @@ export class BringBackService {
       attributes: ['manifest'],
       order: [['number', 'DESC']],
     });
-    const key = doc.views.find(({ id }) => id === viewId)?.key;
-    const versions = rows.map(({ manifest }) => piecesThen(doc, viewId, key, manifest as Rig));
+    const versions = rows.map(({ manifest }) => piecesThen(doc, viewId, manifest as Rig));
     return { doc, viewId, derived, files, versions: [piecesNow(doc, viewId), ...versions] };
   }
 }
 
 function piecesNow(doc: CharacterDoc, viewId: string): PiecesThen {
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
-  return { names: pieces.map((piece) => [pieceName(doc, piece), piece.id]), bounds: {} };
+  return { names: pieces.map((piece) => [pieceName(doc, piece), piece.id]), bounds: {}, room: 0 };
 }
 
 /** What a version called the pieces that are still there. A manifest goes by parts. */
-function piecesThen(doc: CharacterDoc, viewId: string, key: string | undefined, { views, scale }: Rig): PiecesThen {
+function piecesThen(doc: CharacterDoc, viewId: string, { views, scale }: Rig): PiecesThen {
+  const view = viewById(doc, viewId);
+  const then = views.find((one) => one.key === view.key);
+  const room = then && scale === 1 ? (then.canvas.width - view.width) / 2 : 0;
   const names: PiecesThen['names'] = [];
   const boundsOf: Record<PieceId, Rect> = {};
-  for (const { id, name, bounds, kind } of views.find((view) => view.key === key)?.pieces ?? []) {
+  for (const { id, name, bounds, kind } of then?.pieces ?? []) {
     const piece = doc.pieces.find((one) => one.viewId === viewId && one.partId === id);
     if (!piece || kind === 'line-under') continue;
     names.push([name, piece.id]);
-    if (scale === 1) boundsOf[piece.id] = bounds;
+    if (scale === 1) boundsOf[piece.id] = { ...bounds, x: bounds.x - room, y: bounds.y - room };
   }
-  return { names, bounds: boundsOf };
+  return { names, bounds: boundsOf, room };
 }

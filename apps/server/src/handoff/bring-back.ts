@@ -36,6 +36,8 @@ import { HIDDEN_GROUPS } from './write-formats.js';
 export interface PiecesThen {
   names: [string, PieceId][];
   bounds: Record<PieceId, Rect>;
+  /** px that the canvas had on every side beyond the view's. */
+  room: number;
 }
 
 /** Files that come back, and what they are held against. */
@@ -169,9 +171,10 @@ async function read({ doc, viewId, derived, files, versions }: BackOrder, tell: 
   const view = viewById(doc, viewId);
   const notes: string[] = [];
   const pictures: BackPicture[] = [];
+  const rooms = [...new Set(versions.map(({ room }) => room))];
   for (const [at, file] of files.entries()) {
     tell((0.6 * at) / files.length, 'Reading what came back');
-    pictures.push(...(await picturesIn(file, view, notes)));
+    pictures.push(...(await picturesIn(file, view, rooms, notes)));
   }
   const names = versions.map((then): NamesThen => new Map(then.names));
   const matches = matchBack(pictures, names, Object.values(HIDDEN_GROUPS));
@@ -229,14 +232,17 @@ function isLiftedShadow(doc: CharacterDoc, id: PieceId): boolean {
 async function picturesIn(
   { path, name }: { path: string; name: string },
   view: { key: string; width: number; height: number },
+  rooms: readonly number[],
   notes: string[],
 ): Promise<BackPicture[]> {
   const decoded = await decodeFile(path);
   notes.push(...decoded.notes);
   const { width, height } = 'bitmap' in decoded ? decoded.bitmap : decoded.canvas;
-  const isCanvas = width === view.width && height === view.height;
+  const room = rooms.find((px) => width === view.width + 2 * px && height === view.height + 2 * px);
+  const isCanvas = room !== undefined;
+  const onView = (picture: PlacedBitmap) => ({ ...picture, x: picture.x - (room ?? 0), y: picture.y - (room ?? 0) });
   if ('bitmap' in decoded) {
-    const picture = { ...decoded.bitmap, x: 0, y: 0 };
+    const picture = onView({ ...decoded.bitmap, x: 0, y: 0 });
     const own = basename(name, extname(name));
     return [{ name: own, path: [own], visible: true, picture, isPlaced: isCanvas }];
   }
@@ -249,7 +255,7 @@ async function picturesIn(
   const flattened = flattenLayers(decoded.nodes, decoded.canvas);
   notes.push(...flattened.notes);
   return flattened.layers.flatMap(({ path, visible, paint }) =>
-    paint ? [{ name: path.at(-1) ?? '', path, visible, picture: paint, isPlaced: true }] : [],
+    paint ? [{ name: path.at(-1) ?? '', path, visible, picture: onView(paint), isPlaced: true }] : [],
   );
 }
 

@@ -1,6 +1,7 @@
 import {
   FINISH_BLENDS,
   FINISH_NAMES,
+  MOST_ROOM,
   PACKAGE_FORMATS,
   PACKAGE_SCALES,
   type FinishBlend,
@@ -58,6 +59,12 @@ export class OptionFields {
   @MayBeLeftOut() @IsBoolean() registerFrame?: boolean;
   /** Lifted shadows leave as pieces. */
   @MayBeLeftOut() @IsBoolean() shadows?: boolean;
+  /** Layered files have a limb's pieces in groups. */
+  @MayBeLeftOut() @IsBoolean() groups?: boolean;
+  /** Line and shade that came as sheets of their own leave so. */
+  @MayBeLeftOut() @IsBoolean() apart?: boolean;
+  /** px of the canvas that are added on every side of it. */
+  @MayBeLeftOut() @IsInt() @Min(0) @Max(MOST_ROOM) room?: number;
   /** Baked into every image but the designs. */
   @IsOptional() @ValidateNested() @Type(() => FinishFields) finish?: FinishFields | null;
 }

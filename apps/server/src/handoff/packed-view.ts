@@ -68,17 +68,18 @@ export async function packView(
   tell: Tell,
 ): Promise<PackedView> {
   const art = await readArt(doc, row.id, derived);
-  const scaling = new Scaling(row, options.scale);
-  const designThere = options.scale === 1 ? art.design : await scaling.onCanvas(art.design);
+  const scaling = new Scaling(row, options.scale, options.room);
+  const isAsItIs = options.scale === 1 && options.room === 0;
+  const designThere = isAsItIs ? art.design : await scaling.onCanvas(art.design);
   const finishing = await Finishing.on(options.finish, designThere);
   const pieces: PackedPiece[] = [];
   const images = imagesOf(doc, row, art, options);
   for (const [at, made] of images.entries()) {
-    pieces.push(await packPiece(doc, row, made, proofs, scaling, finishing));
+    pieces.push(await packPiece(doc, row, made, proofs, { scaling, finishing, options }));
     tell((at + 1) / images.length, 'Pieces');
   }
   const { canvas } = scaling;
-  const design = options.scale === 1 ? await readBlob(row.designBlob) : await encode(designThere);
+  const design = isAsItIs ? await readBlob(row.designBlob) : await encode(designThere);
   const merged = composite(
     canvas.width,
     canvas.height,
@@ -87,7 +88,7 @@ export async function packView(
   const view: RigView = {
     key: row.key,
     canvas,
-    floorY: scaling.length(row.floorY),
+    floorY: scaling.place({ x: 0, y: row.floorY }).y,
     design: { image: `${row.key}/design.png`, sha256: sha(design) },
     drawOrder: pieces.map(({ entry }) => entry.name),
     handles: handleEntries(doc, row.id).map((handle) => ({ ...handle, pivot: scaling.place(handle.pivot) })),
@@ -113,8 +114,7 @@ async function packPiece(
   row: ViewRow,
   { id, sheet, image: full }: PieceImage,
   proofs: readonly JointProof[],
-  scaling: Scaling,
-  finishing: Finishing,
+  { scaling, finishing, options }: { scaling: Scaling; finishing: Finishing; options: PackageOptions },
 ): Promise<PackedPiece> {
   const piece = doc.pieces.find((one) => one.id === id);
   const there = await scaling.picture(full);
@@ -125,9 +125,9 @@ async function packPiece(
   const png = await encode(image);
   const whole = withFiles(scaling.entry(plain), row, sha(png));
   const entry = sheet === 'line' ? linePiece(whole, row) : whole;
-  const group = entry.side ? `${entry.group} ${entry.side}` : null;
+  const group = options.groups && entry.side ? `${entry.group} ${entry.side}` : null;
   const own = { image, png };
-  if (sheet === 'line' || !piece?.apart) return { ...own, entry, group, base: own, above: [] };
+  if (sheet === 'line' || !piece?.apart || !options.apart) return { ...own, entry, group, base: own, above: [] };
   const [fill, shade, line] = await Promise.all([piece.apart.fill, piece.apart.shade, piece.apart.line].map(readSheet));
   if (!fill) return { ...own, entry, group, base: own, above: [] };
   const apart = keepApart(full, { fill, shade, line });

@@ -1,15 +1,27 @@
-import { createPlaced, trimToPaint, type PlacedBitmap, type Place, type RigEntry } from '@limber-sheaf/core';
+import {
+  createPlaced,
+  cropPlaced,
+  trimToPaint,
+  type PlacedBitmap,
+  type Place,
+  type RigEntry,
+} from '@limber-sheaf/core';
 import sharp from 'sharp';
 
-/** How a view is scaled for a package: lengths, places and pictures, all on the whole canvas's grid. */
+/** How a view is scaled for a package: lengths, places and pictures, all on the whole canvas's grid, with room round it. */
 export class Scaling {
   readonly canvas: { width: number; height: number };
+  /** The canvas with its room, before it is scaled. */
+  private readonly full: { width: number; height: number };
 
+  /** @param room px that are added on every side, before it is scaled */
   constructor(
-    private readonly full: { width: number; height: number },
+    canvas: { width: number; height: number },
     private readonly scale: number,
+    private readonly room: number,
   ) {
-    this.canvas = { width: this.along(full.width), height: this.along(full.height) };
+    this.full = { width: canvas.width + 2 * room, height: canvas.height + 2 * room };
+    this.canvas = { width: this.along(this.full.width), height: this.along(this.full.height) };
   }
 
   private along(length: number): number {
@@ -22,7 +34,7 @@ export class Scaling {
   }
 
   place({ x, y }: Place): Place {
-    return { x: this.length(x), y: this.length(y) };
+    return { x: this.length(x + this.room), y: this.length(y + this.room) };
   }
 
   entry(entry: RigEntry): RigEntry {
@@ -41,13 +53,20 @@ export class Scaling {
 
   /** A picture resampled together with the whole canvas, then trimmed to its paint; of no width where nothing is left. */
   async picture(picture: PlacedBitmap): Promise<PlacedBitmap> {
-    if (this.scale === 1) return picture;
+    if (this.scale === 1) return this.moved(picture);
     return trimToPaint(await this.onCanvas(picture)) ?? createPlaced({ x: 0, y: 0, width: 0, height: 0 });
+  }
+
+  /** A picture where it lies once there is room. */
+  private moved(picture: PlacedBitmap): PlacedBitmap {
+    return this.room === 0 ? picture : { ...picture, x: picture.x + this.room, y: picture.y + this.room };
   }
 
   /** A picture resampled together with the whole canvas, as large as that is then. */
   async onCanvas(picture: PlacedBitmap): Promise<PlacedBitmap> {
-    const { width, height, data, x, y } = picture;
+    const moved = this.moved(picture);
+    if (this.scale === 1) return cropPlaced(moved, { x: 0, y: 0, ...this.canvas });
+    const { width, height, data, x, y } = moved;
     const { data: out, info } = await sharp(
       await sharp(data, { raw: { width, height, channels: 4 } })
         .extend({

@@ -1,6 +1,7 @@
 export { checkView, reportView, viewMeasures, type ViewProof } from './checks.js';
 export { UNCUT, handleEntries, orderChangeEntries, rigEntry, uncutEntry, type RigEntry } from './rig-entry.js';
 export {
+  MOST_ROOM,
   PACKAGE_FORMATS,
   PACKAGE_SCALES,
   USUAL_OPTIONS,

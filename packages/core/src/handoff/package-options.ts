@@ -7,6 +7,9 @@ export type PackageFormat = (typeof PACKAGE_FORMATS)[number];
 /** The smallest and the largest scale of a package. */
 export const PACKAGE_SCALES = { low: 0.25, high: 2 } as const;
 
+/** px of room that may be added on every side. */
+export const MOST_ROOM = 2000;
+
 /** How a package is made. */
 export interface PackageOptions {
   formats: readonly PackageFormat[];
@@ -18,6 +21,12 @@ export interface PackageOptions {
   registerFrame: boolean;
   /** Lifted shadows leave as pieces; otherwise they are left out, and what shows at rest lacks them. */
   shadows: boolean;
+  /** Layered files have a limb's pieces in groups. */
+  groups: boolean;
+  /** Line and shade that came as sheets of their own leave so. */
+  apart: boolean;
+  /** px of the canvas that are added on every side of it. */
+  room: number;
   /** Baked into every image but the design; null for none. */
   finish: Finish | null;
 }
@@ -28,6 +37,9 @@ export const USUAL_OPTIONS: PackageOptions = {
   pivotMarks: false,
   registerFrame: false,
   shadows: true,
+  groups: true,
+  apart: true,
+  room: 0,
   finish: null,
 };
 

@@ -1,3 +1,4 @@
+import { numberAlike } from './number-alike.js';
 import { applyDiff } from '../document/diff.js';
 import { labelFor, nameFor, type NameTokens } from '../document/naming.js';
 import { jointedLimb } from '../testing/jointed.js';
@@ -86,4 +87,13 @@ test('what the plan lacks is told in one sentence, and what it does not know pie
   const own = findInNames({ ...doc, character: { ...doc.character, plan: few } }, 'v');
   expect(own.filter(({ kind }) => kind === 'unplanned').map(({ pieceId }) => pieceId)).toHaveLength(doc.pieces.length);
   expect(own[0].sentence).toMatch(/, and no piece is that\.$/);
+});
+
+test('what would bear one name is numbered in its order, and nothing else is touched', () => {
+  const patch = (part: string | null, index: number | null) => ({ group: 'patch', side: null, part, index });
+  expect(numberAlike([patch('a', null), patch('b', null), patch('a', null), patch('a', 7)])).toEqual([
+    ...[patch('a', 1), null, patch('a', 2), patch('a', 3)],
+  ]);
+  expect(numberAlike([patch('a', null), patch('a', null)], 11)).toEqual([patch('a', 11), patch('a', 12)]);
+  expect(numberAlike([patch('a', 1), patch('a', 2), patch('b', null)])).toEqual([null, null, null]);
 });

@@ -1522,6 +1522,9 @@ export interface components {
       pivotMarks?: boolean | null;
       registerFrame?: boolean | null;
       shadows?: boolean | null;
+      groups?: boolean | null;
+      apart?: boolean | null;
+      room?: number | null;
       finish?: components['schemas']['FinishFields'];
     };
     CompareBody: {
@@ -1923,6 +1926,9 @@ export interface components {
       pivotMarks?: boolean | null;
       registerFrame?: boolean | null;
       shadows?: boolean | null;
+      groups?: boolean | null;
+      apart?: boolean | null;
+      room?: number | null;
       finish?: components['schemas']['FinishFields'];
     };
     /** @description A character's card in the cast. */
@@ -2458,6 +2464,12 @@ export interface components {
       registerFrame: boolean;
       /** @description Lifted shadows leave as pieces; otherwise they are left out, and what shows at rest lacks them. */
       shadows: boolean;
+      /** @description Layered files have a limb's pieces in groups. */
+      groups: boolean;
+      /** @description Line and shade that came as sheets of their own leave so. */
+      apart: boolean;
+      /** @description px of the canvas that are added on every side of it. */
+      room: number;
       /** @description Baked into every image but the design; null for none. */
       finish: components['schemas']['Finish'] | null;
     };

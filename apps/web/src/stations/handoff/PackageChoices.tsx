@@ -1,8 +1,9 @@
-import { PACKAGE_FORMATS, USUAL_PRESETS, sameOptions, type PackageFormat } from '@limber-sheaf/core';
+import { MOST_ROOM, PACKAGE_FORMATS, USUAL_PRESETS, sameOptions, type PackageFormat } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { usePresets } from '../../api/useKept';
 import { useOnBench } from '../../bench/context';
 import { Choice, LedgerRow, Toggle } from '../../ui/controls';
+import { NumberField } from '../../ui/NumberField';
 import { KeptChoice } from '../../ui/KeptChoice';
 import { FinishChoices } from './FinishChoices';
 import { FORMAT_WORDS, FINISH_WORDS, SCALES } from './package-words';
@@ -66,9 +67,24 @@ export function PackageChoices() {
               onChange={(value) => setOptions({ scale: Number(value) })}
             />
           </LedgerRow>
+          <LedgerRow name="Room round the canvas">
+            <NumberField
+              label="Room round the canvas"
+              unit="px"
+              value={options.room}
+              digits={0}
+              onCommit={(room) => setOptions({ room: Math.round(Math.min(MOST_ROOM, Math.max(0, room))) })}
+            />
+          </LedgerRow>
           <div className="mt-2 grid gap-1.5">
             {layered && (
               <>
+                <Toggle on={options.groups} onChange={(groups) => setOptions({ groups })}>
+                  Limbs in groups, in layered files
+                </Toggle>
+                <Toggle on={options.apart} onChange={(apart) => setOptions({ apart })}>
+                  Line and shade apart, where they came so
+                </Toggle>
                 <Toggle on={options.pivotMarks} onChange={(pivotMarks) => setOptions({ pivotMarks })}>
                   Pivot marks, hidden, in layered files
                 </Toggle>

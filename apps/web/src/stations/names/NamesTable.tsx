@@ -6,7 +6,8 @@ import { Action } from '../../ui/controls';
 import { FrontSheet } from '../../ui/FrontSheet';
 import { nameRows, type NameRow } from './name-rows';
 import { typeName, useNames } from './names-store';
-import { replaceAll, swapSides, takeNames } from './take-names';
+import { numberThem, replaceAll, swapSides, takeNames } from './take-names';
+import { useState } from 'react';
 import { toast } from 'sonner';
 
 /** Every name of the view in one table: as it is, as it would be, what stands in the way, since when it has stood. */
@@ -14,6 +15,7 @@ export function NamesTable() {
   const bench = useOnBench();
   const { doc, view } = bench;
   const { typed, find, by } = useNames();
+  const [from, setFrom] = useState('1');
   const rows = nameRows(doc, view.id, typed);
   const changed = rows.filter(({ name, next }) => name !== next);
   const wrong = changed.filter(({ fault }) => fault !== null).length;
@@ -35,6 +37,15 @@ export function NamesTable() {
           Type it
         </Action>
         <Action onClick={() => swapSides(bench)}>Swap sides</Action>
+        <Action
+          title="Names that would be one get numbers, from the front back"
+          onClick={() => {
+            if (numberThem(bench, Number(from) || 1) === 0) toast.error('No two names would be one.');
+          }}
+        >
+          Number alike
+        </Action>
+        <Field label="from" value={from} onChange={(text) => setFrom(text.replace(/\D/g, '').slice(0, 3))} />
         <span className="flex-1" />
         {changed.length > 0 && <Action onClick={() => useNames.setState({ typed: {} })}>Leave</Action>}
         <Action tone="go" disabled={changed.length === 0 || wrong > 0} onClick={() => void takeNames(bench)}>

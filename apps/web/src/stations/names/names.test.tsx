@@ -115,3 +115,16 @@ test('a scheme that others keep is taken over as one edit', async () => {
     ['names.scheme', doc.character.id, expect.objectContaining({ separator: ' ', pivotMark: 'PIN' })],
   ]);
 });
+
+test('names that would be one are numbered from the front back', async () => {
+  const { edits } = onBench(<NamesTable />, doc);
+  await userEvent.click(screen.getByRole('button', { name: 'Number alike' }));
+  expect(said.at(-1)).toMatch(/No two names would be one/);
+  for (const label of ['head', 'torso']) await userEvent.type(fieldOf(label), 'patch');
+  await userEvent.clear(screen.getByLabelText('from'));
+  await userEvent.type(screen.getByLabelText('from'), '4');
+  await userEvent.click(screen.getByRole('button', { name: 'Number alike' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Rename 2 parts' }));
+  const [[, , { renamings }]] = edits as [string, string, { renamings: { tokens: { index: number } }[] }][];
+  expect(renamings.map(({ tokens }) => tokens.index)).toEqual([4, 5]);
+});

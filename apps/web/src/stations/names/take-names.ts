@@ -1,4 +1,12 @@
-import { DEFAULT_SCHEME, findInNames, nameFor, onOtherSide, replacedIn, type NamingScheme } from '@limber-sheaf/core';
+import {
+  DEFAULT_SCHEME,
+  findInNames,
+  nameFor,
+  numberAlike,
+  onOtherSide,
+  replacedIn,
+  type NamingScheme,
+} from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import { tokensOf } from '../../bench/parts';
 import { nameRows } from './name-rows';
@@ -36,6 +44,19 @@ export function swapSides({ doc, view }: Pick<Naming, 'doc' | 'view'>): void {
   const { typed } = useNames.getState();
   for (const { part, tokens } of nameRows(doc, view.id, typed))
     if (tokens.side) typeTokens(part.id, onOtherSide(tokens), nameFor(onOtherSide(tokens), DEFAULT_SCHEME));
+}
+
+/** Types numbers for names that would be one, from the front back. @returns how many were typed */
+export function numberThem({ doc, view }: Pick<Naming, 'doc' | 'view'>, from: number): number {
+  const { typed } = useNames.getState();
+  const rows = nameRows(doc, view.id, typed);
+  const numbered = numberAlike(
+    rows.map(({ tokens }) => tokens),
+    from,
+  );
+  for (const [at, tokens] of numbered.entries())
+    if (tokens) typeTokens(rows[at].part.id, tokensOf(tokens), nameFor(tokens, DEFAULT_SCHEME));
+  return numbered.filter((tokens) => tokens !== null).length;
 }
 
 /** Types every mend that there is for what was found. */
