@@ -193,16 +193,20 @@ export function drawWhole({ width, height, layers }: Member, address: string): P
   for (const layer of layers)
     for (const part of layer.parts) {
       if (part.address !== address) continue;
-      for (let i = 0; i < width * height; i++) {
-        const x = (i % width) + 0.5;
-        const y = Math.floor(i / width) + 0.5;
-        const depth = part.shape(x, y);
-        if (depth <= -0.5) continue;
-        // The limb's own outline goes on where the next stretch goes on.
-        const limbDepth = layer.parts.reduce((deepest, other) => Math.max(deepest, other.shape(x, y)), depth);
-        const colour = colourAt(layer, part, limbDepth, x, y).map(Math.round);
-        picture.data.set([...colour, Math.round(clamp(depth + 0.5) * 255)], i * 4);
-      }
+      for (let top = 0; top < height; top += CELL)
+        for (let left = 0; left < width; left += CELL) {
+          if (part.shape(left + CELL / 2, top + CELL / 2) <= -NEAR) continue;
+          for (let row = top; row < Math.min(height, top + CELL); row++)
+            for (let column = left; column < Math.min(width, left + CELL); column++) {
+              const [x, y] = [column + 0.5, row + 0.5];
+              const depth = part.shape(x, y);
+              if (depth <= -0.5) continue;
+              // The limb's own outline goes on where the next stretch goes on.
+              const limbDepth = layer.parts.reduce((deepest, other) => Math.max(deepest, other.shape(x, y)), depth);
+              const colour = colourAt(layer, part, limbDepth, x, y).map(Math.round);
+              picture.data.set([...colour, Math.round(clamp(depth + 0.5) * 255)], (row * width + column) * 4);
+            }
+        }
     }
   return trimToPaint(picture) ?? createPlaced({ x: 0, y: 0, width: 1, height: 1 });
 }
