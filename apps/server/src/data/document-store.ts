@@ -46,10 +46,21 @@ export function readSnapshot(sequelize: Sequelize, id: string): Promise<Snapshot
   return sequelize.transaction({ isolationLevel: REPEATABLE_READ }, (transaction) => loadCharacter(id, transaction));
 }
 
+/** How often a character has been edited. @throws LimberError `not-found` */
+export async function revisionOf(id: string): Promise<number> {
+  const character = await Character.findByPk(id, { attributes: ['revision'] });
+  if (!character) throw noCharacter();
+  return character.revision;
+}
+
+function noCharacter(): LimberError {
+  return new LimberError('not-found', 'There is no such character.', 'Go back to the cast.');
+}
+
 /** Reads a whole character within a transaction, and locks it if asked to. @throws LimberError `not-found` */
 export async function loadCharacter(id: string, transaction: Transaction, lock = false): Promise<Snapshot> {
   const character = await Character.findByPk(id, { transaction, lock: lock ? transaction.LOCK.UPDATE : undefined });
-  if (!character) throw new LimberError('not-found', 'There is no such character.', 'Go back to the cast.');
+  if (!character) throw noCharacter();
   const rows = new Map<TableName, Row[]>([['character', [toRow('character', character)]]]);
   // One after the other: a transaction has one connection.
   for (const table of LIST_TABLES) {

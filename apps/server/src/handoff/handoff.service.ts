@@ -10,9 +10,10 @@ import {
 } from '@limber-sheaf/core';
 import type { Rig, RigChange } from '@limber-sheaf/formats';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import { LRUCache } from 'lru-cache';
 import { Sequelize } from 'sequelize-typescript';
 import { VERSION } from '../config.js';
-import { characterOf, readSnapshot } from '../data/document-store.js';
+import { characterOf, readSnapshot, revisionOf } from '../data/document-store.js';
 import { Character, HandOff, SnapshotRow } from '../data/models.js';
 import { DerivedService } from '../derived/derived.service.js';
 import { ProofService } from '../derived/proof.service.js';
@@ -59,9 +60,15 @@ interface PackageWish {
   note: string;
 }
 
+/** The checks of a view, and the revision of which they speak. */
+type CheckedView = ViewProof & { revision: number };
+
 /** Hand-off packages: made by a job, kept by version. */
 @Injectable()
 export class HandOffService implements OnModuleInit {
+  /** As they were last told: while a character's revision is the same, so are its checks. */
+  private readonly checked = new LRUCache<string, CheckedView>({ max: 200 });
+
   constructor(
     @Inject(Sequelize) private readonly sequelize: Sequelize,
     private readonly derived: DerivedService,
@@ -107,9 +114,14 @@ export class HandOffService implements OnModuleInit {
   }
 
   /** All checks of a view as it is now. */
-  async checks(viewId: string, { signal }: Caller): Promise<ViewProof & { revision: number }> {
-    const { doc, revision } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
-    return { ...(await this.proofs.prove(doc, viewId, { signal })), revision };
+  async checks(viewId: string, { signal }: Caller): Promise<CheckedView> {
+    const characterId = await characterOf('view', viewId);
+    const known = this.checked.get(viewId);
+    if (known && known.revision === (await revisionOf(characterId))) return known;
+    const { doc, revision } = await readSnapshot(this.sequelize, characterId);
+    const checked = { ...(await this.proofs.prove(doc, viewId, { signal })), revision };
+    this.checked.set(viewId, checked);
+    return checked;
   }
 
   /** What differs from one version to another. @throws LimberError `not-found` */

@@ -112,21 +112,23 @@ function paintError(paint: PlacedBitmap, whole: PlacedBitmap, design: PlacedBitm
   return count < 50 ? NaN : sum / count;
 }
 
-const judged = TROUPE.map((make) => judge(make()));
+// Every other one is enough to notice a change for the worse; the figures are those of all.
+const MEMBERS = process.env.FIGURES ? TROUPE : TROUPE.filter((_, i) => i % 2 === 0);
+const judged = MEMBERS.map((make) => judge(make()));
 const outcomes = judged.flatMap((one) => one.outcomes);
 const sorted = (values: readonly number[]) => [...values].sort((a, b) => a - b);
 const overlap = sorted(outcomes.map(({ truth, made, both }) => both / (truth + made - both)));
 const at = (values: readonly number[], share: number) => values[Math.floor((values.length - 1) * share)];
 
 test('whole shapes are what was truly drawn beneath, as far as it comes into view', () => {
-  expect(outcomes.length).toBeGreaterThan(70);
+  expect(outcomes.length).toBeGreaterThan(35);
   expect(at(overlap, 0.5)).toBeGreaterThan(0.88);
   expect(at(overlap, 0.1)).toBeGreaterThan(0.6);
 });
 
 test('paint beneath is the piece’s own, flat, shaded, striped or dotted', () => {
   const errors = sorted(outcomes.map(({ paint }) => paint).filter(Number.isFinite));
-  expect(errors.length).toBeGreaterThan(50);
+  expect(errors.length).toBeGreaterThan(25);
   expect(errors.reduce((sum, one) => sum + one, 0) / errors.length).toBeLessThan(2);
   expect(at(errors, 0.95)).toBeLessThan(7);
 });
@@ -153,7 +155,7 @@ if (process.env.FIGURES)
         one.paint.toFixed(1),
       );
     console.info('iou', [0.5, 0.1, 0].map((s) => at(overlap, s).toFixed(3)).join(' '), outcomes.length);
-    console.info(TROUPE.map((make, i) => `${make().name} ${judged[i].before}→${judged[i].after}`).join(' '));
+    console.info(MEMBERS.map((make, i) => `${make().name} ${judged[i].before}→${judged[i].after}`).join(' '));
     const errors = sorted(outcomes.map(({ paint }) => paint).filter(Number.isFinite));
     console.info(
       'paint',
