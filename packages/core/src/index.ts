@@ -278,7 +278,8 @@ export {
 export { layAsUsual, orderHints, turnLimb, type OrderMove } from './stack/order-hints.js';
 export { roomInOrder, type RoomInOrder } from './stack/room-in-order.js';
 export { bordersAtRest, bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
-export { assembleJoint, discOf, reachingDisc } from './joints/assemble-joint.js';
+export { discOf, reachingDisc } from './joints/assemble-joint.js';
+export { rigOfJoint } from './joints/rig-of-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
 export { derivedSheets, isLineSteady, sheetsKey } from './joints/derive-sheets.js';
 export { roughKey, roughSheets, type Memo } from './joints/rough-sheets.js';

@@ -1,5 +1,5 @@
 import { composePiece, mergeSheets, type SheetBitmaps } from '../document/compose-piece.js';
-import { drawSteps, inFrontOf, movedBy } from '../document/family.js';
+import { drawSteps, inFrontOf, movedBy, type DrawStep } from '../document/family.js';
 import type { CharacterDoc, JointRow, PieceId, PieceRow } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
@@ -26,9 +26,17 @@ export function reachingDisc(joint: JointRow, front: PlacedBitmap): ReturnType<t
   return { ...disc, taper: joint.taper, stretch: { x: (dx / far) * joint.reach, y: (dy / far) * joint.reach } };
 }
 
-/** The pieces that a joint's sweep needs, ready to turn; null where one of the two has no paint. */
-export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Assembly | null {
-  const steps = drawSteps(doc, joint.viewId);
+/**
+ * The pieces that a joint's sweep needs, ready to turn; null where one of the two has no paint.
+ * @param order the view's pieces, back to front, where they lie otherwise than at rest
+ */
+export function assembleJoint(
+  doc: CharacterDoc,
+  joint: JointRow,
+  art: ViewArt,
+  order?: readonly PieceRow[],
+): Assembly | null {
+  const steps = drawSteps(doc, joint.viewId, order);
   const moving = movedBy(doc, joint);
   const parentAt = steps.findIndex(({ piece, sheet }) => piece.id === joint.parentId && sheet === 'piece');
   const sweepPiece = (id: PieceId): SweepPiece | null => {
@@ -69,6 +77,18 @@ export function assembleJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt):
       border: cutBorder(limb[0], limb[1], art.design),
     }),
   };
+}
+
+/** The drawing steps that a joint's bend looks at, and what each is to the joint, back to front. */
+export function stepsOfJoint(
+  doc: CharacterDoc,
+  joint: JointRow,
+  order?: readonly PieceRow[],
+): (DrawStep & { role: 'parent' | 'moves' })[] {
+  const moving = movedBy(doc, joint);
+  return drawSteps(doc, joint.viewId, order)
+    .filter(({ piece }) => piece.id === joint.parentId || (moving.has(piece.id) && movesNear(doc, joint, piece)))
+    .map((step) => ({ ...step, role: step.piece.id === joint.parentId ? 'parent' : 'moves' }));
 }
 
 /** Can what is drawn of a piece turn into the square in which a joint's bend is measured? */

@@ -1,9 +1,10 @@
 import { deriveKey, drawnAs } from '../document/keys.js';
-import { drawSteps, inFrontOf, movedBy, type DrawStep } from '../document/family.js';
+import { inFrontOf } from '../document/family.js';
 import type { CharacterDoc, JointRow, PieceId, SheetsOf } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import { assembleJoint, movesNear } from './assemble-joint.js';
-import { prepareBend, type BendMeasure } from './bend-rig.js';
+import { stepsOfJoint } from './assemble-joint.js';
+import type { BendMeasure } from './bend-rig.js';
+import { rigOfJoint, switchingAngles } from './rig-of-joint.js';
 import { cleanLimits, findCleanRange, worstBend } from './sweep-joint.js';
 
 /** A joint's sweep in short. */
@@ -32,31 +33,26 @@ export function isCleanThroughout(joint: Parameters<typeof sweptRange>[0], clean
 
 /** Sweeps a joint through its range and what is wanted beyond it, coarse and then fine; null where one of its pieces has no paint. */
 export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): BendProof | null {
-  const assembly = assembleJoint(doc, joint, art);
-  if (!assembly) return null;
-  const { bends, cleanRange } = findCleanRange(prepareBend(assembly), sweptRange(joint), cleanLimits(joint));
+  const rig = rigOfJoint(doc, joint, art);
+  if (!rig) return null;
+  const switches = switchingAngles(doc, joint).map(({ angle }) => angle);
+  const { bends, cleanRange } = findCleanRange(rig, sweptRange(joint), cleanLimits(joint), switches);
   return { cleanRange, worst: worstBend(bends) };
-}
-
-/** The drawing steps that a joint's proof looks at, and what each is to the joint. */
-function seenBy(doc: CharacterDoc, joint: JointRow): (DrawStep & { role: 'parent' | 'moves' })[] {
-  const moving = movedBy(doc, joint);
-  return drawSteps(doc, joint.viewId)
-    .filter(({ piece }) => piece.id === joint.parentId || (moving.has(piece.id) && movesNear(doc, joint, piece)))
-    .map((step) => ({ ...step, role: step.piece.id === joint.parentId ? 'parent' : 'moves' }));
 }
 
 /** The pieces that a joint's proof looks at. */
 export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
-  return [...new Set(seenBy(doc, joint).map(({ piece }) => piece.id))];
+  return [...new Set(stepsOfJoint(doc, joint).map(({ piece }) => piece.id))];
 }
 
 /** The key of a joint's proof: its disc, the angles it is swept through, and whatever is drawn near enough to be seen. */
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper } = joint;
+  const switches = switchingAngles(doc, joint);
   return deriveKey('proof 7', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
     [sweptRange(joint), joint.discOn, joint.rounded, inFrontOf(doc, joint)],
-    seenBy(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),
+    stepsOfJoint(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),
+    ...switches.map(({ angle, order }) => [angle, order]),
   ]);
 }

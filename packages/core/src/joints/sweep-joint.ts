@@ -101,12 +101,15 @@ const NEAR_LIMIT = 0.5;
 /**
  * The clean range to a degree without measuring every degree: coarse angles outwards from rest up to the first that is not
  * clean, the degree at which it ceases to be by halving, and every second degree where a fault comes near its limit.
+ * @param switches angles at which something other than turning changes, as the draw order: looked at, and a degree beside each
  */
 export function findCleanRange(
   rig: BendRig,
   [low, high]: readonly [number, number],
   limits: CleanLimits,
+  switches: readonly number[] = [],
 ): Pick<Sweep, 'bends' | 'cleanRange'> {
+  const stops = switches.flatMap((angle) => [angle - 1, angle, angle + 1]);
   const bends = new Map<number, BendMeasure>();
   const at = (angle: number): BendMeasure => {
     let bend = bends.get(angle);
@@ -124,7 +127,8 @@ export function findCleanRange(
     const way = Math.sign(end);
     let from = 0;
     while (from !== end) {
-      const to = way * Math.min(Math.abs(end), Math.abs(from) + COARSE);
+      const ahead = stops.map((angle) => way * angle).filter((far) => far > Math.abs(from));
+      const to = way * Math.min(Math.abs(end), Math.abs(from) + COARSE, ...ahead);
       if (clean(to)) {
         const foul = nearLimit(at(from), limits) || nearLimit(at(to), limits) ? firstFoul(from, to, clean) : null;
         if (foul === null) {

@@ -1,8 +1,7 @@
 import {
-  assembleJoint,
   cleanRange,
   fitBetween,
-  prepareBend,
+  rigOfJoint,
   sweepAngles,
   sweptRange,
   type BendMeasure,
@@ -29,10 +28,9 @@ async function rigFor(at: StateKey, joint: JointRow, butt: boolean, key: string)
   const { doc } = held(at);
   const full = `${key}:${butt}`;
   if (rig?.key === full) return rig.rig;
-  const assembly = assembleJoint(doc, joint, await artOf(at, joint.viewId, butt));
-  if (!assembly) return null;
-  rig = { key: full, rig: prepareBend(assembly) };
-  return rig.rig;
+  const made = rigOfJoint(doc, joint, await artOf(at, joint.viewId, butt));
+  if (made) rig = { key: full, rig: made };
+  return made;
 }
 
 /** Fitting, sweeping and bending one joint. */
@@ -53,9 +51,8 @@ export const bendTasks = {
   ): Promise<Sweep | null> {
     const { doc } = held(at);
     const ticket = ++newestSweep;
-    const assembly = assembleJoint(doc, joint, await artOf(at, joint.viewId, butt));
-    if (!assembly) return null;
-    const prepared = prepareBend(assembly);
+    const prepared = rigOfJoint(doc, joint, await artOf(at, joint.viewId, butt));
+    if (!prepared) return null;
     const angles = sweepAngles(sweptRange(joint), step);
     const bends: BendMeasure[] = [];
     let paused = performance.now();

@@ -1,0 +1,52 @@
+import { orderAtPose } from '../document/order-at-pose.js';
+import type { CharacterDoc, JointRow } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
+import { assembleJoint, stepsOfJoint } from './assemble-joint.js';
+import { prepareBend, type BendRig } from './bend-rig.js';
+
+/**
+ * A joint ready to bend: each angle with its pieces in the draw order that holds there. Where the order changes only among
+ * pieces that its bend does not look at, one rig does for all angles.
+ * @returns null where one of the two pieces has no paint
+ */
+export function rigOfJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): BendRig | null {
+  const rest = assembleJoint(doc, joint, art);
+  if (!rest) return null;
+  if (switchingAngles(doc, joint).length === 0) return prepareBend(rest);
+  const rigs = new Map<string, BendRig>();
+  const rigAt = (angle: number): BendRig => {
+    const order = orderAtPose(doc, joint.viewId, { [joint.id]: angle });
+    const key = orderSeen(doc, joint, angle).join();
+    const known = rigs.get(key);
+    if (known) return known;
+    const made = prepareBend(assembleJoint(doc, joint, art, order) ?? rest);
+    rigs.set(key, made);
+    return made;
+  };
+  let last = rigAt(0);
+  return {
+    measure: (angle) => (last = rigAt(angle)).measure(angle),
+    corner: () => last.corner(),
+    daylight: () => last.daylight(),
+  };
+}
+
+/** What a joint's bend looks at, back to front at an angle, as places in that list at rest. */
+function orderSeen(doc: CharacterDoc, joint: JointRow, angle: number): number[] {
+  const sign = ({ piece, sheet }: { piece: { id: string }; sheet: string }) => `${piece.id} ${sheet}`;
+  const atRest = stepsOfJoint(doc, joint).map(sign);
+  const order = orderAtPose(doc, joint.viewId, { [joint.id]: angle });
+  return stepsOfJoint(doc, joint, order).map((step) => atRest.indexOf(sign(step)));
+}
+
+/** The angles, degrees, from which on and up to which what a joint's bend looks at is drawn in another order, with that order. */
+export function switchingAngles(doc: CharacterDoc, joint: JointRow): { angle: number; order: number[] }[] {
+  const ends = doc.orderChanges
+    .filter(({ jointId }) => jointId === joint.id)
+    .flatMap(({ low, high }) => [low, high])
+    .filter((angle) => angle !== 0);
+  return [...new Set(ends)]
+    .sort((a, b) => a - b)
+    .map((angle) => ({ angle, order: orderSeen(doc, joint, angle) }))
+    .filter(({ order }) => order.some((place, at) => place !== at));
+}
