@@ -74,7 +74,9 @@ test('a layered file comes back repainted: it is held against each piece, and ta
   const back = repaintedIn(ora, 'arm_A_lower');
   const { body: seen } = await look(view, { 'limb.ora': back });
   expect(seen).toMatchObject({ same: 1, missing: [] });
-  expect(seen.pieces).toEqual([expect.objectContaining({ pieceId: lower, name: 'arm_A_lower', cameAs: null })]);
+  expect(seen.pieces).toEqual([
+    expect.objectContaining({ pieceId: lower, name: 'arm_A_lower', cameAs: null, weight: 'safe' }),
+  ]);
   expect(seen.pieces[0].shown).toBeGreaterThan(5000);
 
   // Without the design only what is hidden changes.

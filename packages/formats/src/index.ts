@@ -32,6 +32,7 @@ export {
   type RigChange,
   type RigChanges,
 } from './rig/changes.js';
-export { compareRigs, type ImageOf } from './rig/compare-rigs.js';
+export { pictureChange } from './rig/picture-change.js';
+export { compareRigs, restOf, type ImageOf } from './rig/compare-rigs.js';
 export { rigFaults } from './rig/validate-rig.js';
 export { ZIP_LIMITS, readZip, writeZip, type PackageFile } from './zip/zip.js';

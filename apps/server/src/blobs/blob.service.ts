@@ -1,3 +1,4 @@
+import { pipeline } from 'node:stream/promises';
 import { LimberError } from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Response } from 'express';
@@ -56,11 +57,12 @@ export class BlobService {
     const { size, mediaType } = await this.describe(sha256);
     res.setHeader('Content-Type', mediaType);
     res.setHeader('Content-Length', size);
-    for await (const chunk of this.chunks(sha256)) {
-      if (res.destroyed) return;
-      if (!res.write(chunk)) await new Promise((done) => res.once('drain', done).once('close', done));
+    try {
+      await pipeline(this.chunks(sha256), res);
+    } catch (error) {
+      // Whoever asked has gone; there is nobody to tell.
+      if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
     }
-    res.end();
   }
 
   private async describe(sha256: string): Promise<{ size: number; mediaType: string }> {

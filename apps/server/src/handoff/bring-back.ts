@@ -25,6 +25,7 @@ import {
   type ViewId,
 } from '@limber-sheaf/core';
 import { decodeFile } from '../files/decode-file.js';
+import { pictureChange, type ChangeWeight } from '@limber-sheaf/formats';
 import { lowestPaint } from '../files/lowest-paint.js';
 
 import { encode, keepIfAny, keepSheet, readArt, type DerivedOfView } from '../threads/pictures.js';
@@ -60,6 +61,9 @@ interface BackPiece {
   shown: number;
   hidden: number;
   fixed: number;
+  /** How much the change matters to whoever has rigged it, and what it is, as it goes on after the piece's name. */
+  weight: ChangeWeight;
+  words: string;
   /** px by which its middle went elsewhere, where its picture is the same but for that; 0 where it did not. */
   moved: number;
   /** Both pictures, in one place of the canvas. */
@@ -96,6 +100,7 @@ export async function lookAtBack(order: BackOrder, tell: Tell): Promise<BroughtB
     const change = taken.get(pieceId);
     if (!before || !change) continue;
     const { shown, hidden, fixed } = change;
+    const moved = movedBy(before, after);
     const place = uniteRects(before, after);
     const [was, is] = [before, after].map((image) => cropPlaced(image, place));
     const keep = async (image: PlacedBitmap) => keepBlob(await encode(image, 1), 'image/png');
@@ -103,8 +108,8 @@ export async function lookAtBack(order: BackOrder, tell: Tell): Promise<BroughtB
       pieceId,
       name: pieceName(doc, pieceById(doc, pieceId)),
       cameAs: cameAs.get(pieceId) ?? null,
-      ...{ shown, hidden, fixed, place },
-      moved: movedBy(before, after),
+      ...{ shown, hidden, fixed, place, moved },
+      ...changeOf(before, after, shown, moved),
       before: await keep(was),
       after: await keep(is),
     });
@@ -267,6 +272,20 @@ function placeFor(picture: PlacedBitmap, id: PieceId, versions: readonly PiecesT
       return { ...picture, x: rect.x, y: rect.y };
   }
   return null;
+}
+
+/** What a change is to whoever has rigged the piece. */
+function changeOf(
+  before: PlacedBitmap,
+  after: PlacedBitmap,
+  shown: number,
+  moved: number,
+): Pick<BackPiece, 'weight' | 'words'> {
+  if (moved > 0) return { weight: 'check', words: `moved by ${moved.toFixed(1)} px.` };
+  if (shown === 0) return { weight: 'safe', words: 'has other paint where it is hidden.' };
+  const [was, is] = [before, after].map((picture) => ({ picture, inFront: [], rest: picture }));
+  const { weight, words } = pictureChange(was, is);
+  return { weight, words };
 }
 
 /** Did a piece come back as it is, to a rounding? */

@@ -1,5 +1,5 @@
-import { composite, uniteRects, type Rect } from '@limber-sheaf/core';
-import { compareRigs, sortedChanges, type ImageOf, type RigChange, type RigView } from '@limber-sheaf/formats';
+import { uniteRects, type Rect } from '@limber-sheaf/core';
+import { compareRigs, restOf, sortedChanges, type ImageOf, type RigChange, type RigView } from '@limber-sheaf/formats';
 import { keepBlob, readBlob } from '../threads/blobs.js';
 import { encode } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
@@ -60,13 +60,9 @@ export async function compareVersions(
   return { entries, views };
 }
 
-/** Draws a view's pieces at rest, and keeps the picture. */
-async function atRest({ canvas, pieces }: RigView, imageOf: ImageOf): Promise<string> {
-  const pictures = pieces.flatMap(({ image, bounds: { x, y } }) => {
-    const picture = imageOf(image);
-    return picture ? [{ ...picture, x, y }] : [];
-  });
-  return keepBlob(await encode(composite(canvas.width, canvas.height, pictures), 1), 'image/png');
+/** Draws a view at rest, and keeps the picture. */
+async function atRest(view: RigView, imageOf: ImageOf): Promise<string> {
+  return keepBlob(await encode(restOf(view, imageOf), 1), 'image/png');
 }
 
 /** Where a change's piece lies, in whichever version has it. */

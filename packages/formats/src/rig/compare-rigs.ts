@@ -183,8 +183,8 @@ function placed(picture: Bitmap, { bounds: { x, y } }: Pick<RigPiece, 'bounds'>)
   return { ...picture, x, y };
 }
 
-/** A view with nothing turned. */
-function restOf({ canvas, pieces }: RigView, imageOf: ImageOf): PlacedBitmap {
+/** A version's view with nothing turned, as large as its canvas. */
+export function restOf({ canvas, pieces }: RigView, imageOf: ImageOf): PlacedBitmap {
   const pictures = pieces.flatMap((piece) => {
     const picture = imageOf(piece.image);
     return picture ? [placed(picture, piece)] : [];

@@ -7,6 +7,7 @@ import { FrontSheet } from '../../ui/FrontSheet';
 import { Wipe } from '../../ui/Wipe';
 import { changeBack, leaveBack, takeBack } from './bring-back';
 import { usePackage, type ArtBack, type BroughtBack } from './package-store';
+import { WEIGHTS } from './package-words';
 
 type Piece = BroughtBack['pieces'][number];
 
@@ -119,6 +120,9 @@ function Repainted({
               <span className="figures block truncate text-[12.5px]" title={piece.name}>
                 {piece.name}
               </span>
+              <span className="block text-[12.5px]">
+                <span className={`font-medium ${toneOf(piece)}`}>{weightOf(piece)}</span> {piece.words}
+              </span>
               <span className="block text-[12.5px] text-soft">{wordsOf(piece)}</span>
             </button>
           </li>
@@ -163,13 +167,15 @@ function LeftAlone({ found: { missing, notes } }: { found: BroughtBack }) {
   );
 }
 
+const weightIn = ({ weight }: Piece) => WEIGHTS.find((one) => one.weight === weight);
+const weightOf = (piece: Piece) => weightIn(piece)?.word ?? '';
+const toneOf = (piece: Piece) => weightIn(piece)?.tone ?? '';
 const px = (count: number) => `${count.toLocaleString('en')} px`;
 
 /** How a piece differs: `1,204 px show at rest, 310 px hidden`. */
-function wordsOf({ shown, hidden, fixed, moved, cameAs }: Piece): string {
+function wordsOf({ shown, hidden, fixed, cameAs }: Piece): string {
   return [
     cameAs && `came as ${cameAs}`,
-    moved > 0 && `moved by ${moved.toFixed(1)} px`,
     shown > 0 && `${px(shown)} show at rest`,
     hidden > 0 && `${px(hidden)} hidden`,
     fixed > 0 && `${px(fixed)} follow from a joint and stay`,

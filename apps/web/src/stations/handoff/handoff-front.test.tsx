@@ -16,7 +16,15 @@ jest.mock('./PartsSheet', () => ({ PartsSheet: () => <p>the parts sheet</p> }));
 
 const doc = character({ pieces: ['torso', 'head'] });
 const place = { x: 10, y: 20, width: 30, height: 60 };
-const repainted = { hidden: 40, fixed: 0, moved: 0, place, before: 'b'.repeat(64), after: 'a'.repeat(64) };
+const pictures = { place, before: 'b'.repeat(64), after: 'a'.repeat(64) };
+const repainted = {
+  hidden: 40,
+  fixed: 0,
+  moved: 0,
+  weight: 'check' as const,
+  words: 'has another shape.',
+  ...pictures,
+};
 const found = {
   pieces: [
     { ...repainted, pieceId: 'torso', name: 'torso', cameAs: 'coat', shown: 1204 },
@@ -40,6 +48,7 @@ test('art that came back is held against its pieces, and taken as it is chosen, 
   await act(() => lookAtBack(doc.views[0].id, files));
   expect(screen.getByText('2 pieces repainted, 1 as it left')).toBeTruthy();
   expect(screen.getByText('came as coat, 1,204 px show at rest, 40 px hidden')).toBeTruthy();
+  expect(screen.getAllByText('look at it')).toHaveLength(2);
   expect(screen.getByText('Did not come back: hand.')).toBeTruthy();
   expect(screen.getByText('moustache is no piece of this view.')).toBeTruthy();
   await userEvent.click(screen.getByLabelText('Take head'));

@@ -1,10 +1,11 @@
 import { counted, findInNames, partOf, pieceById } from '@limber-sheaf/core';
 import { useMemo } from 'react';
+import { toast } from 'sonner';
 import { useOnBench } from '../../bench/context';
 import { pickPiece } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { NearTwinList } from './NearTwinList';
-import { typeMends } from './take-names';
+import { mapToPlan, typeMends } from './take-names';
 import { SchemeChips } from './SchemeChips';
 
 /** Names' ledger: how names are made, and what is worth a look. */
@@ -14,6 +15,12 @@ export function NamesLedger() {
   const found = useMemo(() => findInNames(doc, view.id), [doc, view.id]);
   const faults = found.filter(({ kind }) => kind === 'fault').length;
   const mends = found.filter(({ mend }) => mend !== null).length;
+  const strangers = found.filter(({ kind }) => kind === 'unplanned').length;
+  const mapThem = async () => {
+    const { understood, asked } = await mapToPlan(bench);
+    const rest = asked > 0 ? ` ${counted(asked, 'name is', 'names are')} not understood: type what is meant.` : '';
+    toast(`${counted(understood, 'name is', 'names are')} typed in the table.${rest}`);
+  };
   const pieces = doc.pieces.filter(({ viewId }) => viewId === view.id).length;
   return (
     <>
@@ -29,6 +36,14 @@ export function NamesLedger() {
         <section aria-label="Worth a look">
           <div className="mb-1 flex items-center justify-between gap-2">
             <h3 className="text-[15px]">Worth a look</h3>
+            {strangers > 0 && (
+              <Action
+                title="Types for each name that the plan does not know the part that it is taken to mean: by its words, usual short forms and its place"
+                onClick={() => void mapThem()}
+              >
+                Map to the plan
+              </Action>
+            )}
             {mends > 0 && <Action onClick={() => typeMends(bench)}>{`Type ${counted(mends, 'mend')}`}</Action>}
           </div>
           <ul className="max-h-72 overflow-y-auto">

@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { planFrom } from '@limber-sheaf/core';
 import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useBench } from '../../bench/store';
@@ -13,6 +14,11 @@ import { NamesTable } from './NamesTable';
 jest.mock('../../api/client');
 jest.mock('../../bench/worker', () => ({
   handWorker: () => ({
+    mapNames: () =>
+      Promise.resolve([
+        { partId: 'part jacket', tokens: { group: 'torso', side: null, part: null, index: null } },
+        { partId: 'part gizmo', tokens: null },
+      ]),
     nearTwins: () => Promise.resolve([{ pieceId: 'arm B upper', otherId: 'arm A upper', differing: 0.012 }]),
   }),
   keyOf: () => '',
@@ -127,4 +133,19 @@ test('names that would be one are numbered from the front back', async () => {
   await userEvent.click(screen.getByRole('button', { name: 'Rename 2 parts' }));
   const [[, , { renamings }]] = edits as [string, string, { renamings: { tokens: { index: number } }[] }][];
   expect(renamings.map(({ tokens }) => tokens.index)).toEqual([4, 5]);
+});
+
+test('names that no plan knows are typed as what they mean; what is not understood is said', async () => {
+  const came = character({ pieces: ['jacket', 'gizmo'] });
+  const strange = { ...came, character: { ...came.character, plan: planFrom('people-standard') } };
+  onBench(
+    <>
+      <NamesLedger />
+      <NamesTable />
+    </>,
+    strange,
+  );
+  await userEvent.click(screen.getByRole('button', { name: 'Map to the plan' }));
+  expect(line('jacket').getByText('torso')).toBeTruthy();
+  expect(said.at(-1)).toMatch(/1 name is typed in the table\. 1 name is not understood/);
 });

@@ -9,6 +9,8 @@ import {
 } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import { tokensOf } from '../../bench/parts';
+import { handWorker, keyOf } from '../../bench/worker';
+import type { nameTasks } from './name-tasks';
 import { nameRows } from './name-rows';
 import { typeTokens, useNames, type TypedName } from './names-store';
 
@@ -57,6 +59,14 @@ export function numberThem({ doc, view }: Pick<Naming, 'doc' | 'view'>, from: nu
   for (const [at, tokens] of numbered.entries())
     if (tokens) typeTokens(rows[at].part.id, tokensOf(tokens), nameFor(tokens, DEFAULT_SCHEME));
   return numbered.filter((tokens) => tokens !== null).length;
+}
+
+/** Types for names that the plan does not know what they are taken to mean. @returns how many are understood, and how many are not */
+export async function mapToPlan(bench: BenchValue): Promise<{ understood: number; asked: number }> {
+  const mapped = await handWorker<typeof nameTasks>().mapNames(keyOf(bench), bench.view.id);
+  const understood = mapped.flatMap(({ partId, tokens }) => (tokens ? [{ partId, tokens }] : []));
+  for (const { partId, tokens } of understood) typeTokens(partId, tokensOf(tokens), nameFor(tokens, DEFAULT_SCHEME));
+  return { understood: understood.length, asked: mapped.length - understood.length };
 }
 
 /** Types every mend that there is for what was found. */
