@@ -21,7 +21,8 @@ import { EditService, type CharacterState } from '../edits/edit.service.js';
 import { EventService } from '../edits/events.service.js';
 import type { Caller } from '../http/caller.js';
 import { LONG, Threads } from '../threads/threads.js';
-import type { BackOrder, BroughtBack, PiecesThen, TakenRefs } from './bring-back.js';
+import type { BroughtBack, TakenRefs } from './bring-back.js';
+import type { BackOrder, PiecesThen } from './read-back.js';
 import { handOffTasks } from './handoff.service.js';
 
 /** Art that was repainted elsewhere, and comes back by the names it left with. */

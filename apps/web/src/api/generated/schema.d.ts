@@ -2594,6 +2594,9 @@ export interface components {
         shown: number;
         hidden: number;
         fixed: number;
+        /** @description How much the change matters to whoever has rigged it, and what it is, as it goes on after the piece's name. */
+        weight: components['schemas']['ChangeWeight'];
+        words: string;
         /** @description px by which its middle went elsewhere, where its picture is the same but for that; 0 where it did not. */
         moved: number;
         /** @description Both pictures, in one place of the canvas. */
