@@ -31,6 +31,8 @@ export async function startServer({ databaseUrl, port, web = true, logLevel = 'w
       LIMBER_USER: ownUser() ?? '',
       LOG_LEVEL: logLevel,
       NODE_ENV: 'production',
+      // Pictures come and go in many threads: with an arena for each, the memory of most would lie idle.
+      MALLOC_ARENA_MAX: '2',
       ...(web ? { WEB_DIR: join(projectRoot, 'apps/web/dist') } : {}),
     },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
