@@ -74,3 +74,13 @@ test('whatever is typed, the name is safe or refused', () => {
   );
   expect(codeFor('Juniper Väne, raw!')).toBe('juniper-vane-raw');
 });
+
+test.each(['', '   ', '🦊🦊', 'שלום', 'مرحبا', '///', '...', '\u202e'])('%j is no name', (text) => {
+  expect(parseName(text)).toBeNull();
+});
+
+test('names that differ in letter case alone, and those that systems keep, are faults', () => {
+  const of = (group: string) => ({ group, side: null, part: null, index: null });
+  const faults = checkNames([of('cap'), of('Cap'), of('con'), of('finish'), of('uncut')], DEFAULT_SCHEME);
+  expect(faults.map(({ fault }) => fault)).toEqual(['duplicate', 'reserved', 'reserved', 'reserved']);
+});
