@@ -92,7 +92,7 @@ export function stepsOfJoint(
 }
 
 /** Can what is drawn of a piece turn into the square in which a joint's bend is measured? */
-export function movesNear(doc: CharacterDoc, joint: JointRow, piece: PieceRow): boolean {
+function movesNear(doc: CharacterDoc, joint: JointRow, piece: PieceRow): boolean {
   const { x, y, width, height } = reachOf(doc, piece);
   const far = bendHalf(joint.radius, joint.reach) * Math.SQRT2 + 4;
   const dx = Math.max(x - joint.x, 0, joint.x - x - width);
