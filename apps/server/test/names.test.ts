@@ -1,3 +1,4 @@
+import { rigFaults } from '@limber-sheaf/formats';
 import { call, cutLimb, end, packageOf, startServer, type Running, type State } from './server-under-test';
 
 jest.setTimeout(60_000);
@@ -29,6 +30,18 @@ test('one scheme names every piece, in the package too, and is undone', async ()
   expect((await namesOf(id)).sort()).toEqual(['Near-Arm-Lower', 'Near-Arm-Upper']);
   await call(server, 'POST', `/characters/${id}/undo`);
   expect(await namesOf(id)).toEqual(before);
+});
+
+test('copies are numbered and drawings named as the scheme says, and the manifest has what its schema knows', async () => {
+  const { id } = await cutLimb(server, production);
+  const drawing = ['mood', 'set', 'shape', 'index'];
+  const set = await call<State>(server, 'PATCH', `/characters/${id}/scheme`, { ...SCHEME, drawing, digits: 2 });
+  expect(set.body.doc.character.scheme).toMatchObject({ digits: 2, drawing });
+  const { rig } = await packageOf(server, id, { formats: [] });
+  expect(rigFaults(rig)).toEqual([]);
+  expect(rig.naming.drawing).toEqual(drawing);
+  const wrong = await call(server, 'PATCH', `/characters/${id}/scheme`, { ...SCHEME, digits: 9 });
+  expect(wrong.status).toBe(400);
 });
 
 test('many parts are named anew as one edit, or none where two names would meet; since when a name has stood is told', async () => {

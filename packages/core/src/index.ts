@@ -149,12 +149,16 @@ export {
 // Names
 export {
   DEFAULT_SCHEME,
+  DRAWING_TOKENS,
+  INDEX_DIGITS,
   LONGEST_NAME,
   codeFor,
   capital,
+  drawingNameFor,
   labelFor,
   nameFor,
   plainWords,
+  type DrawingToken,
   type NameTokens,
   type NameToken,
   type NamingScheme,

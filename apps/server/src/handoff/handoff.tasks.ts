@@ -1,7 +1,9 @@
 import {
+  DRAWING_TOKENS,
   viewById,
   type CharacterDoc,
   type Finish,
+  type NamingScheme,
   type PackageFormat,
   type PackageOptions,
   type ViewProof,
@@ -182,7 +184,7 @@ function manifest(
     previousVersion: previous?.number ?? null,
     createdAt: order.createdAt,
     scale: options.scale,
-    naming: { ...doc.character.scheme, drawing: ['set', 'shape', 'mood', 'index'] },
+    naming: namingOf(doc.character.scheme),
     checks: ordered.flatMap(({ proof }, at) => [
       ...proof.checks.map(({ id, view, ok, figure, unit }) =>
         // Shaded piece by piece there is no design to hold them against.
@@ -196,6 +198,11 @@ function manifest(
     views: views.map(({ view }) => view),
     finish: options.finish && finishEntry(options.finish, views),
   };
+}
+
+/** How names are made, as the manifest tells it. */
+function namingOf({ sides, separator, case: letters, piece, pivotMark, drawing }: NamingScheme): Rig['naming'] {
+  return { sides, separator, case: letters, piece, drawing: [...(drawing ?? DRAWING_TOKENS)], pivotMark };
 }
 
 function finishEntry({ name, blend, strength, scope, colour }: Finish, views: PackedView[]): RigFinish {

@@ -1,4 +1,4 @@
-import type { NamingScheme, NameToken } from '@limber-sheaf/core';
+import { DRAWING_TOKENS, INDEX_DIGITS, type DrawingToken, type NamingScheme, type NameToken } from '@limber-sheaf/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -7,8 +7,11 @@ import {
   IsArray,
   IsDefined,
   IsIn,
+  IsInt,
   IsUUID,
   Matches,
+  Max,
+  Min,
   ValidateNested,
 } from 'class-validator';
 import { EditBody, IsText, MayBeLeftOut, Saw, Tokens, Trimmed } from '../http/dto.js';
@@ -29,6 +32,16 @@ export class SchemeFields {
   piece: NameToken[];
   /** What follows a piece's name on its pivot's mark. */
   @Matches(/^[A-Za-z0-9]{1,24}$/, { message: '$property must be letters and digits, 24 at most' }) pivotMark: string;
+  /** In which order a swap drawing's tokens stand: each of them once. */
+  @MayBeLeftOut()
+  @IsArray()
+  @ArrayUnique()
+  @ArrayMinSize(DRAWING_TOKENS.length)
+  @ArrayMaxSize(DRAWING_TOKENS.length)
+  @IsIn([...DRAWING_TOKENS], { each: true })
+  drawing?: DrawingToken[];
+  /** Digits that the number of a copy has at least. */
+  @MayBeLeftOut() @IsInt() @Min(INDEX_DIGITS.least) @Max(INDEX_DIGITS.most) digits?: number;
 }
 
 export class SchemeBody extends SchemeFields {

@@ -11,7 +11,18 @@ export interface NamingScheme {
   piece: NameToken[];
   /** Follows a piece's name on its pivot marker. */
   pivotMark: string;
+  /** The order of a drawing's tokens; as usual where not given. */
+  drawing?: DrawingToken[];
+  /** Digits that the number of a copy has at least: 1, 01, 001; one where not given. */
+  digits?: number;
 }
+
+/** A token of a swap drawing's name, in the order a scheme puts them. */
+export const DRAWING_TOKENS = ['set', 'shape', 'mood', 'index'] as const;
+export type DrawingToken = (typeof DRAWING_TOKENS)[number];
+
+/** Digits that a copy's number may be given. */
+export const INDEX_DIGITS = { least: 1, most: 3 } as const;
 
 /** The scheme a new character starts with. */
 export const DEFAULT_SCHEME: NamingScheme = {
@@ -50,13 +61,31 @@ export function nameFor(part: NameTokens, scheme: NamingScheme): string {
     if (token === 'side') {
       if (part.side) words.push(sideWord(part.side, scheme, words.length === 0));
     } else if (token === 'index') {
-      if (part.index !== null) words.push(String(part.index));
+      if (part.index !== null) words.push(indexWord(part.index, scheme));
     } else {
       const text = part[token];
       if (text) words.push(caseWord(text, scheme, words.length === 0));
     }
   }
   return words.join(scheme.separator);
+}
+
+/** The name of a swap drawing in a scheme: its tokens in order, empty ones dropped. */
+export function drawingNameFor(
+  drawing: { set: string; shape: string; mood: string | null; index: number | null },
+  scheme: NamingScheme,
+): string {
+  const words: string[] = [];
+  for (const token of scheme.drawing ?? DRAWING_TOKENS) {
+    const text = token === 'index' ? null : drawing[token];
+    if (token === 'index' && drawing.index !== null) words.push(indexWord(drawing.index, scheme));
+    if (text) words.push(caseWord(text, scheme, words.length === 0));
+  }
+  return words.join(scheme.separator);
+}
+
+function indexWord(index: number, { digits = INDEX_DIGITS.least }: NamingScheme): string {
+  return String(index).padStart(digits, '0');
 }
 
 function sideWord(side: 'A' | 'B', scheme: NamingScheme, first: boolean): string {

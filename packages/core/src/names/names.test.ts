@@ -1,7 +1,16 @@
 import fc from 'fast-check';
-import { DEFAULT_SCHEME, codeFor, labelFor, nameFor, type NameTokens, type NamingScheme } from '../document/naming.js';
+import {
+  DEFAULT_SCHEME,
+  codeFor,
+  drawingNameFor,
+  labelFor,
+  nameFor,
+  type NameTokens,
+  type NamingScheme,
+} from '../document/naming.js';
 import { checkNames } from './check-names.js';
 import { parseName } from './parse-name.js';
+import { sameScheme } from './usual-schemes.js';
 import { KNOWN_PARTS, usualParent } from '../plan/known-parts.js';
 
 const tokens = (
@@ -83,4 +92,23 @@ test('names that differ in letter case alone, and those that systems keep, are f
   const of = (group: string) => ({ group, side: null, part: null, index: null });
   const faults = checkNames([of('cap'), of('Cap'), of('con'), of('finish'), of('uncut')], DEFAULT_SCHEME);
   expect(faults.map(({ fault }) => fault)).toEqual(['duplicate', 'reserved', 'reserved', 'reserved']);
+});
+
+test('copies are numbered with as many digits as the scheme says, and drawings named in its order', () => {
+  const padded = { ...DEFAULT_SCHEME, digits: 3 };
+  expect(nameFor(tokens('tail', null, 'tip', 2), padded)).toBe('tail_tip_002');
+  expect(parseName('tail tip 002')).toEqual(tokens('tail', null, 'tip', 2));
+  const mouth = { set: 'mouth', shape: 'round', mood: 'happy', index: 2 };
+  expect(drawingNameFor(mouth, DEFAULT_SCHEME)).toBe('mouth_round_happy_2');
+  expect(drawingNameFor({ ...mouth, mood: null, index: null }, padded)).toBe('mouth_round');
+  const turned = {
+    ...padded,
+    separator: '-' as const,
+    drawing: ['mood' as const, 'set' as const, 'shape' as const, 'index' as const],
+  };
+  expect(drawingNameFor(mouth, turned)).toBe('happy-mouth-round-002');
+  expect(sameScheme(DEFAULT_SCHEME, { ...DEFAULT_SCHEME, digits: 1, drawing: ['set', 'shape', 'mood', 'index'] })).toBe(
+    true,
+  );
+  expect(sameScheme(DEFAULT_SCHEME, padded)).toBe(false);
 });

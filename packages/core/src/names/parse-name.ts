@@ -16,7 +16,8 @@ export function parseName(text: string): NameTokens | null {
   words.forEach((word, i) => {
     const typed = capitals.length === words.length ? capitals[i] : word;
     if (side === null && i > 0 && (typed === 'A' || typed === 'B')) side = typed;
-    else if (index === null && i === words.length - 1 && i > 0 && /^[1-9]\d{0,2}$/.test(word)) index = Number(word);
+    else if (index === null && i === words.length - 1 && i > 0 && /^0{0,2}[1-9]\d{0,2}$/.test(word))
+      index = Number(word);
     else rest.push(word);
   });
   if (rest.length === 0) return null;

@@ -1,4 +1,4 @@
-import { DEFAULT_SCHEME, type NamingScheme } from '../document/naming.js';
+import { DEFAULT_SCHEME, DRAWING_TOKENS, INDEX_DIGITS, type NamingScheme } from '../document/naming.js';
 
 /** Schemes that every production may take over, each under a name. */
 export const USUAL_SCHEMES: readonly { name: string; scheme: NamingScheme }[] = [
@@ -8,6 +8,7 @@ export const USUAL_SCHEMES: readonly { name: string; scheme: NamingScheme }[] = 
     scheme: { ...DEFAULT_SCHEME, separator: '-', piece: ['part', 'group', 'side', 'index'] },
   },
   { name: 'Words with spaces, capitals', scheme: { ...DEFAULT_SCHEME, separator: ' ', case: 'capital' } },
+  { name: 'Numbers of two digits', scheme: { ...DEFAULT_SCHEME, digits: 2 } },
   { name: 'One word, near and far', scheme: { ...DEFAULT_SCHEME, case: 'camel', sides: 'near-far' } },
 ];
 
@@ -18,6 +19,8 @@ export function sameScheme(a: NamingScheme, b: NamingScheme): boolean {
     a.separator === b.separator &&
     a.case === b.case &&
     a.pivotMark === b.pivotMark &&
-    a.piece.join() === b.piece.join()
+    (a.digits ?? INDEX_DIGITS.least) === (b.digits ?? INDEX_DIGITS.least) &&
+    a.piece.join() === b.piece.join() &&
+    (a.drawing ?? DRAWING_TOKENS).join() === (b.drawing ?? DRAWING_TOKENS).join()
   );
 }

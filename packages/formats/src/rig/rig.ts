@@ -77,7 +77,7 @@ export interface Rig {
   previousVersion: number | null;
   createdAt: string;
   scale: number;
-  naming: NamingScheme & { drawing: string[] };
+  naming: Omit<NamingScheme, 'digits' | 'drawing'> & { drawing: string[] };
   /** The figure is null where there is nothing to hold it against: pieces that were shaded one by one. */
   checks: { id: string; view: string; ok: boolean; figure: number | null; unit: string }[];
   views: RigView[];

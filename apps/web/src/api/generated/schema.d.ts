@@ -1620,6 +1620,8 @@ export interface components {
       case: 'lower' | 'capital' | 'camel';
       piece: ('group' | 'side' | 'part' | 'index')[];
       pivotMark: string;
+      drawing?: ('set' | 'shape' | 'mood' | 'index')[] | null;
+      digits?: number | null;
     };
     RenamingsBody: {
       renamings: components['schemas']['RenamingBody'][];
@@ -1903,6 +1905,8 @@ export interface components {
       case: 'lower' | 'capital' | 'camel';
       piece: ('group' | 'side' | 'part' | 'index')[];
       pivotMark: string;
+      drawing?: ('set' | 'shape' | 'mood' | 'index')[] | null;
+      digits?: number | null;
     };
     RenamingBody: {
       /** Format: uuid */
@@ -2289,12 +2293,18 @@ export interface components {
       piece: components['schemas']['NameToken'][];
       /** @description Follows a piece's name on its pivot marker. */
       pivotMark: string;
+      /** @description The order of a drawing's tokens; as usual where not given. */
+      drawing?: components['schemas']['DrawingToken'][];
+      /** @description Digits that the number of a copy has at least: 1, 01, 001; one where not given. */
+      digits?: number;
     };
     /**
      * @description A token of a piece's name, in the order a scheme puts them.
      * @enum {string}
      */
     NameToken: 'group' | 'side' | 'part' | 'index';
+    /** @enum {string} */
+    DrawingToken: 'set' | 'shape' | 'mood' | 'index';
     /** @description What will move, how large it has to be drawn, and what is to come. */
     Plan: {
       template: string;

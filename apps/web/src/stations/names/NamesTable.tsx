@@ -45,12 +45,13 @@ export function NamesTable() {
         >
           Number alike
         </Action>
-        <Field label="from" value={from} onChange={(text) => setFrom(text.replace(/\D/g, '').slice(0, 3))} />
-        <span className="flex-1" />
-        {changed.length > 0 && <Action onClick={() => useNames.setState({ typed: {} })}>Leave</Action>}
-        <Action tone="go" disabled={changed.length === 0 || wrong > 0} onClick={() => void takeNames(bench)}>
-          {changed.length === 0 ? 'Rename' : `Rename ${counted(changed.length, 'part')}`}
-        </Action>
+        <Field label="from" narrow value={from} onChange={(text) => setFrom(text.replace(/\D/g, '').slice(0, 3))} />
+        <span className="ml-auto flex gap-3">
+          {changed.length > 0 && <Action onClick={() => useNames.setState({ typed: {} })}>Leave</Action>}
+          <Action tone="go" disabled={changed.length === 0 || wrong > 0} onClick={() => void takeNames(bench)}>
+            {changed.length === 0 ? 'Rename' : `Rename ${counted(changed.length, 'part')}`}
+          </Action>
+        </span>
       </header>
       {(wrong > 0 || lost > 0) && (
         <p className={`px-5 pb-1 text-[12.5px] ${wrong > 0 ? 'text-madder' : 'text-brass'}`}>
@@ -128,7 +129,17 @@ function NameLine({ row, since }: { row: NameRow; since: { name: string; since: 
   );
 }
 
-function Field({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
+function Field({
+  label,
+  value,
+  narrow = false,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  narrow?: boolean;
+  onChange: (text: string) => void;
+}) {
   return (
     <label className="flex items-center gap-1.5 text-[13px]">
       {label}
@@ -137,7 +148,7 @@ function Field({ label, value, onChange }: { label: string; value: string; onCha
         value={value}
         maxLength={60}
         onChange={({ target }) => onChange(target.value)}
-        className="figures h-8 w-20 rounded-lg border border-rule bg-sheet px-2 text-[12.5px]"
+        className={`figures h-8 ${narrow ? 'w-11' : 'w-20'} rounded-lg border border-rule bg-sheet px-2 text-[12.5px]`}
       />
     </label>
   );

@@ -15,7 +15,17 @@ import {
   useSortable,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { USUAL_SCHEMES, nameFor, sameScheme, type NameToken, type NameTokens } from '@limber-sheaf/core';
+import {
+  DRAWING_TOKENS,
+  INDEX_DIGITS,
+  USUAL_SCHEMES,
+  drawingNameFor,
+  nameFor,
+  sameScheme,
+  type DrawingToken,
+  type NameToken,
+  type NameTokens,
+} from '@limber-sheaf/core';
 import { useSchemes } from '../../api/useKept';
 import { useOnBench } from '../../bench/context';
 import { Choice, LedgerRow } from '../../ui/controls';
@@ -23,6 +33,11 @@ import { KeptChoice } from '../../ui/KeptChoice';
 import { setScheme } from './take-names';
 
 const WORDS: Record<NameToken, string> = { group: 'group', side: 'side', part: 'part', index: 'number' };
+
+const DRAWING_WORDS: Record<DrawingToken, string> = { set: 'set', shape: 'shape', mood: 'mood', index: 'number' };
+
+/** A drawing that an example is given of. */
+const DRAWING = { set: 'mouth', shape: 'round', mood: 'happy', index: 2 };
 
 /** Names of each kind that an example is given of. */
 const EXAMPLES: readonly (NameTokens & { kind: string })[] = [
@@ -37,15 +52,6 @@ export function SchemeChips() {
   const { scheme, productionId } = bench.doc.character;
   const { kept, ...production } = useSchemes(productionId);
   const schemes = kept.map(({ id, name, value }) => ({ id, name, scheme: value }));
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const drop = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    const [from, to] = [active.id, over.id].map((id) => scheme.piece.indexOf(id as NameToken));
-    void setScheme(bench, { piece: arrayMove([...scheme.piece], from, to) });
-  };
   const setMark = async (text: string) => {
     const pivotMark = text.trim();
     if (pivotMark !== '' && pivotMark !== scheme.pivotMark) await setScheme(bench, { pivotMark });
@@ -62,15 +68,20 @@ export function SchemeChips() {
         onRename={({ id }, name) => production.rename(id, name)}
         onDrop={({ id }) => production.drop(id)}
       />
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-        <SortableContext items={[...scheme.piece]} strategy={horizontalListSortingStrategy}>
-          <ul className="mb-2 flex flex-wrap items-center gap-1.5" aria-label="Order of a name’s words">
-            {scheme.piece.map((token) => (
-              <Chip key={token} token={token} />
-            ))}
-          </ul>
-        </SortableContext>
-      </DndContext>
+      <Chips
+        of="Piece"
+        label="Order of a name’s words"
+        words={WORDS}
+        tokens={scheme.piece}
+        onArrange={(piece) => void setScheme(bench, { piece })}
+      />
+      <Chips
+        of="Drawing"
+        label="Order of a drawing’s words"
+        words={DRAWING_WORDS}
+        tokens={scheme.drawing ?? DRAWING_TOKENS}
+        onArrange={(drawing) => void setScheme(bench, { drawing })}
+      />
       <LedgerRow name="Between them">
         <Choice
           label="Between the words of a name"
@@ -107,6 +118,18 @@ export function SchemeChips() {
           onChange={(sides) => void setScheme(bench, { sides })}
         />
       </LedgerRow>
+      <LedgerRow name="Numbers of copies">
+        <Choice
+          label="How copies are numbered"
+          value={String(scheme.digits ?? INDEX_DIGITS.least)}
+          options={[
+            { value: '1', word: '2, 3, 4' },
+            { value: '2', word: '02, 03, 04' },
+            { value: '3', word: '002, 003, 004' },
+          ]}
+          onChange={(digits) => void setScheme(bench, { digits: Number(digits) })}
+        />
+      </LedgerRow>
       <LedgerRow name="Pivot’s mark">
         <input
           key={scheme.pivotMark}
@@ -126,7 +149,11 @@ export function SchemeChips() {
           </div>
         ))}
         <div className="flex justify-between gap-3 py-0.5">
-          <dt className="text-soft">its pivot’s mark</dt>
+          <dt className="text-soft">a drawing of a set</dt>
+          <dd className="figures">{drawingNameFor(DRAWING, scheme)}</dd>
+        </div>
+        <div className="flex justify-between gap-3 py-0.5">
+          <dt className="text-soft">a limb’s pivot’s mark</dt>
           <dd className="figures">{`${nameFor(EXAMPLES[0], scheme)}_${scheme.pivotMark}`}</dd>
         </div>
       </dl>
@@ -134,8 +161,45 @@ export function SchemeChips() {
   );
 }
 
-function Chip({ token }: { token: NameToken }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: token });
+/** Words of a name as chips, to be dragged or moved by key into another order. */
+function Chips<T extends string>({
+  of,
+  label,
+  words,
+  tokens,
+  onArrange,
+}: {
+  of: string;
+  label: string;
+  words: Record<T, string>;
+  tokens: readonly T[];
+  onArrange: (tokens: T[]) => void;
+}) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const [from, to] = [active.id, over.id].map((id) => tokens.indexOf(id as T));
+    onArrange(arrayMove([...tokens], from, to));
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <SortableContext items={[...tokens]} strategy={horizontalListSortingStrategy}>
+        <p className="mb-1 text-[12px] text-soft">{of}</p>
+        <ul className="mb-2 flex flex-wrap items-center gap-1.5" aria-label={label}>
+          {tokens.map((token) => (
+            <Chip key={token} id={token} word={words[token]} />
+          ))}
+        </ul>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+function Chip({ id, word }: { id: string; word: string }) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   return (
     <li
       ref={setNodeRef}
@@ -143,9 +207,9 @@ function Chip({ token }: { token: NameToken }) {
       className={`cursor-grab rounded-full border px-3 py-1 text-[13px] select-none ${isDragging ? 'border-woad bg-brass-wash' : 'border-rule bg-sheet'}`}
       {...attributes}
       {...listeners}
-      aria-label={`${WORDS[token]}, drag to move it`}
+      aria-label={`${word}, drag to move it`}
     >
-      {WORDS[token]}
+      {word}
     </li>
   );
 }
