@@ -253,6 +253,7 @@ export {
   PLAIN_PIECE,
   changePiece,
   cutPieces,
+  redrawView,
   deletePieces,
   mergePieces,
   type CutArgs,

@@ -10,6 +10,7 @@ import {
   findPiece,
   joinDiffs,
   labelFor,
+  redrawView,
   refuseBadName,
   viewById,
   type CharacterDoc,
@@ -220,9 +221,7 @@ export class BringInService {
 function redrawn(doc: CharacterDoc, viewId: string, changed: ChangedDesign): Diff {
   const sheets: CutArgs['sheets'] = new Map();
   for (const { pieceId, sheet } of changed.faces) sheets.set(pieceId, { face: sheet });
-  const { sheet, floorY } = changed;
-  const diff = changeView(doc, viewId, { designBlob: sheet.blob, designArea: sheet.area, floorY });
-  return joinDiffs(diff, cutPieces(doc, { viewId, sheets, fresh: [] }));
+  return redrawView(doc, viewId, changed, sheets);
 }
 
 function plain({ role, tokens }: { role: LayerRole; tokens: NameTokens | null }): {

@@ -1,10 +1,9 @@
 import {
-  changeView,
   counted,
   cutPieces,
-  joinDiffs,
   pieceById,
   pieceName,
+  redrawView,
   viewById,
   type CharacterDoc,
   type CutArgs,
@@ -63,17 +62,11 @@ export class BringBackService {
       const { pieces, design, left } = taken;
       const sheets: CutArgs['sheets'] = new Map();
       for (const { pieceId, face, beneath, own } of pieces) sheets.set(pieceId, { face, beneath, own });
-      const repainted = cutPieces(doc, { viewId, sheets, fresh: [] });
-      const change = design && {
-        designBlob: design.sheet.blob,
-        designArea: design.sheet.area,
-        floorY: design.floorY,
-      };
       const one = take.length === 1 ? pieceName(doc, pieceById(doc, take[0])) : counted(take.length, 'piece');
       return {
         kind: 'bring-back',
         summary: `Bring back ${one}${design ? ' and the design with it' : ''}`,
-        diff: change ? joinDiffs(changeView(doc, viewId, change), repainted) : repainted,
+        diff: design ? redrawView(doc, viewId, design, sheets) : cutPieces(doc, { viewId, sheets, fresh: [] }),
         notes: left > 0 ? [`${left.toLocaleString('en')} px that show at rest were left as the design has them.`] : [],
       };
     });

@@ -1,5 +1,5 @@
 import { LimberError, withFinish } from '@limber-sheaf/core';
-import { readOpenRaster, readZip, rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
+import { readOpenRaster, rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
 import { sha } from './packed-view.js';
 import { finishPath, readPackage } from './read-package.js';
 import { HIDDEN_GROUPS } from './write-formats.js';
@@ -41,25 +41,20 @@ export function provePackage(zip: Uint8Array, name: string, withShadows = true):
       fail(`its pieces are not the design by ${rig.scale === 1 ? far.largest : far.mean.toFixed(2)}/255`);
     const ora = files.get(`${rig.character.code}_${view.key}.ora`);
     if (!ora) continue;
-    const layers = readOpenRaster(ora).layers.filter(({ visible, path }) => visible && !isMark(path));
+    const { layers: all, isFlat } = readOpenRaster(ora);
+    const layers = all.filter(({ visible, path }) => visible && !isMark(path));
     const expected = view.pieces.flatMap((piece) => [
       // What keeps shade or line apart is in its layer without them.
       { name: piece.name, bounds: piece.bounds, sha256: piece.sheets.length === 0 ? piece.sha256 : null },
       ...piece.sheets.map(({ role, bounds, sha256 }) => ({ name: `${piece.name}_${role}`, bounds, sha256 })),
     ]);
-    if (!isFlat(ora)) fail('its layers, which are not plain paint');
+    if (!isFlat) fail('its layers, which are not plain paint');
     if (layers.map((layer) => layer.name).join() !== expected.map((piece) => piece.name).join()) fail('its layers');
     for (const [at, { x, y, png }] of layers.entries()) {
       const { bounds, sha256, name: layer } = expected[at];
       if (sha256 !== null && (x !== bounds.x || y !== bounds.y || sha(png) !== sha256)) fail(`the layer ${layer}`);
     }
   }
-}
-
-/** Are the layers of an OpenRaster file drawn over one another as they are, without blending, opacity or masks? */
-function isFlat(ora: Uint8Array): boolean {
-  const stack = new TextDecoder().decode(readZip(ora).find(({ path }) => path === 'stack.xml')?.bytes);
-  return !/composite-op="(?!svg:src-over")/.test(stack) && !/ opacity="(?!1(\.0+)?")/.test(stack);
 }
 
 /** How far a view's pieces, drawn at rest source-over with straight alpha, are from its design: the largest channel, and the mean. */

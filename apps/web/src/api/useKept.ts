@@ -22,8 +22,7 @@ export function useSchemes(productionId: string) {
   const show = (kept: AnswerOf<'schemes.list'>) => mutate(kept, { revalidate: false });
   return {
     kept: data ?? [],
-    keep: (name: string, scheme: NamingScheme) =>
-      then(call('schemes.keep', productionId, { name, scheme: { ...scheme, piece: [...scheme.piece] } }), show),
+    keep: (name: string, scheme: NamingScheme) => then(call('schemes.keep', productionId, { name, scheme }), show),
     rename: (id: string, name: string) => then(call('schemes.change', id, { name }), show),
     drop: (id: string) => then(call('schemes.drop', id), show),
   };

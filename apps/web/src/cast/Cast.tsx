@@ -1,4 +1,4 @@
-import { counted } from '@limber-sheaf/core';
+import { counted, versionWord } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
@@ -190,7 +190,7 @@ function CharacterCard({ card, cast }: { card: CastCard; cast: ReturnType<typeof
           </div>
           <p className="figures mt-1.5 text-[12px] text-soft">
             {counted(card.pieces, 'piece')} · {counted(card.joints, 'joint')}
-            {card.handOffs > 0 ? ` · v${String(card.handOffs).padStart(3, '0')}` : ''}
+            {card.handOffs > 0 ? ` · ${versionWord(card.handOffs)}` : ''}
           </p>
         </div>
         <CardMenu

@@ -5,6 +5,7 @@ import { planEntries, planOf } from '../plan/plan.js';
 import { DiffBuilder, NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { depthBetween, findPart, pieceById, refuseOnePiece } from '../document/find.js';
 import { drawOrder, partOf } from '../document/family.js';
+import { changeView } from '../document/view-edits.js';
 import { isNeeded, leaveOrderChanges, removeJoint, removePart } from '../document/removal.js';
 import type { CharacterDoc, Diff, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from '../document/rows.js';
 
@@ -57,6 +58,17 @@ export function cutPieces(doc: CharacterDoc, { viewId, sheets, fresh }: CutArgs)
   // One after the other, so that each finds the parts and places of those before it.
   for (const piece of fresh) diffs = joinDiffs(diffs, addPiece(applyDiff(doc, diffs), viewId, piece));
   return diffs;
+}
+
+/** Changes a view's design, and with it the sheets of its pieces. */
+export function redrawView(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  { sheet, floorY }: { sheet: SheetRef; floorY: number },
+  sheets: CutArgs['sheets'],
+): Diff {
+  const diff = changeView(doc, viewId, { designBlob: sheet.blob, designArea: sheet.area, floorY });
+  return joinDiffs(diff, cutPieces(doc, { viewId, sheets, fresh: [] }));
 }
 
 function addPiece(doc: CharacterDoc, viewId: ViewId, fresh: FreshPiece): Diff {

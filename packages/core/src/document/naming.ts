@@ -45,6 +45,11 @@ export interface NameTokens {
   index: number | null;
 }
 
+/** What tokens say without their number: the same for copies of one part. */
+export function unnumbered({ group, side, part }: NameTokens): string {
+  return JSON.stringify([group, side, part]);
+}
+
 const SIDE_WORDS = {
   letters: { A: 'A', B: 'B' },
   'near-far': { A: 'near', B: 'far' },

@@ -34,12 +34,12 @@ export function refuseBadFinish({ name, scope, texture }: Finish): void {
 
 /** How each begins, before its numbers are changed. */
 export const USUAL_FINISHES: Readonly<Record<FinishName, Finish>> = {
-  paper: { ...begun('paper', 'multiply', 0.5) },
-  cloth: { ...begun('cloth', 'multiply', 0.5) },
+  paper: begun('paper', 'multiply', 0.5),
+  cloth: begun('cloth', 'multiply', 0.5),
   tint: { ...begun('tint', 'tint', 0.2), colour: [214, 168, 96] },
-  'edge-shade': { ...begun('edge-shade', 'multiply', 0.6) },
-  'edge-light': { ...begun('edge-light', 'screen', 0.4) },
-  own: { ...begun('own', 'multiply', 0.5) },
+  'edge-shade': begun('edge-shade', 'multiply', 0.6),
+  'edge-light': begun('edge-light', 'screen', 0.4),
+  own: begun('own', 'multiply', 0.5),
 };
 
 function begun(name: FinishName, blend: FinishBlend, strength: number): Finish {

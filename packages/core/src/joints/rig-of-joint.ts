@@ -1,5 +1,5 @@
 import { orderAtPose } from '../document/order-at-pose.js';
-import type { CharacterDoc, JointRow } from '../document/rows.js';
+import type { CharacterDoc, JointRow, PieceRow } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { assembleJoint, stepsOfJoint } from './assemble-joint.js';
 import { prepareBend, type BendRig } from './bend-rig.js';
@@ -16,7 +16,7 @@ export function rigOfJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Be
   const rigs = new Map<string, BendRig>();
   const rigAt = (angle: number): BendRig => {
     const order = orderAtPose(doc, joint.viewId, { [joint.id]: angle });
-    const key = orderSeen(doc, joint, angle).join();
+    const key = orderSeen(doc, joint, order).join();
     const known = rigs.get(key);
     if (known) return known;
     const made = prepareBend(assembleJoint(doc, joint, art, order) ?? rest);
@@ -31,11 +31,10 @@ export function rigOfJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Be
   };
 }
 
-/** What a joint's bend looks at, back to front at an angle, as places in that list at rest. */
-function orderSeen(doc: CharacterDoc, joint: JointRow, angle: number): number[] {
+/** What a joint's bend looks at, back to front in an order of the view's pieces, as places in that list at rest. */
+function orderSeen(doc: CharacterDoc, joint: JointRow, order: readonly PieceRow[]): number[] {
   const sign = ({ piece, sheet }: { piece: { id: string }; sheet: string }) => `${piece.id} ${sheet}`;
   const atRest = stepsOfJoint(doc, joint).map(sign);
-  const order = orderAtPose(doc, joint.viewId, { [joint.id]: angle });
   return stepsOfJoint(doc, joint, order).map((step) => atRest.indexOf(sign(step)));
 }
 
@@ -47,6 +46,6 @@ export function switchingAngles(doc: CharacterDoc, joint: JointRow): { angle: nu
     .filter((angle) => angle !== 0);
   return [...new Set(ends)]
     .sort((a, b) => a - b)
-    .map((angle) => ({ angle, order: orderSeen(doc, joint, angle) }))
+    .map((angle) => ({ angle, order: orderSeen(doc, joint, orderAtPose(doc, joint.viewId, { [joint.id]: angle })) }))
     .filter(({ order }) => order.some((place, at) => place !== at));
 }

@@ -2,7 +2,7 @@ import { guessLayers } from '../cut/layers/sort-layers.js';
 import { bodyFrame } from '../cut/propose/body-frame.js';
 import { drawOrder, partOf } from '../document/family.js';
 import { findPart } from '../document/find.js';
-import type { NameTokens } from '../document/naming.js';
+import { unnumbered, type NameTokens } from '../document/naming.js';
 import type { CharacterDoc, PartId, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { planEntries, planOf } from '../plan/plan.js';
@@ -21,12 +21,11 @@ export interface MappedName {
  */
 export function mapNames(doc: CharacterDoc, viewId: ViewId, { design, pieces }: ViewArt): MappedName[] {
   const planned = planEntries(planOf(doc.character));
-  const sign = ({ group, side, part }: NameTokens) => JSON.stringify([group, side, part]);
-  const known = new Set(planned.map(sign));
+  const known = new Set(planned.map(unnumbered));
   const strangers = drawOrder(doc, viewId)
     .filter((piece) => piece.shadowOf === null)
     .map((piece) => ({ part: partOf(doc, piece), paint: pieces.get(piece.id)?.face ?? null }))
-    .filter(({ part }) => !known.has(sign(part)));
+    .filter(({ part }) => !known.has(unnumbered(part)));
   const layers = strangers.map(({ part: { group, part, side }, paint }) => ({
     path: [[group, part, side].filter(Boolean).join(' ')],
     visible: true,
@@ -38,8 +37,8 @@ export function mapNames(doc: CharacterDoc, viewId: ViewId, { design, pieces }: 
   const taken = new Set<string>();
   return strangers.map(({ part }, at) => {
     const { tokens } = guesses[at];
-    const isFree = tokens && known.has(sign(tokens)) && !findPart(doc, tokens) && !taken.has(sign(tokens));
-    if (isFree) taken.add(sign(tokens));
+    const isFree = tokens && known.has(unnumbered(tokens)) && !findPart(doc, tokens) && !taken.has(unnumbered(tokens));
+    if (isFree) taken.add(unnumbered(tokens));
     return { partId: part.id, tokens: isFree ? tokens : null };
   });
 }

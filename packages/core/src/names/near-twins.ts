@@ -34,8 +34,7 @@ export function findNearTwins(
   for (const [at, one] of pieces.entries())
     for (const other of pieces.slice(at + 1)) {
       const differing = shareDiffering(one.face, other.face);
-      if (differing !== null && differing > 0 && differing <= FEW)
-        found.push({ pieceId: other.id, otherId: one.id, differing });
+      if (differing) found.push({ pieceId: other.id, otherId: one.id, differing });
     }
   return found;
 }

@@ -1,20 +1,19 @@
-import type { NameTokens } from '../document/naming.js';
+import { unnumbered, type NameTokens } from '../document/naming.js';
 
 /**
  * Numbers what would bear one name: in the order given, from a number on, across all that are alike but for their numbers.
  * @returns tokens for those that change by it; null for the others
  */
 export function numberAlike(names: readonly NameTokens[], from = 1): (NameTokens | null)[] {
-  const sign = ({ group, side, part }: NameTokens) => JSON.stringify([group, side, part]);
-  const whole = (tokens: NameTokens) => JSON.stringify([sign(tokens), tokens.index]);
+  const whole = (tokens: NameTokens) => JSON.stringify([unnumbered(tokens), tokens.index]);
   const meets = new Set(
-    names.filter((one, at) => names.some((other, k) => k !== at && whole(other) === whole(one))).map(sign),
+    names.filter((one, at) => names.some((other, k) => k !== at && whole(other) === whole(one))).map(unnumbered),
   );
   const next = new Map<string, number>();
   return names.map((tokens) => {
-    if (!meets.has(sign(tokens))) return null;
-    const index = next.get(sign(tokens)) ?? from;
-    next.set(sign(tokens), index + 1);
+    if (!meets.has(unnumbered(tokens))) return null;
+    const index = next.get(unnumbered(tokens)) ?? from;
+    next.set(unnumbered(tokens), index + 1);
     return tokens.index === index ? null : { ...tokens, index };
   });
 }

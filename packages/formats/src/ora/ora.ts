@@ -26,6 +26,8 @@ export interface OraDocument {
 }
 
 const MIME = 'image/openraster';
+/** How layers and groups lie over what is beneath them where nothing is blended. */
+const NEUTRAL = 'svg:src-over';
 
 /** Writes an OpenRaster file (baseline specification 0.0.6): `mimetype` first and stored, then the stack, the layers, the merged picture. */
 export function writeOpenRaster(document: OraDocument): Uint8Array {
@@ -42,7 +44,7 @@ export function writeOpenRaster(document: OraDocument): Uint8Array {
         '@_y': String(layer.y),
         '@_opacity': '1.0',
         '@_visibility': layer.visible ? 'visible' : 'hidden',
-        '@_composite-op': 'svg:src-over',
+        '@_composite-op': NEUTRAL,
       },
     };
   };
@@ -54,7 +56,7 @@ export function writeOpenRaster(document: OraDocument): Uint8Array {
             '@_name': node.group,
             '@_opacity': '1.0',
             '@_visibility': node.hidden ? 'hidden' : 'visible',
-            '@_composite-op': 'svg:src-over',
+            '@_composite-op': NEUTRAL,
             '@_isolation': 'auto',
           },
         }
@@ -102,6 +104,8 @@ export function readOpenRaster(bytes: Uint8Array): {
   height: number;
   layers: (OraLayer & { path: string })[];
   merged: Uint8Array | null;
+  /** Are all layers and groups drawn over one another as they are, without blending and opacity? */
+  isFlat: boolean;
 } {
   const files = new Map(readZip(bytes).map((file) => [file.path, file.bytes]));
   const text = (path: string) => new TextDecoder().decode(files.get(path) ?? new Uint8Array());
@@ -116,12 +120,14 @@ export function readOpenRaster(bytes: Uint8Array): {
   const root = (parser.parse(text('stack.xml')) as XmlNode[]).find((node) => node.image);
   if (!root?.image) throw new LimberError('damaged-file', 'The OpenRaster file has no layer stack.');
   const layers: (OraLayer & { path: string })[] = [];
+  let isFlat = true;
   const walk = (nodes: readonly XmlNode[], prefix: string, x: number, y: number) => {
     for (const node of [...nodes].reverse()) {
       const at = node[':@'] ?? {};
       const left = x + Number(at['@_x'] ?? 0);
       const top = y + Number(at['@_y'] ?? 0);
       const name = plainText(at['@_name'] ?? '');
+      if ((at['@_composite-op'] ?? NEUTRAL) !== NEUTRAL || Number(at['@_opacity'] ?? 1) !== 1) isFlat = false;
       if (node.stack) walk(node.stack, name ? `${prefix}${name}/` : prefix, left, top);
       if (!node.layer) continue;
       const png = files.get(at['@_src'] ?? '');
@@ -136,5 +142,6 @@ export function readOpenRaster(bytes: Uint8Array): {
     height: Number(size['@_h']),
     layers,
     merged: files.get('mergedimage.png') ?? null,
+    isFlat,
   };
 }

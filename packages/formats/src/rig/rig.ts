@@ -1,4 +1,4 @@
-import type { NamingScheme, Rgb } from '@limber-sheaf/core';
+import { versionWord, type NamingScheme, type Rgb } from '@limber-sheaf/core';
 
 /** A rectangle of whole pixels on the exported canvas. */
 export interface RigBounds {
@@ -103,5 +103,5 @@ export function writeRig(rig: Rig): Uint8Array {
 
 /** The package's own name: `<code>_v<NNN>_<YYYY-MM-DD>`. */
 export function packageName(code: string, version: number, createdAt: string): string {
-  return `${code}_v${String(version).padStart(3, '0')}_${createdAt.slice(0, 10)}`;
+  return `${code}_${versionWord(version)}_${createdAt.slice(0, 10)}`;
 }

@@ -1,13 +1,14 @@
 import { counted } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { blobUrl } from '../../api/client';
+import { useWork } from '../../api/work';
 import { useOnBench } from '../../bench/context';
 import { Action, Toggle } from '../../ui/controls';
 import { FrontSheet } from '../../ui/FrontSheet';
 import { Wipe } from '../../ui/Wipe';
 import { changeBack, leaveBack, takeBack } from './bring-back';
 import { usePackage, type ArtBack, type BroughtBack } from './package-store';
-import { WEIGHTS } from './package-words';
+import { weightWords } from './package-words';
 
 type Piece = BroughtBack['pieces'][number];
 
@@ -15,7 +16,7 @@ type Piece = BroughtBack['pieces'][number];
 export function BringBack({ back: { files, found, taken } }: { back: ArtBack }) {
   const bench = useOnBench();
   const [pickedId, setPickedId] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const busy = useWork(({ work }) => work !== null);
   if (!found)
     return (
       <FrontSheet label="Bring back">
@@ -24,11 +25,6 @@ export function BringBack({ back: { files, found, taken } }: { back: ArtBack }) 
     );
   const { pieces, same } = found;
   const picked = pieces.find(({ pieceId }) => pieceId === pickedId) ?? pieces.at(0);
-  const take = async () => {
-    setBusy(true);
-    await takeBack(bench);
-    setBusy(false);
-  };
   return (
     <FrontSheet label="Bring back">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3.5 pb-2">
@@ -39,7 +35,7 @@ export function BringBack({ back: { files, found, taken } }: { back: ArtBack }) 
         </p>
         <Action onClick={leaveBack}>Leave it</Action>
         {pieces.length > 0 && (
-          <Action tone="go" disabled={taken.size === 0 || busy} onClick={() => void take()}>
+          <Action tone="go" disabled={taken.size === 0 || busy} onClick={() => void takeBack(bench)}>
             {busy ? 'Taking it over…' : `Take ${counted(taken.size, 'piece')}`}
           </Action>
         )}
@@ -121,7 +117,10 @@ function Repainted({
                 {piece.name}
               </span>
               <span className="block text-[12.5px]">
-                <span className={`font-medium ${toneOf(piece)}`}>{weightOf(piece)}</span> {piece.words}
+                <span className={`font-medium ${weightWords(piece.weight).tone}`}>
+                  {weightWords(piece.weight).word}
+                </span>{' '}
+                {piece.words}
               </span>
               <span className="block text-[12.5px] text-soft">{wordsOf(piece)}</span>
             </button>
@@ -167,9 +166,6 @@ function LeftAlone({ found: { missing, notes } }: { found: BroughtBack }) {
   );
 }
 
-const weightIn = ({ weight }: Piece) => WEIGHTS.find((one) => one.weight === weight);
-const weightOf = (piece: Piece) => weightIn(piece)?.word ?? '';
-const toneOf = (piece: Piece) => weightIn(piece)?.tone ?? '';
 const px = (count: number) => `${count.toLocaleString('en')} px`;
 
 /** How a piece differs: `1,204 px show at rest, 310 px hidden`. */

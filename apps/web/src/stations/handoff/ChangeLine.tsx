@@ -1,5 +1,5 @@
 import type { AnswerOf } from '../../api/client';
-import { WEIGHTS } from './package-words';
+import { weightWords } from './package-words';
 
 type Change = AnswerOf<'handOff.list'>['versions'][number]['changes'][number];
 
@@ -14,7 +14,7 @@ export function ChangeLine({
   /** Shows its place; where not given, it is text alone. */
   onPick?: () => void;
 }) {
-  const { word, tone } = WEIGHTS.find((one) => one.weight === weight) ?? WEIGHTS[0];
+  const { word, tone } = weightWords(weight);
   const words = (
     <>
       <span className={`mr-0.5 font-medium ${tone}`}>{word}</span> <span title={view}>{sentence}</span>

@@ -1,3 +1,4 @@
+import { versionWord } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { blobUrl } from '../../api/client';
 import { useCompared, useHandOffs } from '../../api/useHandOffs';
@@ -7,7 +8,6 @@ import { FrontSheet } from '../../ui/FrontSheet';
 import { Wipe } from '../../ui/Wipe';
 import { usePackage, type ComparedVersions } from './package-store';
 import { ChangeLine } from './ChangeLine';
-import { versionWord } from './package-words';
 
 /** px; as wide as a picture is asked for. */
 const WIDE = 1024;

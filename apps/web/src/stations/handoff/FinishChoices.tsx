@@ -1,9 +1,9 @@
 import { FINISH_NAMES, USUAL_FINISHES, type Finish, type FinishName } from '@limber-sheaf/core';
-import { useRef } from 'react';
 import { call } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
 import { ColourField } from '../../ui/ColourField';
-import { Action, Choice, LedgerRow } from '../../ui/controls';
+import { Choice, LedgerRow } from '../../ui/controls';
+import { FileAction } from '../../ui/FileAction';
 import { Range } from '../../ui/Range';
 import { BLEND_WORDS, FINISH_WORDS } from './package-words';
 import { setOptions, usePackage } from './package-store';
@@ -87,9 +87,7 @@ export function FinishChoices() {
 
 /** Chooses the picture of a texture. */
 function OwnTexture({ texture, onChange }: { texture: string | null; onChange: (texture: string) => void }) {
-  const field = useRef<HTMLInputElement>(null);
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     const form = new FormData();
     form.append('design', file, file.name);
     try {
@@ -100,18 +98,9 @@ function OwnTexture({ texture, onChange }: { texture: string | null; onChange: (
   };
   return (
     <LedgerRow name={texture ? 'Its picture is here' : 'No picture yet'}>
-      <input
-        ref={field}
-        type="file"
-        accept="image/*"
-        className="hidden"
-        aria-label="Picture of the texture"
-        onChange={({ target }) => {
-          void bring(target.files?.[0]);
-          target.value = '';
-        }}
-      />
-      <Action onClick={() => field.current?.click()}>{texture ? 'Choose another…' : 'Choose a picture…'}</Action>
+      <FileAction label="Picture of the texture" accept="image/*" onFiles={([file]) => void bring(file)}>
+        {texture ? 'Choose another…' : 'Choose a picture…'}
+      </FileAction>
     </LedgerRow>
   );
 }

@@ -1,9 +1,10 @@
+import { versionWord } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { packageUrl, sheetUrl, type AnswerOf } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { ChangeLine } from './ChangeLine';
 import { usePackage } from './package-store';
-import { changesInWords, sizeInWords, versionWord } from './package-words';
+import { changesInWords, sizeInWords } from './package-words';
 
 /** A version that was handed off: when, what it is about, how its checks stood, and what differs from the one before. */
 export function VersionLine({

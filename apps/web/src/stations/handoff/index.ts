@@ -1,7 +1,7 @@
+import { versionWord } from '@limber-sheaf/core';
 import { useHandOffs } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
 import { defineStation } from '../../bench/station';
-import { versionWord } from './package-words';
 
 export const handOff = defineStation({
   key: 'handoff',

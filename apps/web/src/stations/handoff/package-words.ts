@@ -40,6 +40,11 @@ export const WEIGHTS: readonly { weight: Weight; word: string; many: string; ton
   { weight: 'safe', word: 'safe', many: 'safe', tone: 'text-sap' },
 ];
 
+/** How much a change matters, in words. */
+export function weightWords(weight: Weight): (typeof WEIGHTS)[number] {
+  return WEIGHTS.find((one) => one.weight === weight) ?? WEIGHTS[0];
+}
+
 /** What differs in a version, counted: `1 breaks a rig, 2 safe`. */
 export function changesInWords({ number, changes }: Pick<Version, 'number' | 'changes'>): string {
   if (number === 1) return 'the first';
@@ -53,9 +58,4 @@ export function changesInWords({ number, changes }: Pick<Version, 'number' | 'ch
 /** How large a file is: `740 kB`, `3.2 MB`. */
 export function sizeInWords(bytes: number): string {
   return bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
-}
-
-/** A version in short: `v003`. */
-export function versionWord(number: number): string {
-  return `v${String(number).padStart(3, '0')}`;
 }

@@ -1,4 +1,4 @@
-import { counted, labelFor } from '@limber-sheaf/core';
+import { counted, labelFor, versionWord } from '@limber-sheaf/core';
 import { useAnswer } from '../../api/useAnswer';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
@@ -123,7 +123,7 @@ function NameLine({ row, since }: { row: NameRow; since: { name: string; since: 
       <td
         className={`figures text-right text-[12px] whitespace-nowrap ${isChanged && since?.name === name ? 'text-brass' : 'text-soft'}`}
       >
-        {since?.name === name ? `since v${String(since.since).padStart(3, '0')}` : since ? 'renamed since' : ''}
+        {since?.name === name ? `since ${versionWord(since.since)}` : since ? 'renamed since' : ''}
       </td>
     </tr>
   );

@@ -78,15 +78,5 @@ export function typeMends({ doc, view }: Pick<Naming, 'doc' | 'view'>): void {
 /** Sets how names are made. */
 export function setScheme({ doc, edit }: Naming, change: Partial<NamingScheme>) {
   const { id, version, scheme } = doc.character;
-  const { sides, separator, case: letters, piece, pivotMark, drawing, digits } = { ...scheme, ...change };
-  return edit('names.scheme', id, {
-    sides,
-    separator,
-    case: letters,
-    piece: [...piece],
-    pivotMark,
-    drawing: drawing && [...drawing],
-    digits,
-    saw: { [id]: version },
-  });
+  return edit('names.scheme', id, { ...scheme, ...change, saw: { [id]: version } });
 }

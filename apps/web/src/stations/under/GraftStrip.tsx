@@ -1,7 +1,7 @@
-import { useRef } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
+import { FileAction } from '../../ui/FileAction';
 import { scaled } from './graft-corners';
 import { GraftFrom } from './GraftFrom';
 import { graftFile, layGraft } from './grafting';
@@ -14,28 +14,19 @@ export function GraftStrip() {
   const bench = useOnBench();
   const { doc } = bench;
   const picked = useBench((s) => s.pickedPiece);
-  const input = useRef<HTMLInputElement>(null);
   const piece = doc.pieces.find(({ id }) => id === picked);
   if (!piece) return <span className={BOX}>Pick the piece that it is laid beneath.</span>;
   const { graft } = piece;
   return (
     <span className={`${BOX} select-none`}>
       <GraftFrom piece={piece} />
-      <input
-        ref={input}
-        type="file"
-        className="hidden"
-        aria-label="Picture to graft"
+      <FileAction
+        label="Picture to graft"
         accept="image/png,image/jpeg,image/webp,image/svg+xml"
-        onChange={({ target }) => {
-          const [file] = target.files ?? [];
-          target.value = '';
-          if (file) void graftFile(bench, piece, file);
-        }}
-      />
-      <Action type="button" onClick={() => input.current?.click()}>
+        onFiles={([file]) => void graftFile(bench, piece, file)}
+      >
         From a file
-      </Action>
+      </FileAction>
       {graft && (
         <>
           <Action
