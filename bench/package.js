@@ -49,7 +49,7 @@ function peer(files) {
         return path;
       });
     const start = performance.now();
-    execFileSync('convert', ['-size', `${SIDE}x${SIDE}`, 'xc:none', ...layers, join(folder, 'peer.psd')]);
+    execFileSync('/usr/bin/convert', ['-size', `${SIDE}x${SIDE}`, 'xc:none', ...layers, join(folder, 'peer.psd')]);
     return performance.now() - start;
   } catch {
     return null;

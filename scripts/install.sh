@@ -14,7 +14,7 @@ for package in "$@"; do
   case "$package" in
     postgresql) ls /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 || missing+=("$package") ;;
     chromium) [ -x /usr/bin/chromium ] || missing+=("$package") ;;
-    imagemagick) command -v convert >/dev/null || missing+=("$package") ;;
+    imagemagick) [ -x /usr/bin/convert ] || missing+=("$package") ;;
   esac
 done
 if [ ${#missing[@]} -gt 0 ]; then

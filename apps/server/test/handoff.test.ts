@@ -77,7 +77,7 @@ test('a program that has drawn PSDs for decades sees the same layers, under thei
   const folder = mkdtempSync(join(tmpdir(), 'psd-'));
   const path = join(folder, 'limb.psd');
   writeFileSync(path, file(made, `${code(made)}_front.psd`));
-  const convert = (...args: string[]) => execFileSync('convert', args, { maxBuffer: 1e8 });
+  const convert = (...args: string[]) => execFileSync('/usr/bin/convert', args, { maxBuffer: 1e8 });
   const [view] = made.rig.views;
   const images = imagesOf(made);
   // The whole comes first, then each layer.

@@ -69,7 +69,7 @@ export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePa
   // Everything that it was made from has gone by the time it is read back.
   const { zip, ...made } = await writePackage(order, tell);
   tell(PROVEN - 0.1, 'Reading it back');
-  provePackage(zip, made.name, order.options.shadows);
+  await provePackage(zip, made.name, order.options.shadows);
   tell(PROVEN, 'Keeping the package');
   return { ...made, packageBlob: await keepBlob(zip, 'application/zip'), bytes: zip.length };
 });

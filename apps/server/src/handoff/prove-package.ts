@@ -1,8 +1,9 @@
-import { LimberError, withFinish } from '@limber-sheaf/core';
-import { readOpenRaster, rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
+import { LimberError, cleanLimits, daylightInDisc, sweepAngles, withFinish, type Bitmap } from '@limber-sheaf/core';
+import { rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
+import { decode } from '../threads/pictures.js';
 import { sha } from './packed-view.js';
+import { atlasFault, openRasterFault, psdFault, puppetFault, svgFault } from './prove-layers.js';
 import { finishPath, readPackage } from './read-package.js';
-import { HIDDEN_GROUPS } from './write-formats.js';
 
 /** How far a channel may be from the design, of 255: a rounding, and another where a finish is laid over. */
 const PLAIN = 1;
@@ -10,12 +11,13 @@ const FINISHED = 2;
 
 /**
  * Reads a package back from its own bytes and proves it, by other code than wrote it: every file of the manifest is there
- * with its checksum, the pieces drawn at rest are the design (to 1/255; at another scale to 0.5/255 on the whole), and the layers of the OpenRaster file are the manifest's pieces, in order, each at its place with the
- * same file.
+ * with its checksum; the pieces drawn at rest are the design (to 1/255; at another scale to 0.5/255 on the whole); the layers
+ * of every layered file, the rectangles of the packed sheet and the nodes of the puppet are the manifest's pieces, in order,
+ * each at its place with the same pixels; and no joint shows daylight in its disc within its clean range.
  * @param withShadows are lifted shadows among the pieces? What shows at rest lacks them otherwise
  * @throws LimberError `not-proven`
  */
-export function provePackage(zip: Uint8Array, name: string, withShadows = true): void {
+export async function provePackage(zip: Uint8Array, name: string, withShadows = true): Promise<void> {
   const { rig, files, imageOf } = readPackage(zip, name);
   const fail = (what: string): never => {
     throw new LimberError('not-proven', `The package did not read back as it was written: ${what}.`, 'Make it again.');
@@ -29,7 +31,7 @@ export function provePackage(zip: Uint8Array, name: string, withShadows = true):
     }
     const texture = rig.finish?.images[view.key];
     if (texture && sha(files.get(finishPath(view.key)) ?? new Uint8Array()) !== texture) fail('its finish');
-    const far = restDifference(view, rig.finish, imageOf);
+    const far = restDifference(view, rig.finish, imageOf, await decode(files.get(view.design.image) as Uint8Array));
     const claimed = rig.checks.find((check) => check.id === 'rest-match' && check.view === view.key);
     const near = rig.finish ? FINISHED : PLAIN;
     if (
@@ -39,32 +41,63 @@ export function provePackage(zip: Uint8Array, name: string, withShadows = true):
       (rig.scale === 1 ? far.largest > near : far.mean > 0.5)
     )
       fail(`its pieces are not the design by ${rig.scale === 1 ? far.largest : far.mean.toFixed(2)}/255`);
-    const ora = files.get(`${rig.character.code}_${view.key}.ora`);
-    if (!ora) continue;
-    const { layers: all, isFlat } = readOpenRaster(ora);
-    const layers = all.filter(({ visible, path }) => visible && !isMark(path));
-    const expected = view.pieces.flatMap((piece) => [
-      // What keeps shade or line apart is in its layer without them.
-      { name: piece.name, bounds: piece.bounds, sha256: piece.sheets.length === 0 ? piece.sha256 : null },
-      ...piece.sheets.map(({ role, bounds, sha256 }) => ({ name: `${piece.name}_${role}`, bounds, sha256 })),
-    ]);
-    if (!isFlat) fail('its layers, which are not plain paint');
-    if (layers.map((layer) => layer.name).join() !== expected.map((piece) => piece.name).join()) fail('its layers');
-    for (const [at, { x, y, png }] of layers.entries()) {
-      const { bounds, sha256, name: layer } = expected[at];
-      if (sha256 !== null && (x !== bounds.x || y !== bounds.y || sha(png) !== sha256)) fail(`the layer ${layer}`);
+    const layered = { ora: openRasterFault, psd: psdFault, svg: svgFault, 'atlas.png': atlasFault };
+    for (const [ending, faultOf] of Object.entries(layered)) {
+      const file = files.get(`${rig.character.code}_${view.key}.${ending}`);
+      const fault = file && (await faultOf(file, view, imageOf, rig.scale !== 1));
+      if (fault) fail(`${fault} (${ending})`);
+    }
+    const open = openJoint(view, imageOf);
+    if (open) fail(open);
+  }
+  const puppet = files.get(`${rig.character.code}.glb`);
+  const fault = puppet && puppetFault(puppet, rig);
+  if (fault) fail(`${fault} (glb)`);
+}
+
+/** Degrees from one angle that is looked at to the next, at most. */
+const LOOK = 20;
+
+/** The joint that shows daylight in its disc where its clean range says that it shows none, in words; null for none. */
+function openJoint(view: RigView, imageOf: ImageOf): string | null {
+  const { canvas, pieces, handles } = view;
+  const above = new Map([...pieces, ...handles].map(({ name, parent }) => [name, parent]));
+  const hangsFrom = (name: string | null, from: string): boolean =>
+    name !== null && (name === from || hangsFrom(above.get(name) ?? null, from));
+  // A joint below a handle shares its disc with the nearest piece above it.
+  const pieceAbove = (name: string | null): string | null =>
+    name === null || pieces.some((piece) => piece.name === name) ? name : pieceAbove(above.get(name) ?? null);
+  const lines = new Set(pieces.filter(({ kind }) => kind === 'line-under').map(({ name }) => name));
+  const placed = new Map(
+    pieces.flatMap(({ name, image, bounds }) => {
+      const picture = imageOf(image);
+      return picture ? [[name, { ...picture, x: bounds.x, y: bounds.y }]] : [];
+    }),
+  );
+  const pictures = (wanted: (name: string) => boolean) =>
+    pieces.flatMap(({ name }) => (wanted(name) ? (placed.get(name) ?? []) : []));
+  for (const { name, parent, pivot, joint } of pieces) {
+    if (!joint?.cleanRange || !pivot) continue;
+    const disc = { ...pivot, radius: joint.radius, looseness: joint.looseness, lineWidth: joint.lineWidth };
+    const moving = pictures((one) => hangsFrom(one, name));
+    const beside = pieceAbove(parent);
+    const still = pictures((one) => one === beside || (lines.has(one) && above.get(one) === beside));
+    for (const angle of sweepAngles(joint.cleanRange, LOOK)) {
+      const daylight = daylightInDisc(still, moving, disc, angle, canvas);
+      if (daylight > cleanLimits(disc).daylight) return `${name} shows ${daylight} px of daylight at ${angle}°`;
     }
   }
+  return null;
 }
 
 /** How far a view's pieces, drawn at rest source-over with straight alpha, are from its design: the largest channel, and the mean. */
 function restDifference(
-  { key, canvas, design, pieces }: RigView,
+  { key, canvas, pieces }: RigView,
   finish: RigFinish | null,
   imageOf: ImageOf,
+  plain: Bitmap,
 ): { largest: number; mean: number } {
-  const plain = imageOf(design.image);
-  const wanted = plain && finish ? withFinish({ ...plain, x: 0, y: 0 }, finish, imageOf(finishPath(key))) : plain;
+  const wanted = finish ? withFinish({ ...plain, x: 0, y: 0 }, finish, imageOf(finishPath(key))) : plain;
   // Eight bits after every piece, as most programs keep them.
   const drawn = new Uint8ClampedArray(canvas.width * canvas.height * 4);
   for (const { image, bounds } of pieces) {
@@ -88,16 +121,10 @@ function restDifference(
     return far;
   };
   for (let i = 0; i < drawn.length; i += 4) {
-    const [is, was] = [drawn[i + 3], wanted?.data[i + 3] ?? 0];
+    const [is, was] = [drawn[i + 3], wanted.data[i + 3]];
     sum += note(Math.abs(is - was));
     // Colours by their alpha: that of a pixel which is hardly there is hardly seen.
-    for (let k = i; k < i + 3; k++)
-      sum += note(Math.round(Math.abs(drawn[k] * is - (wanted?.data[k] ?? 0) * was) / 255));
+    for (let k = i; k < i + 3; k++) sum += note(Math.round(Math.abs(drawn[k] * is - wanted.data[k] * was) / 255));
   }
   return { largest, mean: sum / drawn.length };
-}
-
-/** Is a layer a mark, which is no part of the drawing? */
-function isMark(path: string): boolean {
-  return Object.values(HIDDEN_GROUPS).some((group) => path.startsWith(`${group}/`));
 }

@@ -44,7 +44,7 @@ sharp.cache(false);
 sharp.concurrency(1);
 
 /** Decodes a PNG to 8-bit RGBA. */
-async function decode(bytes: Uint8Array): Promise<Bitmap> {
+export async function decode(bytes: Uint8Array): Promise<Bitmap> {
   const { data, info } = await sharp(bytes, { limitInputPixels: PNG_LIMITS.pixels })
     .ensureAlpha()
     .raw()

@@ -7,6 +7,7 @@ import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.
 import { viewById } from '../document/view-edits.js';
 import type { Difference } from '../raster/compare.js';
 import { faultOf } from './bend-words.js';
+import { wholeDiscLimit } from './disc-paint.js';
 import { cleanLimits } from './sweep-joint.js';
 import { isCleanThroughout, piecesOfProof, proveJoint, proofKey, sweptRange, type BendProof } from './prove-joint.js';
 
@@ -136,7 +137,8 @@ const jointsClean: ViewCheck<BendProof | null> = {
     for (const [at, joint] of joints.entries()) {
       const proof = proofs[at];
       const label = capital(jointLabel(doc, joint));
-      if (proof && isCleanThroughout(joint, proof.cleanRange)) continue;
+      const lacks = proof && proof.discBare > wholeDiscLimit(joint) ? proof.discBare : 0;
+      if (proof && lacks === 0 && isCleanThroughout(joint, proof.cleanRange)) continue;
       const [low, high] = proof?.cleanRange ?? [NaN, NaN];
       const [least, most] = sweptRange(joint);
       const isWanted = least < joint.rangeLow || most > joint.rangeHigh;
@@ -145,7 +147,9 @@ const jointsClean: ViewCheck<BendProof | null> = {
         ? `${label} has a piece without paint.`
         : proof.cleanRange === null
           ? `${label} is not clean even at rest. ${remedy}`
-          : `${label} is clean from ${low}° to ${high}° of ${isWanted ? 'the wanted ' : ''}${least}° to ${most}°; ${faultOf(proof.worst, cleanLimits(joint))} at worst. ${remedy}`;
+          : isCleanThroughout(joint, proof.cleanRange)
+            ? `${label} lacks ${lacks} px of its disc. Move the brad or its radius so that the disc lies within the limb.`
+            : `${label} is clean from ${low}° to ${high}° of ${isWanted ? 'the wanted ' : ''}${least}° to ${most}°; ${faultOf(proof.worst, cleanLimits(joint))} at worst. ${remedy}`;
       findings.push({ sentence, jointId: joint.id, place: proof?.worst.place ?? { x: joint.x, y: joint.y } });
     }
     return { figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };

@@ -8,6 +8,7 @@ import { connectedRegions, unionCoverage } from '../raster/mask.js';
 import { uniteRects, type Rect } from '../raster/bitmap.js';
 import type { SheetBitmaps } from '../document/compose-piece.js';
 import { anyPaint } from '../raster/sample.js';
+import { wholeDiscLimit } from './disc-paint.js';
 import { fitAllJoints } from './place-fitted.js';
 import { proveJoint, type BendProof } from './prove-joint.js';
 
@@ -123,6 +124,12 @@ test('no joint is called clean whose pivot lies farther off than its disc reache
 
 test('most joints are clean through all of their range', () => {
   expect(share(placed, isWhole)).toBeGreaterThan(0.92);
+});
+
+test('nearly every rounded end carries its whole disc', () => {
+  expect(share(placed, ({ row, proof }) => !row || !proof || proof.discBare <= wholeDiscLimit(row))).toBeGreaterThan(
+    0.98,
+  );
 });
 
 test('fitting never changes what lies in front of what', () => {

@@ -1,16 +1,21 @@
+import { composePiece } from '../document/compose-piece.js';
 import { deriveKey, drawnAs } from '../document/keys.js';
 import { inFrontOf } from '../document/family.js';
 import type { CharacterDoc, JointRow, PieceId, SheetsOf } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { stepsOfJoint } from './assemble-joint.js';
 import type { BendMeasure } from './bend-rig.js';
+import { bareInDisc } from './disc-paint.js';
 import { rigOfJoint, switchingAngles } from './rig-of-joint.js';
+import { loosenessReach } from './round-joint.js';
 import { cleanLimits, findCleanRange, worstBend } from './sweep-joint.js';
 
 /** A joint's sweep in short. */
 export interface BendProof {
   cleanRange: [number, number] | null;
   worst: BendMeasure;
+  /** px of the disc that a piece lacks which is to carry it; of two, the one that lacks more. 0 where nothing was rounded. */
+  discBare: number;
 }
 
 /** A joint's proof, as the manifest and the ledger show it. */
@@ -37,7 +42,21 @@ export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Be
   if (!rig) return null;
   const switches = switchingAngles(doc, joint).map(({ angle }) => angle);
   const { bends, cleanRange } = findCleanRange(rig, sweptRange(joint), cleanLimits(joint), switches);
-  return { cleanRange, worst: worstBend(bends) };
+  return { cleanRange, worst: worstBend(bends), discBare: discBare(doc, joint, art) };
+}
+
+/** How much of its disc a rounded joint's pieces lack, px. */
+function discBare(doc: CharacterDoc, joint: JointRow, { pieces, design }: ViewArt): number {
+  if (!joint.rounded || (joint.kind !== 'hinge' && joint.kind !== 'one-sided')) return 0;
+  const disc = { ...joint, looseness: loosenessReach(joint) };
+  const front = inFrontOf(doc, joint);
+  const carriers = (['child', 'parent'] as const).filter((role) => joint.discOn === 'both' || joint.discOn === role);
+  const lacking = carriers.map((role) => {
+    const sheets = pieces.get(role === 'child' ? joint.childId : joint.parentId);
+    const image = sheets && composePiece(sheets);
+    return image ? bareInDisc(image, disc, front === role, design) : 0;
+  });
+  return Math.max(...lacking);
 }
 
 /** The pieces that a joint's proof looks at. */
@@ -49,9 +68,9 @@ export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper } = joint;
   const switches = switchingAngles(doc, joint);
-  return deriveKey('proof 7', [
+  return deriveKey('proof 8', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
-    [sweptRange(joint), joint.discOn, joint.rounded, inFrontOf(doc, joint)],
+    [sweptRange(joint), joint.discOn, joint.rounded, joint.kind, inFrontOf(doc, joint)],
     stepsOfJoint(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),
     ...switches.map(({ angle, order }) => [angle, order]),
   ]);

@@ -127,6 +127,34 @@ export function readPsdLayers(bytes: Uint8Array): LayeredFile {
   };
 }
 
+/** A layer of plain paint; its pixels are unpacked when they are asked for. */
+export interface PlainPsdLayer {
+  name: string;
+  /** Where it sits, px. */
+  x: number;
+  y: number;
+  /** null where it has no paint on the canvas. */
+  picture: () => PlacedBitmap | null;
+}
+
+/**
+ * Reads the layers of an RGB PSD that show, back to front, groups opened; whatever lies over their paint is left aside.
+ * @throws LimberError `damaged-file`
+ */
+export function readPlainPsd(bytes: Uint8Array): PlainPsdLayer[] {
+  const header = readPsdHeader(bytes);
+  const canvas = { x: 0, y: 0, width: header.width, height: header.height };
+  const walk = (layers: readonly Layer[]): PlainPsdLayer[] =>
+    layers.flatMap((layer): PlainPsdLayer[] => {
+      if (layer.hidden) return [];
+      if (layer.children) return walk(layer.children);
+      const rect = rectOf(layer);
+      const { x, y } = rect;
+      return [{ name: layer.name ?? '', x, y, picture: () => layerPaint(layer, rect, header, canvas) }];
+    });
+  return walk(readPsd(bytes, { useRawData: true, skipThumbnail: true, skipLinkedFilesData: true }).children ?? []);
+}
+
 function rectOf({
   left = 0,
   top = 0,

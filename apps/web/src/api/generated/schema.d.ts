@@ -2418,6 +2418,8 @@ export interface components {
     JointProof: {
       cleanRange: number[] | null;
       worst: components['schemas']['BendMeasure'];
+      /** @description px of the disc that a piece lacks which is to carry it; of two, the one that lacks more. 0 where nothing was rounded. */
+      discBare: number;
       jointId: string;
     };
     /** @description What one angle shows; areas and lengths in px. */

@@ -1,0 +1,98 @@
+import type { PlacedBitmap } from '../raster/bitmap.js';
+
+/** A joint's disc as a manifest tells it; px. */
+export interface ToldDisc {
+  /** Its centre, which is the pivot. */
+  x: number;
+  y: number;
+  radius: number;
+  looseness: number;
+  lineWidth: number;
+}
+
+/** The canvas that no picture reaches past, px. */
+interface Canvas {
+  width: number;
+  height: number;
+}
+
+/** How far the rim may be out where a disc was fitted, px: there the contour's own pixels are partly covered. */
+const RIM = 0.5;
+
+/** px that a disc may lack in all and still be called whole: a notch that no eye finds, as much as a kink may be. */
+export function wholeDiscLimit({ radius }: Pick<ToldDisc, 'radius'>): number {
+  return Math.max(12, radius / 2);
+}
+
+/**
+ * The part of a disc that a picture has no paint in, px: in the whole disc less 1 px and what a fit may be out, less the
+ * looseness, and less the line width where the picture is that of the piece in front (handoff.md, rule 3). What lies past
+ * the canvas does not count.
+ */
+export function bareInDisc(image: PlacedBitmap, disc: ToldDisc, isInFront: boolean, canvas: Canvas): number {
+  let bare = 0;
+  eachPixel(disc, innerRadius(disc) - RIM - (isInFront ? disc.lineWidth : 0), (x, y) => {
+    if (isOn(canvas, x, y) && !covers(image, x, y)) bare++;
+  });
+  return bare;
+}
+
+/**
+ * Daylight in a disc, px, while what moves is turned about its centre: pixels of the disc, less 1 px and less the looseness,
+ * that no picture covers by half.
+ * @param still what stays; @param moving what turns; @param angle degrees clockwise
+ */
+export function daylightInDisc(
+  still: readonly PlacedBitmap[],
+  moving: readonly PlacedBitmap[],
+  disc: ToldDisc,
+  angle: number,
+  canvas: Canvas,
+): number {
+  const [cos, sin] = [Math.cos((-angle * Math.PI) / 180), Math.sin((-angle * Math.PI) / 180)];
+  let daylight = 0;
+  eachPixel(disc, innerRadius(disc), (x, y) => {
+    const fromX = disc.x + (x - disc.x) * cos - (y - disc.y) * sin;
+    const fromY = disc.y + (x - disc.x) * sin + (y - disc.y) * cos;
+    // Paint cannot be where no canvas was.
+    if (!isOn(canvas, x, y) || !isOn(canvas, fromX, fromY)) return;
+    if (still.some((image) => covers(image, x, y)) || moving.some((image) => covers(image, fromX, fromY))) return;
+    daylight++;
+  });
+  return daylight;
+}
+
+function innerRadius({ radius, looseness }: ToldDisc): number {
+  return radius - 1 - looseness;
+}
+
+function isOn({ width, height }: Canvas, x: number, y: number): boolean {
+  return x >= 0 && y >= 0 && x < width && y < height;
+}
+
+/** Is a place of the canvas covered by half or more? Coverage goes evenly from one pixel's centre to the next. */
+function covers({ x: left, y: top, width, height, data }: PlacedBitmap, x: number, y: number): boolean {
+  const fx = x - left - 0.5;
+  const fy = y - top - 0.5;
+  const column = Math.floor(fx);
+  const row = Math.floor(fy);
+  if (column < -1 || row < -1 || column >= width || row >= height) return false;
+  const at = (row * width + column) * 4 + 3;
+  const [isLeft, isRight] = [column >= 0, column + 1 < width];
+  const above = row < 0 ? 0 : between(isLeft ? data[at] : 0, isRight ? data[at + 4] : 0, fx - column);
+  const below = at + width * 4;
+  const beneath = row + 1 >= height ? 0 : between(isLeft ? data[below] : 0, isRight ? data[below + 4] : 0, fx - column);
+  return between(above, beneath, fy - row) >= 127.5;
+}
+
+function between(a: number, b: number, share: number): number {
+  return a + (b - a) * share;
+}
+
+/** Visits the centre of every pixel within a radius of a disc's own centre. */
+function eachPixel({ x: cx, y: cy }: ToldDisc, radius: number, visit: (x: number, y: number) => void): void {
+  for (let y = Math.floor(cy - radius) + 0.5; y <= cy + radius; y++) {
+    const half = Math.sqrt(Math.max(0, radius ** 2 - (y - cy) ** 2));
+    for (let x = Math.ceil(cx - half - 0.5) + 0.5; x <= cx + half; x++) visit(x, y);
+  }
+}
