@@ -120,6 +120,15 @@ test('single images come back by the names they left with, also after a rename, 
   expect((await restOf(id)).differing).toBe(0);
 });
 
+test('art that left with a finish says so, as the finish is in its paint', async () => {
+  const limb = await jointedLimb(server, production);
+  const finish = { name: 'cloth', blend: 'multiply', strength: 0.5, scope: 'figure', colour: null, texture: null };
+  const made = await packageOf(server, limb.id, { formats: [], finish });
+  const { name, image } = made.rig.views[0].pieces[0];
+  const seen = await look(limb.view, { [`${name}.png`]: made.files.get(image) as Uint8Array });
+  expect(seen.body.notes).toEqual([expect.stringMatching(/^v001 left with the finish cloth, which is in the paint/)]);
+});
+
 test('what left with room round its canvas comes back to its place', async () => {
   const { id, view, lower } = await handedOff();
   const wide = await packageOf(server, id, { formats: ['ora'], room: 40 });

@@ -1,5 +1,5 @@
 import type { CharacterDoc } from '@limber-sheaf/core';
-import { encodePng } from '@limber-sheaf/formats';
+import { decodePng, encodePng } from '@limber-sheaf/formats';
 import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
@@ -340,4 +340,19 @@ test('a graft from another piece or a file is laid beneath, moved, and pressed f
   expect((await ask('POST', `/characters/${id}/duplicate`)).doc.pieces.some((piece) => piece.graft !== null)).toBe(
     true,
   );
+});
+
+test('paint that comes back repainted over an adjustable graft presses it flat; undone, it can be adjusted again', async () => {
+  const { id, view, arm, coat } = await jointed();
+  await ask('POST', `/pieces/${coat}/under/graft`, { fromId: arm });
+  const graftOf = ({ doc }: State) => doc.pieces.find((piece) => piece.id === coat)?.graft;
+  const made = await packageOf(server, id, { formats: [] });
+  const picture = decodePng(made.files.get('front/torso.png') as Uint8Array);
+  for (let i = 0; i < picture.data.length; i += 4) if (picture.data[i + 3] === 255) picture.data.set([9, 99, 9], i);
+  const form = new FormData();
+  form.append('take', coat);
+  form.append('renew', 'no');
+  form.append('art', new Blob([new Uint8Array(encodePng(picture)).buffer], { type: 'image/png' }), 'torso.png');
+  expect(graftOf(await ask('POST', `/views/${view}/bring-back`, form))).toBeNull();
+  expect(graftOf(await ask('POST', `/characters/${id}/undo`))).toMatchObject({ light: 0 });
 });

@@ -333,6 +333,7 @@ export * from './under/index.js';
 // Names
 export { renameParts, type Renaming } from './names/rename-parts.js';
 export { mapNames, type MappedName } from './names/map-names.js';
+export { nameUses } from './names/name-uses.js';
 export { numberAlike } from './names/number-alike.js';
 export { findNearTwins, type NearTwins } from './names/near-twins.js';
 export { USUAL_SCHEMES, sameScheme } from './names/usual-schemes.js';

@@ -4,6 +4,7 @@ import {
   pieceById,
   pieceName,
   redrawView,
+  versionWord,
   viewById,
   type CharacterDoc,
   type CutArgs,
@@ -61,7 +62,10 @@ export class BringBackService {
       });
       const { pieces, design, left } = taken;
       const sheets: CutArgs['sheets'] = new Map();
-      for (const { pieceId, face, beneath, own } of pieces) sheets.set(pieceId, { face, beneath, own });
+      for (const { pieceId, face, beneath, own } of pieces) {
+        const isPainted = beneath?.blob !== pieceById(doc, pieceId).beneath?.blob;
+        sheets.set(pieceId, { face, beneath, own, ...(isPainted && { graft: null }) });
+      }
       const one = take.length === 1 ? pieceName(doc, pieceById(doc, take[0])) : counted(take.length, 'piece');
       return {
         kind: 'bring-back',
@@ -91,11 +95,11 @@ export class BringBackService {
 
 function piecesNow(doc: CharacterDoc, viewId: string): PiecesThen {
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
-  return { names: pieces.map((piece) => [pieceName(doc, piece), piece.id]), bounds: {}, room: 0 };
+  return { names: pieces.map((piece) => [pieceName(doc, piece), piece.id]), bounds: {}, room: 0, finish: null };
 }
 
 /** What a version called the pieces that are still there. A manifest goes by parts. */
-function piecesThen(doc: CharacterDoc, viewId: string, { views, scale }: Rig): PiecesThen {
+function piecesThen(doc: CharacterDoc, viewId: string, { views, scale, version, finish }: Rig): PiecesThen {
   const view = viewById(doc, viewId);
   const then = views.find((one) => one.key === view.key);
   const room = then && scale === 1 ? (then.canvas.width - view.width) / 2 : 0;
@@ -107,5 +111,10 @@ function piecesThen(doc: CharacterDoc, viewId: string, { views, scale }: Rig): P
     names.push([name, piece.id]);
     if (scale === 1) boundsOf[piece.id] = { ...bounds, x: bounds.x - room, y: bounds.y - room };
   }
-  return { names, bounds: boundsOf, room };
+  return {
+    names,
+    bounds: boundsOf,
+    room,
+    finish: finish && `${versionWord(version)} left with the finish ${finish.name}`,
+  };
 }

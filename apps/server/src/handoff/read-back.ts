@@ -27,6 +27,8 @@ export interface PiecesThen {
   bounds: Record<PieceId, Rect>;
   /** px that the canvas had on every side beyond the view's. */
   room: number;
+  /** The finish that is baked into what left then, in words; null for none. */
+  finish: string | null;
 }
 
 /** Files that come back, and what they are held against. */
@@ -80,6 +82,10 @@ export async function readBack({ doc, viewId, derived, files, versions }: BackOr
       `Nothing in ${counted(files.length, 'that file', 'those files')} bears the name of a piece.`,
       'Bring back a layered file or images that left from here, with their names.',
     );
+  // Nothing in a picture tells which version it was painted from.
+  const finished = versions.flatMap(({ finish }) => finish ?? []);
+  if (finished.length > 0)
+    notes.push(`${finished[0]}, which is in the paint of whatever was made from it. Paint over one that left without.`);
   const [art, painted] = [await readArt(doc, viewId, derived), await readArt(doc, viewId)];
   for (const [id, { own, beneath }] of painted.pieces) {
     const drawn = art.pieces.get(id);

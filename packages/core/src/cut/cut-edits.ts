@@ -29,6 +29,8 @@ export interface CutSheets {
   own?: SheetRef | null;
   extra?: SheetRef | null;
   beneath?: SheetRef | null;
+  /** A graft is pressed flat where the paint beneath it is another. */
+  graft?: null;
 }
 
 /** A piece that a cut makes. */

@@ -3,6 +3,7 @@ import { createPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import { compareBitmaps } from '../raster/compare.js';
 import { composite } from '../raster/composite.js';
 import { FINISH_NAMES, USUAL_FINISHES, finishTexture, withFinish, type Finish } from './finish.js';
+import { USUAL_OPTIONS, sameOptions } from './package-options.js';
 
 const CANVAS = { width: 48, height: 64 };
 const disc = (x: number, y: number, r: number, colour: readonly number[], alpha = 255): PlacedBitmap => {
@@ -85,4 +86,13 @@ test('shade along edges is darkest at the silhouette and gone within it', () => 
   expect(at(20, 24)).toBe(255);
   expect(at(20, 9)).toBeLessThan(150);
   expect(at(20, 9)).toBeLessThan(at(20, 11));
+});
+
+test('two ways to make a package are the same however they were put together', () => {
+  const { colour, scope, strength, blend, name, texture } = USUAL_FINISHES.cloth;
+  const turned = { texture, name, colour, scope, strength, blend };
+  const a = { ...USUAL_OPTIONS, finish: USUAL_FINISHES.cloth };
+  expect(sameOptions(a, { ...a, finish: turned, formats: [...a.formats].reverse() })).toBe(true);
+  expect(sameOptions(a, { ...a, finish: { ...turned, strength: 0.9 } })).toBe(false);
+  expect(sameOptions(a, USUAL_OPTIONS)).toBe(false);
 });

@@ -55,6 +55,13 @@ export const USUAL_PRESETS: readonly { name: string; options: PackageOptions }[]
 /** Do two ways make the same package? */
 export function sameOptions(a: PackageOptions, b: PackageOptions): boolean {
   const sign = ({ formats, ...rest }: PackageOptions) =>
-    JSON.stringify([PACKAGE_FORMATS.filter((one) => formats.includes(one)), Object.entries(rest).sort()]);
+    JSON.stringify([PACKAGE_FORMATS.filter((one) => formats.includes(one)), inOrder(rest)]);
   return sign(a) === sign(b);
+}
+
+/** The same value with its fields by name, however it was put together. */
+function inOrder(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+  const fields = Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1));
+  return fields.map(([field, inner]) => [field, inOrder(inner)]);
 }

@@ -5,6 +5,8 @@ import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
 import { planFrom } from '../plan/plan.js';
 import { findInNames } from './name-findings.js';
+import { nameUses } from './name-uses.js';
+import type { OrderChangeRow } from '../document/rows.js';
 import { renameParts } from './rename-parts.js';
 import { onOtherSide, replacedIn } from './swap-sides.js';
 
@@ -96,4 +98,25 @@ test('what would bear one name is numbered in its order, and nothing else is tou
   ]);
   expect(numberAlike([patch('a', null), patch('a', null)], 11)).toEqual([patch('a', 11), patch('a', 12)]);
   expect(numberAlike([patch('a', 1), patch('a', 2), patch('b', null)])).toEqual([null, null, null]);
+});
+
+test('what uses a name in a package is told: pictures, what hangs from it, changes of the draw order', () => {
+  const [joint] = doc.joints;
+  const upper = doc.pieces.find(({ id }) => id === joint.parentId);
+  const lower = doc.pieces.find(({ id }) => id === joint.childId);
+  if (!upper || !lower) throw new Error('no limb');
+  const lowerName = nameFor(doc.parts.find(({ id }) => id === lower.partId) ?? first, doc.character.scheme);
+  expect(nameUses(doc, upper.partId)).toEqual(['picture and layer in the front view', `${lowerName} hangs from it`]);
+  const change: OrderChangeRow = {
+    ...{ table: 'orderChange', id: 'o', version: 1, viewId: 'v', jointId: joint.id, low: 30, high: 60, rank: 0 },
+    ...{ movedIds: [lower.id], place: 'behind', atId: upper.id },
+  };
+  const posed = { ...doc, orderChanges: [change] };
+  expect(nameUses(posed, lower.partId)).toEqual(['picture and layer in the front view', '1 change of the draw order']);
+  const many = {
+    ...doc,
+    parts: doc.parts.concat([1, 2, 3, 4].map((n) => ({ ...first, id: `p${n}`, index: n, parentId: upper.partId }))),
+  };
+  expect(nameUses(many, upper.partId)[1]).toMatch(/, .*, .*, 2 more hang from it$/);
+  expect(nameUses(doc, 'gone' as never)).toEqual([]);
 });

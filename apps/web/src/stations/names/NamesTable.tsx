@@ -1,4 +1,4 @@
-import { counted, labelFor, versionWord } from '@limber-sheaf/core';
+import { counted, labelFor, nameUses, versionWord } from '@limber-sheaf/core';
 import { useAnswer } from '../../api/useAnswer';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
@@ -92,6 +92,9 @@ function NameLine({ row, since }: { row: NameRow; since: { name: string; since: 
   const text = useNames((s) => s.typed[part.id]?.text ?? '');
   const label = labelFor(part);
   const isChanged = next !== name;
+  // A rig that was made from a package goes by the name.
+  const isLost = isChanged && since?.name === name;
+  const { doc } = useOnBench();
   return (
     <tr className={`border-t border-rule ${picked ? 'bg-brass-wash' : ''}`}>
       <td className="py-1 pr-2">
@@ -117,12 +120,18 @@ function NameLine({ row, since }: { row: NameRow; since: { name: string; since: 
           className="figures h-7 w-full min-w-28 rounded border border-rule bg-sheet px-2 text-[12.5px]"
         />
       </td>
-      <td className={`pr-2 text-[12.5px] ${fault ? 'text-madder' : 'figures text-woad'}`}>
-        {fault ?? (isChanged ? next : '')}
+      <td className="pr-2 text-[12.5px]">
+        <span className={fault ? 'text-madder' : 'figures text-woad'}>{fault ?? (isChanged ? next : '')}</span>
+        {isLost && (
+          <span className="block text-[12px] text-brass">
+            In rigs as {nameUses(doc, part.id).join('; ')}.{' '}
+            <button type="button" className="cursor-pointer underline" onClick={() => typeName(part.id, null)}>
+              Keep {name}
+            </button>
+          </span>
+        )}
       </td>
-      <td
-        className={`figures text-right text-[12px] whitespace-nowrap ${isChanged && since?.name === name ? 'text-brass' : 'text-soft'}`}
-      >
+      <td className={`figures text-right text-[12px] whitespace-nowrap ${isLost ? 'text-brass' : 'text-soft'}`}>
         {since?.name === name ? `since ${versionWord(since.since)}` : since ? 'renamed since' : ''}
       </td>
     </tr>

@@ -68,6 +68,9 @@ test('a name that has left says since when, and that a rig will lose it', async 
   expect(await screen.findByText('since v002')).toBeTruthy();
   await userEvent.type(fieldOf('head'), 'face');
   expect(screen.getByText(/has been handed off: a rig that goes by it will lose it/)).toBeTruthy();
+  expect(line('head').getByText(/In rigs as picture and layer in the front view/)).toBeTruthy();
+  await userEvent.click(line('head').getByRole('button', { name: 'Keep head' }));
+  expect(screen.queryByText(/has been handed off/)).toBeNull();
 });
 
 test('many at once: a text replaced, sides swapped, all of it left again', async () => {
