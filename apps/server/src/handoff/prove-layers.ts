@@ -1,4 +1,4 @@
-import { composite, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
+import { composite, cropPlaced, wordsOf, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
 import {
   decodePng,
   readGlb,
@@ -68,13 +68,8 @@ export async function atlasFault(bytes: Uint8Array, { pieces }: RigView, imageOf
   const whole = await decode(bytes);
   for (const { name, atlas, image } of pieces) {
     const picture = imageOf(image);
-    if (!atlas || !picture) return `${name} on its packed sheet`;
-    for (let y = 0; y < picture.height; y++) {
-      const from = ((atlas.y + y) * whole.width + atlas.x) * 4;
-      const row = whole.data.subarray(from, from + picture.width * 4);
-      if (!sameRow(row, picture.data.subarray(y * picture.width * 4, (y + 1) * picture.width * 4)))
-        return `${name} on its packed sheet`;
-    }
+    if (!atlas || !picture || !samePicture(cropPlaced({ ...whole, x: 0, y: 0 }, atlas), picture))
+      return `${name} on its packed sheet`;
   }
   return null;
 }
@@ -155,19 +150,20 @@ function withPng({ name, x, y, png }: { name: string; x: number; y: number; png:
   return { name, x, y, png, picture: () => decodePng(png) };
 }
 
-/** Are two pictures the same, whatever colour hides where they are clear? */
+/** Are two pictures the same, to some of 255 a channel, whatever colour hides where they are clear? */
 function samePicture(a: Bitmap | null, b: Bitmap | null, tolerance = 0): boolean {
-  if (!a || !b) return false;
-  return a.width === b.width && a.height === b.height && sameRow(a.data, b.data, tolerance);
+  if (!a || !b || a.width !== b.width || a.height !== b.height) return false;
+  const [wordsA, wordsB] = [wordsOf(a), wordsOf(b)];
+  for (let i = 0; i < wordsA.length; i++)
+    if (wordsA[i] !== wordsB[i] && !samePixel(a.data, b.data, i * 4, tolerance)) return false;
+  return true;
 }
 
-function sameRow(a: Uint8ClampedArray | Uint8Array, b: Uint8ClampedArray | Uint8Array, tolerance = 0): boolean {
-  for (let i = 0; i < a.length; i += 4) {
-    const alpha = a[i + 3];
-    if (Math.abs(alpha - b[i + 3]) > tolerance) return false;
-    // Colours by their alpha: that of a pixel which is hardly there is hardly seen.
-    for (let k = i; k < i + 3; k++) if (Math.abs(a[k] - b[k]) * alpha > tolerance * 255) return false;
-  }
+function samePixel(a: Uint8Array, b: Uint8Array, at: number, tolerance: number): boolean {
+  const alpha = a[at + 3];
+  if (Math.abs(alpha - b[at + 3]) > tolerance) return false;
+  // Colours by their alpha: that of a pixel which is hardly there is hardly seen.
+  for (let k = at; k < at + 3; k++) if (Math.abs(a[k] - b[k]) * alpha > tolerance * 255) return false;
   return true;
 }
 

@@ -1,4 +1,12 @@
-import { LimberError, cleanLimits, daylightInDisc, sweepAngles, withFinish, type Bitmap } from '@limber-sheaf/core';
+import {
+  LimberError,
+  cleanLimits,
+  daylightInDisc,
+  sweepAngles,
+  withFinish,
+  wordsOf,
+  type Bitmap,
+} from '@limber-sheaf/core';
 import { rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
 import { decode } from '../threads/pictures.js';
 import { sha } from './packed-view.js';
@@ -106,8 +114,13 @@ function restDifference(
     for (let y = 0, from = 0; y < picture.height; y++) {
       let to = ((bounds.y + y) * canvas.width + bounds.x) * 4;
       for (let x = 0; x < picture.width; x++, from += 4, to += 4) {
-        const over = picture.data[from + 3] / 255;
-        if (over === 0) continue;
+        const coverage = picture.data[from + 3];
+        if (coverage === 0) continue;
+        if (coverage === 255) {
+          for (let k = 0; k < 4; k++) drawn[to + k] = picture.data[from + k];
+          continue;
+        }
+        const over = coverage / 255;
         const under = (drawn[to + 3] / 255) * (1 - over);
         const alpha = over + under;
         for (let k = 0; k < 3; k++) drawn[to + k] = (picture.data[from + k] * over + drawn[to + k] * under) / alpha;
@@ -120,7 +133,9 @@ function restDifference(
     if (far > largest) largest = far;
     return far;
   };
+  const [drawnWords, wantedWords] = [new Uint32Array(drawn.buffer), wordsOf(wanted)];
   for (let i = 0; i < drawn.length; i += 4) {
+    if (drawnWords[i >> 2] === wantedWords[i >> 2]) continue;
     const [is, was] = [drawn[i + 3], wanted.data[i + 3]];
     sum += note(Math.abs(is - was));
     // Colours by their alpha: that of a pixel which is hardly there is hardly seen.
