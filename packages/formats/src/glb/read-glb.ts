@@ -1,7 +1,7 @@
 import { LimberError } from '@limber-sheaf/core';
 
 /** A node of a puppet as it is read, its place worked out from the nodes above it. */
-export interface PuppetNode {
+interface PuppetNode {
   name: string;
   /** The node that it hangs from; null for a root. */
   parent: string | null;
