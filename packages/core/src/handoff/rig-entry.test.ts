@@ -11,7 +11,9 @@ const entryWith = (change: Parameters<typeof changeJoint>[2]) => {
   const doc = applyDiff(limb.doc, changeJoint(limb.doc, 'j', change));
   const piece = doc.pieces.find(({ id }) => id === 'lower');
   if (!piece) throw new Error('no lower piece');
-  return rigEntry(doc, piece, BOUNDS, [{ jointId: 'j', cleanRange: [-20, 60], worst: { angle: 0 } as never, discBare: 0 }]);
+  return rigEntry(doc, piece, BOUNDS, [
+    { jointId: 'j', cleanRange: [-20, 60], worst: { angle: 0 } as never, discBare: 0 },
+  ]);
 };
 
 test('a joint leaves with its pivot, its range and what is clean of it', () => {
