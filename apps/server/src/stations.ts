@@ -6,4 +6,5 @@ export { JointsModule } from './joints/joints.module.js';
 export { UnderModule } from './under/under.module.js';
 export { StackModule } from './stack/stack.module.js';
 export { NamesModule } from './names/names.module.js';
+export { SwapsModule } from './swaps/swaps.module.js';
 export { HandOffModule } from './handoff/handoff.module.js';

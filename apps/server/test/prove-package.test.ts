@@ -1,16 +1,8 @@
 import { createHash } from 'node:crypto';
-import {
-  decodePng,
-  encodePng,
-  readOpenRaster,
-  writeOpenRaster,
-  writePsd,
-  writeRig,
-  writeZip,
-} from '@limber-sheaf/formats';
+import { decodePng, encodePng, readOpenRaster, writeOpenRaster, writePsd, writeRig } from '@limber-sheaf/formats';
 import type { Rig } from '@limber-sheaf/formats';
 import { provePackage } from '../src/handoff/prove-package';
-import { call, end, jointedLimb, packageOf, startServer, type Running } from './server-under-test';
+import { call, end, jointedLimb, packageOf, startServer, zipOfPackage, type Running } from './server-under-test';
 
 jest.setTimeout(60_000);
 let server: Running;
@@ -31,7 +23,7 @@ const bytesOf = (latin: string) => Uint8Array.from(latin, (letter) => letter.cha
 /** The package, with some files put in the place of its own. */
 function zipOf(changed: Record<string, Uint8Array>, rig: Rig = made.rig): Uint8Array {
   const files = new Map([...made.files, ['rig.json', writeRig(rig)], ...Object.entries(changed)]);
-  return writeZip([...files].map(([path, bytes]) => ({ path: `${made.name}/${path}`, bytes })));
+  return zipOfPackage({ ...made, files });
 }
 
 /** A file of the view by its ending. */

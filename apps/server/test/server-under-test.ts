@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import type { CharacterDoc, DerivedRefs, MaskRuns } from '@limber-sheaf/core';
-import { encodePng, readZip, type Rig } from '@limber-sheaf/formats';
+import { encodePng, readZip, writeZip, type Rig } from '@limber-sheaf/formats';
 
 /** The built server, run for real on a database of its own. */
 export interface Running {
@@ -168,4 +168,9 @@ export async function packageOf(
   const { name } = job.result;
   const files = new Map(readZip(zip).map((file) => [file.path.slice(name.length + 1), file.bytes]));
   return { rig: JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig, files, name };
+}
+
+/** A package as the zip that it came in. */
+export function zipOfPackage({ files, name }: { files: Map<string, Uint8Array>; name: string }): Uint8Array {
+  return writeZip([...files].map(([path, bytes]) => ({ path: `${name}/${path}`, bytes })));
 }

@@ -206,6 +206,9 @@ export {
   type Plan,
   type PlannedPart,
   type PlannedSet,
+  SWAP_KINDS,
+  type ChartShape,
+  type SwapKind,
   ORDER_PLACES,
   type OrderPlace,
 } from './document/row-types.js';
@@ -234,6 +237,13 @@ export {
   type PieceRow,
   type OrderChangeId,
   type OrderChangeRow,
+  type CycleRow,
+  type DrawingRow,
+  type DrawingViewRow,
+  type LookRow,
+  type SwapSetRow,
+  type DrawingId,
+  type SwapSetId,
   type Row,
   type RowOf,
   type SheetRef,
@@ -340,6 +350,9 @@ export { USUAL_SCHEMES, sameScheme } from './names/usual-schemes.js';
 export { freeNumber } from './names/free-number.js';
 export { findInNames, type NameFinding } from './names/name-findings.js';
 export { onOtherSide, replacedIn } from './names/swap-sides.js';
+
+// Swaps
+export * from './swaps/index.js';
 
 // Hand-off
 export * from './handoff/index.js';

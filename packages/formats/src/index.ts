@@ -19,9 +19,13 @@ export {
   writeRig,
   type Rig,
   type RigBounds,
+  type RigCycle,
+  type RigDrawing,
   type RigFinish,
   type RigJoint,
+  type RigLook,
   type RigPiece,
+  type RigSwapSet,
   type RigView,
 } from './rig/rig.js';
 export {
@@ -35,6 +39,7 @@ export {
   type RigChanges,
 } from './rig/changes.js';
 export { pictureChange } from './rig/picture-change.js';
-export { compareRigs, restOf, type ImageOf } from './rig/compare-rigs.js';
+export { compareRigs, restOf } from './rig/compare-rigs.js';
+export type { ImageOf } from './rig/image-of.js';
 export { rigFaults } from './rig/validate-rig.js';
 export { ZIP_LIMITS, readZip, writeZip, type PackageFile } from './zip/zip.js';

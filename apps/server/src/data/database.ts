@@ -13,6 +13,7 @@ import * as stack from './migrations/0008-stack.js';
 import * as carried from './migrations/0009-carried.js';
 import * as versions from './migrations/0010-versions.js';
 import * as kept from './migrations/0011-kept.js';
+import * as swaps from './migrations/0012-swaps.js';
 
 interface Migration {
   name: string;
@@ -33,6 +34,7 @@ const MIGRATIONS: readonly Migration[] = [
   carried,
   versions,
   kept,
+  swaps,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

@@ -13,7 +13,20 @@ import {
 } from '@limber-sheaf/core';
 import { Transaction, type Sequelize } from 'sequelize';
 import type { Model, ModelCtor } from 'sequelize-typescript';
-import { Character, Handle, Joint, OrderChange, Part, Piece, View } from './models.js';
+import {
+  Character,
+  Cycle,
+  Drawing,
+  DrawingView,
+  Handle,
+  Joint,
+  Look,
+  OrderChange,
+  Part,
+  Piece,
+  SwapSet,
+  View,
+} from './models.js';
 
 const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   character: Character,
@@ -23,6 +36,11 @@ const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   joint: Joint,
   handle: Handle,
   orderChange: OrderChange,
+  swapSet: SwapSet,
+  drawing: Drawing,
+  drawingView: DrawingView,
+  look: Look,
+  cycle: Cycle,
 };
 
 /** A character at one moment. */

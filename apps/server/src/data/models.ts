@@ -3,6 +3,7 @@ import type {
   BroughtIn,
   CarriedContour,
   CharacterDoc,
+  ChartShape,
   Diff,
   Graft,
   DiscOn,
@@ -14,6 +15,7 @@ import type {
   Plan,
   Rgb,
   SheetRef,
+  SwapKind,
 } from '@limber-sheaf/core';
 import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
 
@@ -144,6 +146,57 @@ export class OrderChange extends Model {
   @Column(DataType.INTEGER) declare version: number;
 }
 
+@Table({ ...options, tableName: 'swap_set' })
+export class SwapSet extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.UUID) declare partId: string;
+  @Column(DataType.TEXT) declare kind: SwapKind;
+  @Column(DataType.JSONB) declare shapes: ChartShape[];
+  @Column(DataType.JSONB) declare moods: string[];
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'drawing' })
+export class Drawing extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare setId: string;
+  @Column(DataType.TEXT) declare shape: string;
+  @Column(DataType.TEXT) declare mood: string;
+  @Column(DataType.BOOLEAN) declare isDefault: boolean;
+  @Column(DataType.JSONB) declare hides: string[];
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'drawing_view' })
+export class DrawingView extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare drawingId: string;
+  @Column(DataType.UUID) declare viewId: string;
+  @Column(DataType.JSONB) declare picture: SheetRef | null;
+  @Column(DataType.JSONB) declare marks: number[];
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'look' })
+export class Look extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.TEXT) declare name: string;
+  @Column(DataType.JSONB) declare drawingIds: string[];
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'cycle' })
+export class Cycle extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare setId: string;
+  @Column(DataType.TEXT) declare name: string;
+  @Column(DataType.JSONB) declare drawingIds: string[];
+  @Column(DataType.JSONB) declare frames: number[];
+  @Column(DataType.INTEGER) declare version: number;
+}
+
 /** One line of the journal, which is only ever added to: an undo is a line of its own. */
 @Table({ ...options, tableName: 'edit' })
 export class Edit extends Model {
@@ -245,6 +298,11 @@ export const MODELS = [
   Joint,
   Handle,
   OrderChange,
+  SwapSet,
+  Drawing,
+  DrawingView,
+  Look,
+  Cycle,
   Edit,
   SnapshotRow,
   Derived,

@@ -48,6 +48,15 @@ const ManyPictures = FilesInterceptor('art', MOST_FILES, {
   },
 });
 
+/** Where uploaded files were put down, and what they are called. */
+export function namedFiles(files: Express.Multer.File[] | undefined): { path: string; name: string }[] {
+  // A form has its file names as bytes; they are UTF-8.
+  return (files ?? []).map(({ path, originalname }) => ({
+    path,
+    name: Buffer.from(originalname, 'latin1').toString('utf8'),
+  }));
+}
+
 /** Repainted art that is uploaded: a layered file, or an image a piece. */
 @Injectable()
 export class ArtFiles extends PutDown {

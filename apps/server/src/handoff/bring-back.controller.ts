@@ -1,7 +1,7 @@
 import { LimberError } from '@limber-sheaf/core';
 import { Body, Controller, HttpCode, Param, Post, UploadedFiles, UseInterceptors } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { ArtFiles } from '../files/design-file.js';
+import { ArtFiles, namedFiles } from '../files/design-file.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import { BringBackService } from './bring-back.service.js';
@@ -38,10 +38,10 @@ export class BringBackController {
   }
 }
 
-/** Where uploaded files were put down, and what they are called. */
+/** @throws LimberError `unreadable-file` where there is none */
 function filesOf(files: Files): { path: string; name: string }[] {
-  if (!files || files.length === 0)
+  const named = namedFiles(files);
+  if (named.length === 0)
     throw new LimberError('unreadable-file', 'There is no file.', 'Choose the layered file or the images.');
-  // A form has its file names as bytes; they are UTF-8.
-  return files.map(({ path, originalname }) => ({ path, name: Buffer.from(originalname, 'latin1').toString('utf8') }));
+  return named;
 }

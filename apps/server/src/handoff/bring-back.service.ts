@@ -1,9 +1,12 @@
 import {
   counted,
   cutPieces,
+  defaultOf,
+  drawingName,
   pieceById,
   pieceName,
   redrawView,
+  setAt,
   versionWord,
   viewById,
   type CharacterDoc,
@@ -95,7 +98,12 @@ export class BringBackService {
 
 function piecesNow(doc: CharacterDoc, viewId: string): PiecesThen {
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
-  return { names: pieces.map((piece) => [pieceName(doc, piece), piece.id]), bounds: {}, room: 0, finish: null };
+  const names = pieces.flatMap((piece): PiecesThen['names'] => {
+    const set = setAt(doc, piece);
+    const own = [pieceName(doc, piece), ...(set ? [drawingName(doc, defaultOf(doc, set))] : [])];
+    return own.map((name) => [name, piece.id]);
+  });
+  return { names, bounds: {}, room: 0, finish: null };
 }
 
 /** What a version called the pieces that are still there. A manifest goes by parts. */
@@ -108,7 +116,8 @@ function piecesThen(doc: CharacterDoc, viewId: string, { views, scale, version, 
   for (const { id, name, bounds, kind } of then?.pieces ?? []) {
     const piece = doc.pieces.find((one) => one.viewId === viewId && one.partId === id);
     if (!piece || kind === 'line-under') continue;
-    names.push([name, piece.id]);
+    const standing = then?.swapSets.find((set) => set.piece === name)?.default;
+    for (const own of [name, ...(standing ? [standing] : [])]) names.push([own, piece.id]);
     if (scale === 1) boundsOf[piece.id] = { ...bounds, x: bounds.x - room, y: bounds.y - room };
   }
   return {

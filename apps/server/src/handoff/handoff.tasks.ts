@@ -30,7 +30,8 @@ import { encode, picture, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { lookAtBack as look, takeThemBack as take } from './bring-back.js';
 import { compareVersions, type KeptVersion } from './compare-versions.js';
-import { packView, sha, type PackedView } from './packed-view.js';
+import { sha } from './packed-picture.js';
+import { packView, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
 import { provePackage } from './prove-package.js';
 import { finishPath, picturesOf, readPackage, sheetPath } from './read-package.js';
@@ -162,13 +163,19 @@ export const readTexture = task(async (path: string): Promise<KeptTexture> => {
 });
 
 /** The design and the images of a view. */
-function filesOf({ view, pieces, design, finish }: PackedView): PackageFile[] {
+function filesOf({ view, pieces, sets, design, finish }: PackedView): PackageFile[] {
   const images = pieces.flatMap(({ entry, png, above }) => [
     { path: entry.image, bytes: png },
     ...above.map((sheet) => ({ path: `${view.key}/${entry.name}_${sheet.role}.png`, bytes: sheet.png })),
   ]);
+  const drawings = sets.flatMap(({ entry: set, drawings: all }) =>
+    // The default drawing's file is its piece's.
+    all.flatMap(({ entry, packed }) =>
+      packed && entry.image && entry.name !== set.default ? [{ path: entry.image, bytes: packed.png }] : [],
+    ),
+  );
   const texture = finish ? [{ path: finishPath(view.key), bytes: finish }] : [];
-  return [{ path: view.design.image, bytes: design }, ...texture, ...images];
+  return [{ path: view.design.image, bytes: design }, ...texture, ...images, ...drawings];
 }
 
 function manifest(

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import {
   LimberError,
   UNCUT,
@@ -25,38 +24,22 @@ import { readBlob } from '../threads/blobs.js';
 import { encode, readArt, sheet as readSheet, type DerivedOfView } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
 import { Finishing } from './finishing.js';
+import { sha, type PackedPicture, type PackedPiece } from './packed-picture.js';
+import { looksAndCycles, packSets, type PackedSet } from './packed-sets.js';
 import { Scaling } from './scaling.js';
-
-/** A picture that leaves, with its file. */
-interface PackedPicture {
-  image: PlacedBitmap;
-  png: Uint8Array;
-}
-
-/** A piece as it leaves. */
-interface PackedPiece extends PackedPicture {
-  entry: RigPiece;
-  /** The limb that it is grouped with in layered files; null for none. */
-  group: string | null;
-  /** What layered files hold in its place where shade or line are kept apart. */
-  base: PackedPicture;
-  /** Shade and line, directly above it. */
-  above: (PackedPicture & { role: 'shade' | 'line' })[];
-}
 
 /** A view as it leaves. */
 export interface PackedView {
   view: RigView;
   /** Back to front. */
   pieces: PackedPiece[];
+  sets: PackedSet[];
   /** All of them at rest, as large as the canvas. */
   merged: PlacedBitmap;
   design: Uint8Array;
   /** The texture of the finish as a file; null for none. */
   finish: Uint8Array | null;
 }
-
-export const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
 /** One view's pieces with their pictures and what the manifest says of them. */
 export async function packView(
@@ -85,6 +68,8 @@ export async function packView(
     canvas.height,
     pieces.map(({ image }) => image),
   );
+  const sets = await packSets(doc, row, art, pieces, { scaling, finishing });
+  const swapSets = sets.map(({ entry }) => entry);
   const view: RigView = {
     key: row.key,
     canvas,
@@ -94,9 +79,10 @@ export async function packView(
     handles: handleEntries(doc, row.id).map((handle) => ({ ...handle, pivot: scaling.place(handle.pivot) })),
     orderChanges: orderChangeEntries(doc, row.id),
     pieces: pieces.map(({ entry }) => entry),
-    swapSets: [],
+    swapSets,
+    ...looksAndCycles(doc, { swapSets }),
   };
-  return { view, pieces, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
+  return { view, pieces, sets, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
 }
 
 /** What leaves, back to front; what is still uncut as a piece of its own at the back, so that the layers are the design. */

@@ -11,7 +11,7 @@ import {
   type RigView,
 } from '@limber-sheaf/formats';
 import { decode } from '../threads/pictures.js';
-import { sha } from './packed-view.js';
+import { sha } from './packed-picture.js';
 import { HIDDEN_GROUPS } from './write-formats.js';
 
 /** A layer as the manifest has it. */
@@ -24,11 +24,17 @@ interface Expected {
 }
 
 /** The layers that a view's layered files must hold, back to front. */
-function expectedLayers({ pieces }: RigView): Expected[] {
-  return pieces.flatMap(({ name, bounds, image, sha256, sheets }): Expected[] => [
-    sheets.length === 0 ? { name, bounds, image, sha256 } : { name, bounds: null, image: null, sha256: null },
-    ...sheets.map((sheet) => ({ ...sheet, name: `${name}_${sheet.role}` })),
-  ]);
+function expectedLayers({ pieces, swapSets }: RigView): Expected[] {
+  const standing = new Map(swapSets.map((set) => [set.name, set.default]));
+  return pieces.flatMap(({ name: own, bounds, image, sha256, sheets, swapSet }): Expected[] => {
+    const name = standing.get(swapSet ?? '') ?? own;
+    return [
+      sheets.length === 0 || swapSet
+        ? { name, bounds, image, sha256 }
+        : { name, bounds: null, image: null, sha256: null },
+      ...(swapSet ? [] : sheets.map((sheet) => ({ ...sheet, name: `${name}_${sheet.role}` }))),
+    ];
+  });
 }
 
 /** A layer as a file has it: the bytes of its picture, or the pixels. */
@@ -64,9 +70,16 @@ export function psdFault(bytes: Uint8Array, view: RigView, imageOf: ImageOf, isS
 }
 
 /** What is wrong with a view's packed sheet, in words; null for nothing. */
-export async function atlasFault(bytes: Uint8Array, { pieces }: RigView, imageOf: ImageOf): Promise<string | null> {
+export async function atlasFault(
+  bytes: Uint8Array,
+  { pieces, swapSets }: RigView,
+  imageOf: ImageOf,
+): Promise<string | null> {
   const whole = await decode(bytes);
-  for (const { name, atlas, image } of pieces) {
+  const drawings = swapSets.flatMap((set) =>
+    set.drawings.flatMap(({ name, image, atlas }) => (image ? [{ name, image, atlas }] : [])),
+  );
+  for (const { name, atlas, image } of [...pieces, ...drawings]) {
     const picture = imageOf(image);
     if (!atlas || !picture || !samePicture(cropPlaced({ ...whole, x: 0, y: 0 }, atlas), picture))
       return `${name} on its packed sheet`;
@@ -83,10 +96,12 @@ const ROUNDING = 1e-3;
 export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
   const scenes = readGlb(bytes);
   if (scenes.map(({ key }) => key).join() !== views.map(({ key }) => key).join()) return 'its scenes';
-  for (const [at, { canvas, floorY, pieces, handles }] of views.entries()) {
+  for (const [at, { canvas, floorY, pieces, handles, swapSets }] of views.entries()) {
     const { nodes } = scenes[at];
     const byName = new Map(nodes.map((node) => [node.name, node]));
-    if (nodes.length !== pieces.length + handles.length || byName.size !== nodes.length) return 'the puppet’s nodes';
+    const drawings = swapSets.reduce((sum, set) => sum + set.drawings.length, 0);
+    if (nodes.length !== pieces.length + handles.length + drawings || byName.size !== nodes.length)
+      return 'the puppet’s nodes';
     const near = (x: number, px: number) => Math.abs(x - px * PX) <= ROUNDING;
     const across = (x: number) => x - canvas.width / 2;
     const up = (y: number) => floorY - y;
@@ -98,7 +113,13 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
         return `the pivot of the puppet’s ${name}`;
     }
     let depth = -Infinity;
-    for (const { name, bounds, sha256 } of pieces) {
+    const pictured = pieces.flatMap((piece) => {
+      const set = swapSets.find(({ name }) => name === piece.swapSet && piece.kind === 'face');
+      return set
+        ? set.drawings.flatMap(({ name, bounds, sha256 }) => (bounds ? [{ name, bounds, sha256 }] : []))
+        : [piece];
+    });
+    for (const { name, bounds, sha256 } of pictured) {
       const { origin, quad } = byName.get(name) ?? {};
       if (!origin || !quad || sha(quad.png) !== sha256 || quad.depth <= depth) return `the puppet’s ${name}`;
       depth = quad.depth;
@@ -132,8 +153,9 @@ const DRAWN = 2;
 
 /** Are the layers of each piece that keeps shade or line apart together its image? */
 function apartFault(found: readonly Found[], { pieces }: RigView, imageOf: ImageOf): string | null {
-  for (const { name, image, bounds, sheets } of pieces) {
-    if (sheets.length === 0) continue;
+  for (const { name, image, bounds, sheets, swapSet } of pieces) {
+    // A swap piece leaves whole, a drawing like the others.
+    if (sheets.length === 0 || swapSet) continue;
     const from = found.findIndex((layer) => layer.name === name);
     const stack = found.slice(from, from + 1 + sheets.length);
     const layers = stack.flatMap(({ x, y, picture }): PlacedBitmap[] => {

@@ -9,7 +9,7 @@ import {
 } from '@limber-sheaf/core';
 import { rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
 import { decode } from '../threads/pictures.js';
-import { sha } from './packed-view.js';
+import { sha } from './packed-picture.js';
 import { atlasFault, openRasterFault, psdFault, puppetFault, svgFault } from './prove-layers.js';
 import { finishPath, readPackage } from './read-package.js';
 
@@ -32,7 +32,10 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
   };
   if (rigFaults(rig).length > 0) fail('its manifest');
   for (const view of rig.views) {
-    const named = [view.design, ...view.pieces, ...view.pieces.flatMap(({ sheets }) => sheets)];
+    const drawings = view.swapSets.flatMap((set) =>
+      set.drawings.flatMap(({ image, sha256 }) => (image && sha256 ? [{ image, sha256 }] : [])),
+    );
+    const named = [view.design, ...view.pieces, ...view.pieces.flatMap(({ sheets }) => sheets), ...drawings];
     for (const { image, sha256 } of named) {
       const bytes = files.get(image);
       if (!bytes || sha(bytes) !== sha256) fail(image);

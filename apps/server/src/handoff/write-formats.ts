@@ -17,9 +17,12 @@ import {
   type GlbPuppet,
   type LayerNode,
   type PackageFile,
+  type RigBounds,
 } from '@limber-sheaf/formats';
 import sharp from 'sharp';
 import { encode } from '../threads/pictures.js';
+import type { PackedSet } from './packed-sets.js';
+import type { PackedPicture } from './packed-picture.js';
 import type { PackedView } from './packed-view.js';
 
 /** A layer as every layered file takes it. */
@@ -40,18 +43,23 @@ const THUMBNAIL = 256;
 
 /** The layers of a view, back to front: a piece each with its shade and line above it, limbs in groups, marks hidden. */
 export async function layersOf(
-  { view, pieces }: PackedView,
+  { view, pieces, sets }: PackedView,
   doc: CharacterDoc,
   { pivotMarks, registerFrame: framed }: PackageOptions,
 ): Promise<LayerNode<Layer>[]> {
   const layer = (name: string, image: PlacedBitmap, png: Uint8Array): Layer => ({
     ...{ name, x: image.x, y: image.y, image, png, visible: true },
   });
-  const shown = pieces.flatMap(({ entry, base, above, group }) => [
-    { layer: layer(entry.name, base.image, base.png), group },
-    ...above.map(({ role, image, png }) => ({ layer: layer(`${entry.name}_${role}`, image, png), group })),
-  ]);
-  const nodes: LayerNode<Layer>[] = groupInRuns(shown);
+  const setOf = new Map(sets.map((set) => [set.entry.piece, set]));
+  const shown = pieces.flatMap(({ entry, base, above, group }): { layer: LayerNode<Layer>; group: string | null }[] => {
+    const set = entry.kind === 'face' ? setOf.get(entry.name) : undefined;
+    if (set) return [{ layer: drawingLayers(set), group }];
+    return [
+      { layer: layer(entry.name, base.image, base.png), group },
+      ...above.map(({ role, image, png }) => ({ layer: layer(`${entry.name}_${role}`, image, png), group })),
+    ];
+  });
+  const nodes = groupInRuns(shown) as LayerNode<Layer>[];
   if (pivotMarks) {
     const marks: Layer[] = [];
     const mark = doc.character.scheme.pivotMark;
@@ -73,6 +81,16 @@ export async function layersOf(
   return nodes;
 }
 
+/** A set as a group that is named as its piece, a layer a drawing, of which the default one alone shows. */
+function drawingLayers({ entry: { piece, default: standing }, drawings }: PackedSet): LayerNode<Layer> {
+  const layers = drawings.flatMap(({ entry: { name }, packed }): Layer[] => {
+    if (!packed) return [];
+    const { image, png } = packed;
+    return [{ name, x: image.x, y: image.y, image, png, visible: name === standing }];
+  });
+  return { group: piece, layers };
+}
+
 export async function openRaster({ view, merged }: PackedView, layers: LayerNode<Layer>[]): Promise<Uint8Array> {
   const whole = await encode(merged);
   const thumbnail = await sharp(whole)
@@ -91,29 +109,50 @@ export function svg({ view }: PackedView, layers: LayerNode<Layer>[]): Uint8Arra
 }
 
 /** All pieces on one sheet; each piece's entry is told where. */
-export async function atlas(code: string, { view, pieces }: PackedView): Promise<PackageFile> {
-  const { width, height, places } = packAtlas(pieces.map(({ image }) => image));
+export async function atlas(code: string, { view, pieces, sets }: PackedView): Promise<PackageFile> {
+  const others = sets.flatMap(({ entry: { default: standing }, drawings }) =>
+    drawings.flatMap(({ entry, packed }) =>
+      packed && entry.name !== standing ? [{ entry, image: packed.image }] : [],
+    ),
+  );
+  const all: { entry: { atlas: RigBounds | null }; image: PlacedBitmap }[] = [...pieces, ...others];
+  const { width, height, places } = packAtlas(all.map(({ image }) => image));
   const packed = composite(
     width,
     height,
-    pieces.map(({ image }, at) => ({ ...image, x: places[at].x, y: places[at].y })),
+    all.map(({ image }, at) => ({ ...image, x: places[at].x, y: places[at].y })),
   );
-  pieces.forEach(({ entry }, at) => (entry.atlas = places[at]));
+  all.forEach(({ entry }, at) => (entry.atlas = places[at]));
+  // The default drawing is its piece's own picture.
+  for (const { entry } of sets) {
+    const own = view.pieces.find(({ name }) => name === entry.piece);
+    for (const drawing of entry.drawings) if (own && drawing.name === entry.default) drawing.atlas = own.atlas;
+  }
   return { path: `${code}_${view.key}.atlas.png`, bytes: await encode(packed) };
 }
 
 /** The puppet: every view a scene. */
 export function glb(views: readonly PackedView[], generator: string): Promise<Uint8Array> {
   return writeGlb(
-    views.map(({ view, pieces }): GlbPuppet => {
+    views.map(({ view, pieces, sets }): GlbPuppet => {
+      const setOf = new Map(sets.map((set) => [set.entry.piece, set]));
       const handles = view.handles.map((handle): GlbNode => ({ ...handle, picture: null }));
-      const quads = pieces.map(({ entry, image, png }): GlbNode => {
-        const { x, y, width, height } = image;
+      const quads = pieces.flatMap(({ entry, image, png }): GlbNode[] => {
         const { name, parent, pivot } = entry;
-        return { name, parent, pivot, picture: { png, x, y, width, height } };
+        const set = entry.kind === 'face' ? setOf.get(name) : undefined;
+        if (!set) return [{ name, parent, pivot, picture: quadOf({ image, png }) }];
+        const drawings = set.drawings.map(({ entry: drawing, packed }): GlbNode => ({
+          ...{ name: drawing.name, parent: name, pivot: null, isShown: drawing.name === set.entry.default },
+          picture: packed && quadOf(packed),
+        }));
+        return [{ name, parent, pivot, picture: null }, ...drawings];
       });
       return { key: view.key, canvas: view.canvas, floorY: view.floorY, nodes: [...handles, ...quads] };
     }),
     generator,
   );
+}
+
+function quadOf({ image: { x, y, width, height }, png }: PackedPicture): NonNullable<GlbNode['picture']> {
+  return { png, x, y, width, height };
 }

@@ -111,6 +111,11 @@ export function character({
     })),
     handles: [],
     orderChanges: [],
+    swapSets: [],
+    drawings: [],
+    drawingViews: [],
+    looks: [],
+    cycles: [],
     joints: Object.entries(joints).map(([name, more]): JointRow => ({
       table: 'joint',
       id: `joint ${name}`,

@@ -75,15 +75,16 @@ export function nameFor(part: NameTokens, scheme: NamingScheme): string {
   return words.join(scheme.separator);
 }
 
-/** The name of a swap drawing in a scheme: its tokens in order, empty ones dropped. */
+/** The name of a swap drawing in a scheme: its tokens in order, empty ones dropped. The set is a name already. */
 export function drawingNameFor(
   drawing: { set: string; shape: string; mood: string | null; index: number | null },
   scheme: NamingScheme,
 ): string {
   const words: string[] = [];
   for (const token of scheme.drawing ?? DRAWING_TOKENS) {
-    const text = token === 'index' ? null : drawing[token];
+    const text = token === 'index' || token === 'set' ? null : drawing[token];
     if (token === 'index' && drawing.index !== null) words.push(indexWord(drawing.index, scheme));
+    if (token === 'set') words.push(drawing.set);
     if (text) words.push(caseWord(text, scheme, words.length === 0));
   }
   return words.join(scheme.separator);

@@ -1,5 +1,15 @@
 import type { DiffBuilder } from './diff.js';
-import type { CharacterDoc, HandleId, JointRow, PartId, PartRow, PieceId, PieceRow } from './rows.js';
+import type {
+  CharacterDoc,
+  DrawingRow,
+  HandleId,
+  JointRow,
+  PartId,
+  PartRow,
+  PieceId,
+  PieceRow,
+  SwapSetRow,
+} from './rows.js';
 
 /** Takes a joint away, with what holds at its angles. */
 export function removeJoint(doc: CharacterDoc, joint: JointRow, diff: DiffBuilder): void {
@@ -21,9 +31,46 @@ export function isNeeded(doc: CharacterDoc, part: PartRow, goneId: PieceId | Han
   return [...doc.pieces, ...doc.handles].some(({ id, partId }) => id !== goneId && partId === part.id);
 }
 
+/** Takes a drawing away, out of looks and cycles as well; one of either that would be left with nothing goes. */
+export function removeDrawing(doc: CharacterDoc, drawing: DrawingRow, diff: DiffBuilder): void {
+  for (const one of doc.drawingViews) if (one.drawingId === drawing.id) diff.remove(one);
+  for (const look of doc.looks) {
+    const drawingIds = look.drawingIds.filter((id) => id !== drawing.id);
+    if (drawingIds.length === 0) diff.remove(look);
+    else if (drawingIds.length < look.drawingIds.length) diff.update(look, { drawingIds });
+  }
+  for (const cycle of doc.cycles) {
+    const kept = cycle.drawingIds.flatMap((id, at) => (id === drawing.id ? [] : [at]));
+    if (kept.length === 0) diff.remove(cycle);
+    else if (kept.length < cycle.drawingIds.length)
+      diff.update(cycle, {
+        drawingIds: kept.map((at) => cycle.drawingIds[at]),
+        frames: kept.map((at) => cycle.frames[at]),
+      });
+  }
+  diff.remove(drawing);
+}
+
+/** Takes a set away with all its drawings. */
+export function removeSet(doc: CharacterDoc, set: SwapSetRow, diff: DiffBuilder): void {
+  const gone = new Set(doc.drawings.filter(({ setId }) => setId === set.id).map(({ id }) => id));
+  for (const cycle of doc.cycles) if (cycle.setId === set.id) diff.remove(cycle);
+  for (const look of doc.looks) {
+    const drawingIds = look.drawingIds.filter((id) => !gone.has(id));
+    if (drawingIds.length === 0) diff.remove(look);
+    else if (drawingIds.length < look.drawingIds.length) diff.update(look, { drawingIds });
+  }
+  for (const one of doc.drawingViews) if (gone.has(one.drawingId)) diff.remove(one);
+  for (const drawing of doc.drawings) if (gone.has(drawing.id)) diff.remove(drawing);
+  diff.remove(set);
+}
+
 /** Takes a part away; what hung from it hangs from another, or from nothing. */
 export function removePart(doc: CharacterDoc, part: PartRow, heirId: PartId | null, diff: DiffBuilder): void {
   for (const child of doc.parts)
     if (child.parentId === part.id) diff.update(child, { parentId: child.id === heirId ? part.parentId : heirId });
+  for (const set of doc.swapSets) if (set.partId === part.id) removeSet(doc, set, diff);
+  for (const drawing of doc.drawings)
+    if (drawing.hides.includes(part.id)) diff.update(drawing, { hides: drawing.hides.filter((id) => id !== part.id) });
   diff.remove(part);
 }

@@ -55,10 +55,22 @@ export interface PlannedPart extends NameTokens {
   hidden: boolean;
 }
 
+/** What kind of part the drawings of a set stand for. */
+export const SWAP_KINDS = ['mouth', 'lids', 'brows', 'hand', 'head', 'prop', 'outfit', 'other'] as const;
+export type SwapKind = (typeof SWAP_KINDS)[number];
+
+/** A column of a set's chart. */
+export interface ChartShape {
+  /** As it is in names: rest, open, round. */
+  key: string;
+  /** The sounds that it stands for, in words; empty for none. */
+  sounds: string;
+}
+
 /** A set of swap drawings that the character will need. */
 export interface PlannedSet {
   name: string;
-  kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+  kind: SwapKind;
   /** How many drawings. */
   drawings: number;
 }

@@ -2,6 +2,7 @@ import type { NameTokens, NamingScheme } from './naming.js';
 import type { Rgb } from '../raster/colour.js';
 import type {
   BlendMode,
+  ChartShape,
   DiscOn,
   JointKind,
   LayerRole,
@@ -9,6 +10,7 @@ import type {
   OutlineOn,
   PaletteColour,
   Plan,
+  SwapKind,
 } from './row-types.js';
 
 declare const brand: unique symbol;
@@ -20,6 +22,11 @@ export type PieceId = Id<'piece'>;
 export type JointId = Id<'joint'>;
 export type HandleId = Id<'handle'>;
 export type OrderChangeId = Id<'orderChange'>;
+export type SwapSetId = Id<'swapSet'>;
+export type DrawingId = Id<'drawing'>;
+export type DrawingViewId = Id<'drawingView'>;
+export type LookId = Id<'look'>;
+export type CycleId = Id<'cycle'>;
 
 /** A bitmap kept as a blob: the SHA-256 of its PNG file, and where it sits on the canvas, px. */
 export interface SheetRef {
@@ -253,6 +260,67 @@ export interface OrderChangeRow extends RowBase {
   rank: number;
 }
 
+/** Drawings that stand for one part, one at a time. */
+export interface SwapSetRow extends RowBase {
+  table: 'swapSet';
+  id: SwapSetId;
+  characterId: CharacterId;
+  partId: PartId;
+  kind: SwapKind;
+  /** The columns of its chart. */
+  shapes: ChartShape[];
+  /** Its rows; the default drawing's mood first. */
+  moods: string[];
+}
+
+/** One drawing of a set, in all views. */
+export interface DrawingRow extends RowBase {
+  table: 'drawing';
+  id: DrawingId;
+  setId: SwapSetId;
+  /** Its column on the chart. */
+  shape: string;
+  /** Its row. */
+  mood: string;
+  /** Is it the piece's own paint at rest? Of one drawing in a set it is. */
+  isDefault: boolean;
+  /** Parts that are not drawn while it shows. */
+  hides: PartId[];
+}
+
+/** A drawing in one view. Where there is none, the drawing is not there in that view. */
+export interface DrawingViewRow extends RowBase {
+  table: 'drawingView';
+  id: DrawingViewId;
+  drawingId: DrawingId;
+  viewId: ViewId;
+  /** null for a blank drawing, and for the default one, which is the piece's paint. */
+  picture: SheetRef | null;
+  /** Two places that the set's drawings share, as the corners of a mouth: x, y, x, y, px; empty for none. */
+  marks: number[];
+}
+
+/** Drawings of several sets that are chosen at once: an outfit, a mood. */
+export interface LookRow extends RowBase {
+  table: 'look';
+  id: LookId;
+  characterId: CharacterId;
+  name: string;
+  /** At most one of each set. */
+  drawingIds: DrawingId[];
+}
+
+/** Drawings of one set after one another, over and over. */
+export interface CycleRow extends RowBase {
+  table: 'cycle';
+  id: CycleId;
+  setId: SwapSetId;
+  name: string;
+  drawingIds: DrawingId[];
+  /** How many frames each is held, 1 or more. */
+  frames: number[];
+}
+
 /** The row of each table of a character. */
 export interface RowOf {
   character: CharacterRow;
@@ -262,6 +330,11 @@ export interface RowOf {
   joint: JointRow;
   handle: HandleRow;
   orderChange: OrderChangeRow;
+  swapSet: SwapSetRow;
+  drawing: DrawingRow;
+  drawingView: DrawingViewRow;
+  look: LookRow;
+  cycle: CycleRow;
 }
 export type TableName = keyof RowOf;
 export type Row = RowOf[TableName];
@@ -332,6 +405,41 @@ export const TABLES = {
     refers: { jointId: 'joint', movedIds: 'piece', atId: 'piece' },
     pictures: [],
     order: ['rank', 'id'],
+  },
+  swapSet: {
+    list: 'swapSets',
+    belongsTo: { field: 'characterId', table: 'character' },
+    refers: { partId: 'part' },
+    pictures: [],
+    order: ['id'],
+  },
+  drawing: {
+    list: 'drawings',
+    belongsTo: { field: 'setId', table: 'swapSet' },
+    refers: { hides: 'part' },
+    pictures: [],
+    order: ['id'],
+  },
+  drawingView: {
+    list: 'drawingViews',
+    belongsTo: { field: 'drawingId', table: 'drawing' },
+    refers: { viewId: 'view' },
+    pictures: ['picture'],
+    order: ['id'],
+  },
+  look: {
+    list: 'looks',
+    belongsTo: { field: 'characterId', table: 'character' },
+    refers: { drawingIds: 'drawing' },
+    pictures: [],
+    order: ['name', 'id'],
+  },
+  cycle: {
+    list: 'cycles',
+    belongsTo: { field: 'setId', table: 'swapSet' },
+    refers: { drawingIds: 'drawing' },
+    pictures: [],
+    order: ['name', 'id'],
   },
 } as const satisfies { [T in TableName]: Table<RowOf[T]> };
 

@@ -1,13 +1,15 @@
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { composePiece, type SheetBitmaps } from './compose-piece.js';
 import { drawSteps, type DrawStep } from './family.js';
-import type { CharacterDoc, PieceId, ViewId } from './rows.js';
+import type { CharacterDoc, DrawingViewId, PieceId, ViewId } from './rows.js';
 
 /** The decoded pictures of one view. */
 export interface ViewArt {
   /** The whole canvas, at 0, 0. */
   design: PlacedBitmap;
   pieces: Map<PieceId, SheetBitmaps>;
+  /** The pictures of swap drawings in this view, where they were asked for. */
+  drawings?: ReadonlyMap<DrawingViewId, PlacedBitmap>;
 }
 
 /** An image of a view: a piece, or the outline that lies beneath its limb's fills. */

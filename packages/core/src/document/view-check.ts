@@ -4,7 +4,16 @@ import type { ViewArt } from './view-art.js';
 
 /** The checks that are made so far. */
 export type CheckId =
-  'rest-match' | 'offcuts' | 'inside-canvas' | 'names' | 'family' | 'pivots' | 'joints-clean' | 'hidden-paint' | 'size';
+  | 'rest-match'
+  | 'offcuts'
+  | 'inside-canvas'
+  | 'names'
+  | 'family'
+  | 'pivots'
+  | 'joints-clean'
+  | 'hidden-paint'
+  | 'swap-seats'
+  | 'size';
 
 /** One thing that is wrong: where, how much, and what would mend it. */
 export interface Finding {

@@ -7,6 +7,7 @@ import type { BendProof, JointProof } from '../joints/prove-joint.js';
 import { NAMES_CHECKS } from '../names/checks.js';
 import { PLAN_CHECKS } from '../plan/checks.js';
 import { STACK_CHECKS } from '../stack/checks.js';
+import { SWAPS_CHECKS } from '../swaps/checks.js';
 import { UNDER_CHECKS } from '../under/checks.js';
 
 /** The order in which the checks are shown. */
@@ -19,6 +20,7 @@ const SHOWN: readonly CheckId[] = [
   'pivots',
   'joints-clean',
   'hidden-paint',
+  'swap-seats',
   'size',
 ];
 
@@ -29,6 +31,7 @@ const VIEW_CHECKS: readonly ViewCheck[] = [
   ...UNDER_CHECKS,
   ...STACK_CHECKS,
   ...NAMES_CHECKS,
+  ...SWAPS_CHECKS,
   ...PLAN_CHECKS,
 ].sort((a, b) => SHOWN.indexOf(a.id) - SHOWN.indexOf(b.id));
 

@@ -61,6 +61,11 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
       joints: [],
       handles: [],
       orderChanges: [],
+      swapSets: [],
+      drawings: [],
+      drawingViews: [],
+      looks: [],
+      cycles: [],
     },
     art: { design, pieces: new Map() },
   };

@@ -9,6 +9,8 @@ export interface GlbNode {
   pivot: { x: number; y: number } | null;
   /** Its picture and where that lies, px; null for none. */
   picture: { png: Uint8Array; x: number; y: number; width: number; height: number } | null;
+  /** Is it drawn? A drawing that is not stands at scale 0; yes where not given. */
+  isShown?: boolean;
 }
 
 /** One view: a scene of its own. */
@@ -53,6 +55,7 @@ export async function writeGlb(puppets: readonly GlbPuppet[], generator: string)
       node.setTranslation([(origin.x - from.x) / UNIT, (from.y - origin.y) / UNIT, 0]);
       if (above) made.get(above.name)?.addChild(node);
       else scene.addChild(node);
+      if (one.isShown === false) node.setScale([0, 0, 0]);
       if (!one.picture) continue;
       const { x, y, width, height, png } = one.picture;
       const [left, right] = [(x - origin.x) / UNIT, (x + width - origin.x) / UNIT];

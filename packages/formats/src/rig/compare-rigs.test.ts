@@ -49,7 +49,16 @@ function version(parts: readonly Part[], more: Partial<Rig['views'][number]> = {
   });
   const view = {
     ...{ key: 'front', canvas: { width: 200, height: 200 }, floorY: 190, design: { image: '', sha256: '' } },
-    ...{ drawOrder: parts.map(({ name }) => name), handles: [], orderChanges: [], pieces, swapSets: [], ...more },
+    ...{
+      drawOrder: parts.map(({ name }) => name),
+      handles: [],
+      orderChanges: [],
+      pieces,
+      swapSets: [],
+      looks: [],
+      cycles: [],
+      ...more,
+    },
   };
   return { rig: { views: [view] } as unknown as Rig, image: (path: string) => images.get(path) ?? null };
 }

@@ -1,5 +1,7 @@
 import { composite, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
 import type { ChangeKind, ChangeWeight, RigChange } from './changes.js';
+import { compareSets } from './compare-sets.js';
+import type { ImageOf } from './image-of.js';
 import { pictureChange } from './picture-change.js';
 import type { Rig, RigPiece, RigView } from './rig.js';
 
@@ -7,9 +9,6 @@ import type { Rig, RigPiece, RigView } from './rig.js';
 const NEAR = 1;
 /** px; less is a rounding. */
 const STILL = 0.005;
-
-/** Gives an image of a package by its path; null where it is not there. */
-export type ImageOf = (path: string) => Bitmap | null;
 
 /**
  * What differs between two versions of a character, each difference with its weight for whoever has rigged the first.
@@ -55,6 +54,7 @@ class ViewComparison {
       }
       this.order(this.was, this.is);
       this.orderChanges(this.was, this.is);
+      this.found.push(...compareSets(this.was, this.is, this.imageBefore, this.imageAfter));
     }
     return this.found;
   }

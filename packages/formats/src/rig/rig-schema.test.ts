@@ -58,6 +58,8 @@ function good() {
         orderChanges: [],
         pieces: [piece] as Record<string, unknown>[],
         swapSets: [],
+        looks: [],
+        cycles: [],
       },
     ],
     finish: null as object | null,

@@ -140,16 +140,46 @@ const orderChange = {
 
 const drawing = {
   type: 'object',
-  required: ['id', 'name', 'shape', 'mood', 'image', 'sha256', 'bounds', 'atlas'],
+  required: ['id', 'name', 'shape', 'mood', 'image', 'sha256', 'bounds', 'atlas', 'over', 'hides'],
+  additionalProperties: false,
   properties: {
-    id: { type: 'string' },
+    id: { type: 'string', format: 'uuid' },
     name,
-    shape: { type: 'string' },
-    mood: { type: ['string', 'null'] },
+    shape: { type: 'string', minLength: 1 },
+    mood: { type: 'string', minLength: 1 },
+    over: orNull({
+      type: 'object',
+      required: ['image', 'sha256', 'bounds', 'atlas'],
+      additionalProperties: false,
+      properties: { image: { type: 'string' }, sha256, bounds, atlas: orNull(bounds) },
+    }),
+    hides: { type: 'array', items: name, uniqueItems: true },
     image: { type: ['string', 'null'] },
     sha256: orNull(sha256),
     bounds: orNull(bounds),
     atlas: orNull(bounds),
+  },
+};
+
+const look = {
+  type: 'object',
+  required: ['name', 'drawings'],
+  additionalProperties: false,
+  properties: {
+    name: { type: 'string', minLength: 1 },
+    drawings: { type: 'object', minProperties: 1, additionalProperties: name },
+  },
+};
+
+const cycle = {
+  type: 'object',
+  required: ['name', 'set', 'drawings', 'frames'],
+  additionalProperties: false,
+  properties: {
+    name: { type: 'string', minLength: 1 },
+    set: name,
+    drawings: { type: 'array', items: name, minItems: 2 },
+    frames: { type: 'array', items: { type: 'integer', minimum: 1 }, minItems: 2 },
   },
 };
 
@@ -232,7 +262,19 @@ export const RIG_SCHEMA = {
       minItems: 1,
       items: {
         type: 'object',
-        required: ['key', 'canvas', 'floorY', 'design', 'drawOrder', 'handles', 'orderChanges', 'pieces', 'swapSets'],
+        required: [
+          'key',
+          'canvas',
+          'floorY',
+          'design',
+          'drawOrder',
+          'handles',
+          'orderChanges',
+          'pieces',
+          'swapSets',
+          'looks',
+          'cycles',
+        ],
         additionalProperties: false,
         properties: {
           key: { type: 'string', pattern: '^[a-z0-9-]+$' },
@@ -251,17 +293,22 @@ export const RIG_SCHEMA = {
             type: 'array',
             items: {
               type: 'object',
-              required: ['name', 'kind', 'piece', 'seat', 'default', 'drawings'],
+              required: ['name', 'kind', 'piece', 'linkedTo', 'over', 'seat', 'default', 'drawings'],
+              additionalProperties: false,
               properties: {
                 name,
                 kind: { enum: ['mouth', 'lids', 'brows', 'hand', 'head', 'prop', 'outfit', 'other'] },
                 piece: name,
+                linkedTo: orNull(name),
+                over: orNull(name),
                 seat: point,
                 default: name,
-                drawings: { type: 'array', items: drawing },
+                drawings: { type: 'array', items: drawing, minItems: 1 },
               },
             },
           },
+          looks: { type: 'array', items: look },
+          cycles: { type: 'array', items: cycle },
         },
       },
     },

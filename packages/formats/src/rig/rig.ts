@@ -44,6 +44,49 @@ export interface RigPiece {
   swapSet: string | null;
 }
 
+/** One drawing of a swap set; a blank one has no picture. */
+export interface RigDrawing {
+  id: string;
+  name: string;
+  shape: string;
+  mood: string;
+  image: string | null;
+  sha256: string | null;
+  bounds: RigBounds | null;
+  atlas: RigBounds | null;
+  /** Its second picture, drawn elsewhere in the order. */
+  over: null;
+  /** Pieces that are not drawn while it shows. */
+  hides: string[];
+}
+
+/** Drawings that stand for one piece, one at a time. */
+export interface RigSwapSet {
+  name: string;
+  kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+  piece: string;
+  linkedTo: string | null;
+  over: string | null;
+  seat: { x: number; y: number };
+  /** The drawing at rest. */
+  default: string;
+  drawings: RigDrawing[];
+}
+
+/** Drawings of several sets that are chosen at once, by set. */
+export interface RigLook {
+  name: string;
+  drawings: Record<string, string>;
+}
+
+/** Drawings of one set after one another, and how many frames each is held. */
+export interface RigCycle {
+  name: string;
+  set: string;
+  drawings: string[];
+  frames: number[];
+}
+
 /** One view of the character. */
 export interface RigView {
   key: string;
@@ -64,7 +107,9 @@ export interface RigView {
     at: string;
   }[];
   pieces: RigPiece[];
-  swapSets: never[];
+  swapSets: RigSwapSet[];
+  looks: RigLook[];
+  cycles: RigCycle[];
 }
 
 /** `rig.json`: the manifest of a hand-off package. */

@@ -1083,6 +1083,229 @@ export interface paths {
     patch: operations['orderByPose.range'];
     trace?: never;
   };
+  '/api/pieces/{id}/swap-set': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Start a set at a piece: its own paint is the default drawing */
+    post: operations['swaps.start'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/swap-sets/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a set go with all its drawings; the piece stays */
+    delete: operations['swaps.remove'];
+    options?: never;
+    head?: never;
+    /** Change a set’s chart: its shapes and its moods */
+    patch: operations['swaps.chart'];
+    trace?: never;
+  };
+  '/api/swap-sets/{id}/drawings': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring drawings in from files, by their names (multipart: art, viewId, shape, mood) */
+    post: operations['swaps.bring'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/swap-sets/{id}/blank': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Say that a drawing is blank: nothing is drawn while it shows */
+    post: operations['swaps.blank'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/swap-sets/{id}/lids': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Compute the lids that a set of eyes lacks */
+    post: operations['swaps.lids'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/seat-all': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Put every drawing with marks onto its set’s; tells what it left and why */
+    post: operations['swaps.seatAll'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/drawings/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Delete a drawing, out of looks and cycles as well */
+    delete: operations['swaps.delete'];
+    options?: never;
+    head?: never;
+    /** Move a drawing to another cell of its chart, or say what it hides */
+    patch: operations['swaps.change'];
+    trace?: never;
+  };
+  '/api/drawings/{id}/move': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Move a drawing by whole pixels */
+    post: operations['swaps.move'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/drawings/{id}/marks': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Set a drawing’s two marks; on the default drawing they are the set’s */
+    put: operations['swaps.marks'];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/characters/{id}/looks': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Keep a look: drawings of several sets that are chosen at once */
+    post: operations['looks.keepLook'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/looks/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a look go */
+    delete: operations['looks.removeLook'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/swap-sets/{id}/cycles': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Keep a cycle: drawings of a set after one another, each held for some frames */
+    post: operations['looks.keepCycle'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/cycles/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a cycle go */
+    delete: operations['looks.removeCycle'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/under': {
     parameters: {
       query?: never;
@@ -1717,6 +1940,82 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    StartSetBody: {
+      /** @enum {unknown|null} */
+      kind?: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other' | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ChartBody: {
+      shapes?: components['schemas']['ShapeFields'][] | null;
+      moods?: string[] | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    BringDrawingsBody: {
+      /** Format: uuid */
+      viewId: string;
+      shape?: string | null;
+      mood?: string | null;
+    };
+    CellBody: {
+      shape: string;
+      mood: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      viewId: string;
+    };
+    InViewBody: {
+      /** Format: uuid */
+      viewId: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    DrawingBody: {
+      shape?: string | null;
+      mood?: string | null;
+      hides?: string[] | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    MoveDrawingBody: {
+      x: number;
+      y: number;
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      viewId: string;
+    };
+    MarksBody: {
+      marks: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      viewId: string;
+    };
+    LookBody: {
+      name: string;
+      drawingIds: string[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    CycleBody: {
+      name: string;
+      drawingIds: string[];
+      frames: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     PaintAllBody: {
       margin?: number | null;
       saw?: {
@@ -1913,6 +2212,10 @@ export interface components {
       partId: string;
       tokens: components['schemas']['Tokens'];
     };
+    ShapeFields: {
+      key: string;
+      sounds: string;
+    };
     FinishFields: {
       /** @enum {unknown} */
       name: 'paper' | 'cloth' | 'tint' | 'edge-shade' | 'edge-light' | 'own';
@@ -1977,6 +2280,11 @@ export interface components {
       joints: components['schemas']['JointRow'][];
       handles: components['schemas']['HandleRow'][];
       orderChanges: components['schemas']['OrderChangeRow'][];
+      swapSets: components['schemas']['SwapSetRow'][];
+      drawings: components['schemas']['DrawingRow'][];
+      drawingViews: components['schemas']['DrawingViewRow'][];
+      looks: components['schemas']['LookRow'][];
+      cycles: components['schemas']['CycleRow'][];
       character: components['schemas']['CharacterRow'];
     };
     ViewRow: {
@@ -2259,6 +2567,91 @@ export interface components {
     OrderChangeId: string;
     /** @enum {string} */
     OrderPlace: 'behind' | 'in-front';
+    /** @description Drawings that stand for one part, one at a time. */
+    SwapSetRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'swapSet';
+      id: components['schemas']['SwapSetId'];
+      characterId: components['schemas']['CharacterId'];
+      partId: components['schemas']['PartId'];
+      kind: components['schemas']['SwapKind'];
+      /** @description The columns of its chart. */
+      shapes: components['schemas']['ChartShape'][];
+      /** @description Its rows; the default drawing's mood first. */
+      moods: string[];
+    };
+    SwapSetId: string;
+    /** @enum {string} */
+    SwapKind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+    /** @description A column of a set's chart. */
+    ChartShape: {
+      /** @description As it is in names: rest, open, round. */
+      key: string;
+      /** @description The sounds that it stands for, in words; empty for none. */
+      sounds: string;
+    };
+    /** @description One drawing of a set, in all views. */
+    DrawingRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'drawing';
+      id: components['schemas']['DrawingId'];
+      setId: components['schemas']['SwapSetId'];
+      /** @description Its column on the chart. */
+      shape: string;
+      /** @description Its row. */
+      mood: string;
+      /** @description Is it the piece's own paint at rest? Of one drawing in a set it is. */
+      isDefault: boolean;
+      /** @description Parts that are not drawn while it shows. */
+      hides: components['schemas']['PartId'][];
+    };
+    DrawingId: string;
+    /** @description A drawing in one view. Where there is none, the drawing is not there in that view. */
+    DrawingViewRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'drawingView';
+      id: components['schemas']['DrawingViewId'];
+      drawingId: components['schemas']['DrawingId'];
+      viewId: components['schemas']['ViewId'];
+      /** @description null for a blank drawing, and for the default one, which is the piece's paint. */
+      picture: components['schemas']['SheetRef'] | null;
+      /** @description Two places that the set's drawings share, as the corners of a mouth: x, y, x, y, px; empty for none. */
+      marks: number[];
+    };
+    DrawingViewId: string;
+    /** @description Drawings of several sets that are chosen at once: an outfit, a mood. */
+    LookRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'look';
+      id: components['schemas']['LookId'];
+      characterId: components['schemas']['CharacterId'];
+      name: string;
+      /** @description At most one of each set. */
+      drawingIds: components['schemas']['DrawingId'][];
+    };
+    LookId: string;
+    /** @description Drawings of one set after one another, over and over. */
+    CycleRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'cycle';
+      id: components['schemas']['CycleId'];
+      setId: components['schemas']['SwapSetId'];
+      name: string;
+      drawingIds: components['schemas']['DrawingId'][];
+      /** @description How many frames each is held, 1 or more. */
+      frames: number[];
+    };
+    CycleId: string;
     CharacterRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
@@ -2347,8 +2740,7 @@ export interface components {
     /** @description A set of swap drawings that the character will need. */
     PlannedSet: {
       name: string;
-      /** @enum {string} */
-      kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+      kind: components['schemas']['SwapKind'];
       /** @description How many drawings. */
       drawings: number;
     };
@@ -2374,7 +2766,12 @@ export interface components {
       | components['schemas']['PieceRow']
       | components['schemas']['JointRow']
       | components['schemas']['HandleRow']
-      | components['schemas']['OrderChangeRow'];
+      | components['schemas']['OrderChangeRow']
+      | components['schemas']['SwapSetRow']
+      | components['schemas']['DrawingRow']
+      | components['schemas']['DrawingViewRow']
+      | components['schemas']['LookRow']
+      | components['schemas']['CycleRow'];
     /** @description One check of a view. */
     Check: {
       id: components['schemas']['CheckId'];
@@ -2401,6 +2798,7 @@ export interface components {
       | 'pivots'
       | 'joints-clean'
       | 'hidden-paint'
+      | 'swap-seats'
       | 'size';
     /** @description One thing that is wrong: where, how much, and what would mend it. */
     Finding: {
@@ -4481,6 +4879,361 @@ export interface operations {
         'application/json': components['schemas']['OrderRangeBody'];
       };
     };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.start': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['StartSetBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.chart': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChartBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.bring': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'multipart/form-data': components['schemas']['BringDrawingsBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.blank': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CellBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.lids': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.seatAll': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.delete': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DrawingBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.move': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MoveDrawingBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.marks': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MarksBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'looks.keepLook': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LookBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'looks.removeLook': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'looks.keepCycle': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CycleBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'looks.removeCycle': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
     responses: {
       200: {
         headers: {

@@ -47,6 +47,11 @@ const doc: CharacterDoc = {
   pieces: ['hand', 'upper', 'lower'].map(piece),
   handles: [],
   orderChanges: [],
+  swapSets: [],
+  drawings: [],
+  drawingViews: [],
+  looks: [],
+  cycles: [],
   joints: [joint('lower', 'upper', 0, 100), joint('hand', 'lower', 0, 200)],
 };
 

@@ -49,6 +49,11 @@ function bench(faces: string[] = [], designBlob = 'design'): BenchValue {
     joints: [],
     handles: [],
     orderChanges: [],
+    swapSets: [],
+    drawings: [],
+    drawingViews: [],
+    looks: [],
+    cycles: [],
     views: [view],
   } as unknown as CharacterDoc;
   return { doc, view } as BenchValue;

@@ -37,7 +37,8 @@ const WORDS: Record<NameToken, string> = { group: 'group', side: 'side', part: '
 const DRAWING_WORDS: Record<DrawingToken, string> = { set: 'set', shape: 'shape', mood: 'mood', index: 'number' };
 
 /** A drawing that an example is given of. */
-const DRAWING = { set: 'mouth', shape: 'round', mood: 'happy', index: 2 };
+const MOUTH: NameTokens = { group: 'mouth', side: null, part: null, index: null };
+const DRAWING = { shape: 'round', mood: 'happy', index: 2 };
 
 /** Names of each kind that an example is given of. */
 const EXAMPLES: readonly (NameTokens & { kind: string })[] = [
@@ -150,7 +151,7 @@ export function SchemeChips() {
         ))}
         <div className="flex justify-between gap-3 py-0.5">
           <dt className="text-soft">a drawing of a set</dt>
-          <dd className="figures">{drawingNameFor(DRAWING, scheme)}</dd>
+          <dd className="figures">{drawingNameFor({ ...DRAWING, set: nameFor(MOUTH, scheme) }, scheme)}</dd>
         </div>
         <div className="flex justify-between gap-3 py-0.5">
           <dt className="text-soft">a limb’s pivot’s mark</dt>

@@ -1,0 +1,63 @@
+import { randomUUID } from 'node:crypto';
+import { DiffBuilder, LimberError, keepCycle, keepLook, setById, setName } from '@limber-sheaf/core';
+import { Body, Controller, Delete, HttpCode, Param, Post } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { characterOf } from '../data/document-store.js';
+import { EditService } from '../edits/edit.service.js';
+import { Who, type Caller } from '../http/caller.js';
+import { IdParam } from '../http/dto.js';
+import { CycleBody, LookBody } from './swaps.dto.js';
+
+@ApiTags('swaps')
+@Controller()
+export class LooksController {
+  constructor(private readonly edits: EditService) {}
+
+  @Post('characters/:id/looks')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Keep a look: drawings of several sets that are chosen at once' })
+  keepLook(@Param() { id }: IdParam, @Body() { saw, name, drawingIds }: LookBody, @Who() caller: Caller) {
+    const freshId = randomUUID();
+    return this.edits.run(id, { ...caller, saw }, (doc) => ({
+      kind: 'look',
+      summary: `Keep the look ${name}`,
+      diff: keepLook(doc, name, drawingIds, freshId),
+    }));
+  }
+
+  @Delete('looks/:id')
+  @ApiOperation({ summary: 'Let a look go' })
+  async removeLook(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('look', id), caller, (doc) => {
+      const look = doc.looks.find((one) => one.id === id);
+      if (!look) throw new LimberError('not-found', 'That look is no longer there.');
+      const diff = new DiffBuilder();
+      diff.remove(look);
+      return { kind: 'look', summary: `Let the look ${look.name} go`, diff: diff.build() };
+    });
+  }
+
+  @Post('swap-sets/:id/cycles')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Keep a cycle: drawings of a set after one another, each held for some frames' })
+  async keepCycle(@Param() { id }: IdParam, @Body() { saw, ...cycle }: CycleBody, @Who() caller: Caller) {
+    const freshId = randomUUID();
+    return this.edits.run(await characterOf('swapSet', id), { ...caller, saw }, (doc) => ({
+      kind: 'cycle',
+      summary: `Keep the cycle ${cycle.name} of ${setName(doc, setById(doc, id))}`,
+      diff: keepCycle(doc, id, cycle, freshId),
+    }));
+  }
+
+  @Delete('cycles/:id')
+  @ApiOperation({ summary: 'Let a cycle go' })
+  async removeCycle(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('cycle', id), caller, (doc) => {
+      const cycle = doc.cycles.find((one) => one.id === id);
+      if (!cycle) throw new LimberError('not-found', 'That cycle is no longer there.');
+      const diff = new DiffBuilder();
+      diff.remove(cycle);
+      return { kind: 'cycle', summary: `Let the cycle ${cycle.name} go`, diff: diff.build() };
+    });
+  }
+}

@@ -1,0 +1,103 @@
+import { CHART_LIMITS, MOST_FRAMES, SWAP_KINDS, type SwapKind } from '@limber-sheaf/core';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { EditBody, IsText, MayBeLeftOut, Trimmed } from '../http/dto.js';
+
+/** The widest canvas, px. */
+const MOST = 16_384;
+/** Drawings that a look or a cycle names, at most. */
+const MOST_NAMED = 200;
+
+export class StartSetBody extends EditBody {
+  /** By the piece's part where not given. */
+  @MayBeLeftOut() @IsIn([...SWAP_KINDS]) kind?: SwapKind;
+}
+
+class ShapeFields {
+  @Trimmed() @IsText(1, CHART_LIMITS.word) key: string;
+  @Trimmed() @IsText(0, 40) sounds: string;
+}
+
+export class ChartBody extends EditBody {
+  @MayBeLeftOut()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(CHART_LIMITS.shapes)
+  @ValidateNested({ each: true })
+  @Type(() => ShapeFields)
+  shapes?: ShapeFields[];
+  @MayBeLeftOut()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(CHART_LIMITS.moods)
+  @IsString({ each: true })
+  @MaxLength(CHART_LIMITS.word, { each: true })
+  moods?: string[];
+}
+
+/** Beside the files of drawings (multipart). */
+export class BringDrawingsBody {
+  @IsUUID() viewId: string;
+  /** The cell that the one file is for; by its name where not given. */
+  @MayBeLeftOut() @Trimmed() @IsText(1, CHART_LIMITS.word) shape?: string;
+  @MayBeLeftOut() @Trimmed() @IsText(1, CHART_LIMITS.word) mood?: string;
+}
+
+export class InViewBody extends EditBody {
+  @IsUUID() viewId: string;
+}
+
+export class CellBody extends InViewBody {
+  @Trimmed() @IsText(1, CHART_LIMITS.word) shape: string;
+  @Trimmed() @IsText(1, CHART_LIMITS.word) mood: string;
+}
+
+export class DrawingBody extends EditBody {
+  @MayBeLeftOut() @Trimmed() @IsText(1, CHART_LIMITS.word) shape?: string;
+  @MayBeLeftOut() @Trimmed() @IsText(1, CHART_LIMITS.word) mood?: string;
+  /** Parts that are not drawn while it shows. */
+  @MayBeLeftOut() @IsArray() @ArrayMaxSize(500) @ArrayUnique() @IsUUID(undefined, { each: true }) hides?: string[];
+}
+
+export class MoveDrawingBody extends InViewBody {
+  /** Whole px. */
+  @IsInt() @Min(-MOST) @Max(MOST) x: number;
+  @IsInt() @Min(-MOST) @Max(MOST) y: number;
+}
+
+export class MarksBody extends InViewBody {
+  /** x, y, x, y, px; empty for none. */
+  @IsArray() @ArrayMaxSize(4) @IsNumber({}, { each: true }) marks: number[];
+}
+
+export class LookBody extends EditBody {
+  @Trimmed() @IsText(1, 60) name: string;
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_NAMED) @IsUUID(undefined, { each: true }) drawingIds: string[];
+}
+
+export class CycleBody extends EditBody {
+  @Trimmed() @IsText(1, 60) name: string;
+  @IsArray() @ArrayMinSize(2) @ArrayMaxSize(MOST_NAMED) @IsUUID(undefined, { each: true }) drawingIds: string[];
+  /** How many frames each is held. */
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(MOST_NAMED)
+  @IsInt({ each: true })
+  @Min(1, { each: true })
+  @Max(MOST_FRAMES, { each: true })
+  frames: number[];
+}

@@ -1,0 +1,135 @@
+import { randomUUID } from 'node:crypto';
+import {
+  LimberError,
+  addDrawings,
+  applyDiff,
+  counted,
+  defaultOf,
+  drawingLabel,
+  drawingsOf,
+  inView,
+  isEmptyDiff,
+  joinDiffs,
+  lidsToMake,
+  moveDrawing,
+  pieceOfSet,
+  seatByMarks,
+  setById,
+  setName,
+  type CharacterDoc,
+  type Diff,
+  type SwapSetId,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { Injectable } from '@nestjs/common';
+import { characterOf } from '../data/document-store.js';
+import { SheetsService } from '../derived/sheets.service.js';
+import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
+import { EventService } from '../edits/events.service.js';
+import { taskFile } from '../threads/task.js';
+import { LONG, Threads } from '../threads/threads.js';
+import type { BringOrder, BroughtDrawing } from './swaps.tasks.js';
+
+const tasks = taskFile<typeof import('./swaps.tasks.js')>(new URL('./swaps.tasks.js', import.meta.url));
+
+/** Drawings that come to sets: from files, computed, on their seats. */
+@Injectable()
+export class SwapsService {
+  constructor(
+    private readonly edits: EditService,
+    private readonly sheets: SheetsService,
+    private readonly threads: Threads,
+    private readonly events: EventService,
+  ) {}
+
+  /** Brings drawings in from files, as one edit; tells what it left and why. */
+  async bring(
+    setId: SwapSetId,
+    viewId: ViewId,
+    { files, cell }: Pick<BringOrder, 'files' | 'cell'>,
+    context: EditContext,
+  ): Promise<CharacterState> {
+    if (cell && files.length > 1)
+      throw new LimberError('too-many', 'One place on the chart takes one file.', 'Drop the others beside the chart.');
+    const characterId = await characterOf('swapSet', setId);
+    const { signal } = context;
+    return this.edits.run(characterId, context, async (doc) => {
+      const derived = await this.sheets.ofView(doc, viewId, { signal });
+      const tell = this.events.tellProgress(characterId, context.actor);
+      const order = { doc, setId, viewId, derived, files, cell };
+      const { drawings, notes } = await this.threads.run(tasks, 'bring', order, { signal, tell, seconds: LONG });
+      const name = setName(doc, setById(doc, setId));
+      return {
+        kind: 'drawings',
+        summary: `Bring in ${counted(drawings.length, 'drawing')} of ${name}`,
+        diff: addDrawings(doc, setId, viewId, drawings.map(freshDrawing)),
+        notes,
+      };
+    });
+  }
+
+  /** Computes the lids that a set of eyes lacks. */
+  async lids(setId: SwapSetId, viewId: ViewId, context: EditContext): Promise<CharacterState> {
+    const { signal } = context;
+    return this.edits.run(await characterOf('swapSet', setId), context, async (doc) => {
+      const set = setById(doc, setId);
+      const shapes = lidsToMake(doc, set, viewId);
+      if (shapes.length === 0)
+        throw new LimberError('nothing-there', 'Every lid of the chart that is computed has its drawing already.');
+      const derived = await this.sheets.ofView(doc, viewId, { signal });
+      const made = await this.threads.run(tasks, 'lids', { doc, setId, viewId, derived, shapes }, { signal });
+      return {
+        kind: 'lids',
+        summary: `Make ${counted(made.length, 'lid')} of ${setName(doc, set)}`,
+        diff: addDrawings(doc, setId, viewId, made.map(freshDrawing)),
+      };
+    });
+  }
+
+  /** Puts every drawing of a view whose marks are known onto its set's, as one edit; tells what it left and why. */
+  async seatAll(viewId: ViewId, context: EditContext): Promise<CharacterState> {
+    return this.edits.run(await characterOf('view', viewId), context, (doc) => {
+      const { diff, moved, notes } = seatAll(doc, viewId);
+      if (moved === 0 && notes.length === 0)
+        throw new LimberError('nothing-there', 'Every drawing is on its seat already.');
+      return { kind: 'seat', summary: `Seat ${counted(moved, 'drawing')}`, diff, notes };
+    });
+  }
+}
+
+function freshDrawing({ shape, mood, picture }: BroughtDrawing) {
+  return { drawingId: randomUUID(), drawingViewId: randomUUID(), shape, mood, picture, marks: [] };
+}
+
+function seatAll(doc: CharacterDoc, viewId: ViewId): { diff: Diff; moved: number; notes: string[] } {
+  const notes: string[] = [];
+  let diff: Diff = { added: [], updated: [], removed: [] };
+  let moved = 0;
+  for (const set of doc.swapSets.filter((one) => pieceOfSet(doc, one, viewId))) {
+    const marks = inView(doc, defaultOf(doc, set).id, viewId)?.marks ?? [];
+    const drawings = drawingsOf(doc, set).filter(({ isDefault }) => !isDefault);
+    if (marks.length === 0) {
+      if (drawings.length > 0) notes.push(`${setName(doc, set)} has no marks: set two on its default drawing.`);
+      continue;
+    }
+    const unmarked = drawings.filter(
+      ({ id }) => inView(doc, id, viewId)?.picture && inView(doc, id, viewId)?.marks.length === 0,
+    );
+    if (unmarked.length > 0)
+      notes.push(
+        unmarked.length === 1
+          ? `${drawingLabel(doc, unmarked[0])} has no marks of its own and stays.`
+          : `${unmarked.length} drawings of ${setName(doc, set)} have no marks of their own and stay.`,
+      );
+    for (const { id } of drawings) {
+      const row = inView(doc, id, viewId);
+      if (!row?.picture || row.marks.length === 0) continue;
+      const { x, y } = seatByMarks(marks, row.marks);
+      if (x === 0 && y === 0) continue;
+      const step = moveDrawing(applyDiff(doc, diff), id, viewId, x, y);
+      if (!isEmptyDiff(step)) moved++;
+      diff = joinDiffs(diff, step);
+    }
+  }
+  return { diff, moved, notes };
+}

@@ -1,0 +1,197 @@
+import { basename, extname } from 'node:path';
+import {
+  LID_OPENINGS,
+  LimberError,
+  cleanMatte,
+  composePiece,
+  cropPlaced,
+  defaultOf,
+  flattenLayers,
+  intersectRects,
+  makeLids,
+  partOf,
+  pieceOfSet,
+  plainWords,
+  readName,
+  registerLeast,
+  setById,
+  setName,
+  trimToPaint,
+  viewById,
+  type CharacterDoc,
+  type PlacedBitmap,
+  type SheetRef,
+  type SwapSetId,
+  type SwapSetRow,
+  type ViewId,
+  type ViewRow,
+} from '@limber-sheaf/core';
+import { decodeFile } from '../files/decode-file.js';
+import { keepIfAny, keepSheet, readArt, type DerivedOfView } from '../threads/pictures.js';
+import { task, type Tell } from '../threads/task.js';
+
+/** Files that are to be drawings of a set. */
+export interface BringOrder {
+  doc: CharacterDoc;
+  setId: SwapSetId;
+  viewId: ViewId;
+  derived: DerivedOfView;
+  files: { path: string; name: string }[];
+  /** The cell that one file is for, whatever its name says. */
+  cell?: { shape: string; mood: string };
+}
+
+/** A drawing as it was read, on its seat. */
+export interface BroughtDrawing {
+  shape: string;
+  mood: string;
+  picture: SheetRef;
+}
+
+/** Reads drawings: their names, their pictures freed of a plain backdrop, and where they sit; with what was left and why. */
+export const bring = task(
+  async (order: BringOrder, tell: Tell): Promise<{ drawings: BroughtDrawing[]; notes: string[] }> => {
+    const { doc, setId, viewId, derived, files, cell } = order;
+    const set = setById(doc, setId);
+    const view = viewById(doc, viewId);
+    const own = await ownPicture(doc, set, viewId, derived);
+    const notes: string[] = [];
+    const drawings = new Map<string, { name: string; drawing: BroughtDrawing }>();
+    const twice = new Set<string>();
+    const words = ownWords(doc, set);
+    for (const [at, file] of files.entries()) {
+      tell(at / files.length, 'Reading the drawings');
+      for (const { name, picture, isPlaced } of await picturesIn(file, view, notes)) {
+        const read = cell ? ({ kind: 'read', ...cell } as const) : readName(name, set, words);
+        if (read.kind === 'unread') {
+          notes.push(`${read.reason} Drop it on its place on the chart.`);
+          continue;
+        }
+        const { shape, mood } = read;
+        const standing = defaultOf(doc, set);
+        if (standing.shape === shape && standing.mood === mood) {
+          notes.push(`${name} would be the default drawing, which is ${setName(doc, set)} as it is cut: it is left.`);
+          continue;
+        }
+        const seated = isPlaced ? picture : seatedOn(picture, own);
+        const within = trimToPaint(cropPlaced(seated, intersectRects(seated, { x: 0, y: 0, ...sizeOf(view) })));
+        if (!within) {
+          notes.push(`${name} has nothing on the canvas: it is left.`);
+          continue;
+        }
+        const key = JSON.stringify([shape, mood]);
+        const before = drawings.get(key);
+        if (before || twice.has(key)) {
+          twice.add(key);
+          drawings.delete(key);
+          notes.push(
+            `${before ? `${before.name} and ${name} are` : `${name} is`} for ${shape}, ${mood}: none is taken.`,
+          );
+          continue;
+        }
+        drawings.set(key, { name, drawing: { shape, mood, picture: await keepSheet(within) } });
+      }
+    }
+    if (drawings.size === 0)
+      throw new LimberError(
+        'nothing-there',
+        notes[0] ?? 'There is no drawing in these files.',
+        notes.slice(1).join(' '),
+      );
+    return { drawings: [...drawings.values()].map(({ drawing }) => drawing), notes };
+  },
+);
+
+/** The lids of a set's eyes, computed for some of the shapes of its chart. */
+export const lids = task(
+  async ({
+    doc,
+    setId,
+    viewId,
+    derived,
+    shapes,
+  }: Omit<BringOrder, 'files' | 'cell'> & { shapes: string[] }): Promise<BroughtDrawing[]> => {
+    const set = setById(doc, setId);
+    const art = await readArt(doc, viewId, derived);
+    const piece = pieceOfSet(doc, set, viewId);
+    const sheets = piece && art.pieces.get(piece.id);
+    const eyes = sheets?.face ?? null;
+    const made: BroughtDrawing[] = [];
+    for (const shape of shapes) {
+      const opening = LID_OPENINGS[shape];
+      const picture = eyes && opening ? await keepIfAny(makeLids(eyes, art.design, opening)) : null;
+      if (picture) made.push({ shape, mood: set.moods[0], picture });
+    }
+    if (made.length === 0)
+      throw new LimberError(
+        'nothing-there',
+        `No eye is found in ${setName(doc, set)}.`,
+        'Cut the eyes as a piece first.',
+      );
+    return made;
+  },
+);
+
+/** What the piece of a set shows in a view. @throws LimberError `not-found` */
+async function ownPicture(
+  doc: CharacterDoc,
+  set: SwapSetRow,
+  viewId: ViewId,
+  derived: DerivedOfView,
+): Promise<PlacedBitmap> {
+  const piece = pieceOfSet(doc, set, viewId);
+  const art = piece && (await readArt(doc, viewId, derived, new Set([piece.id])));
+  const sheets = piece && art?.pieces.get(piece.id);
+  const own = sheets ? composePiece(sheets) : null;
+  if (!own) throw new LimberError('not-found', `${setName(doc, set)} is not in this view.`, 'Cut it first.');
+  return own;
+}
+
+function ownWords(doc: CharacterDoc, set: SwapSetRow): string[] {
+  const piece = doc.pieces.find(({ partId }) => partId === set.partId);
+  const { group, part } = piece ? partOf(doc, piece) : { group: '', part: '' };
+  return [...plainWords(group), ...plainWords(part ?? ''), ...plainWords(setName(doc, set)), set.kind];
+}
+
+function sizeOf({ width, height }: ViewRow) {
+  return { width, height };
+}
+
+interface NamedDrawing {
+  name: string;
+  picture: PlacedBitmap;
+  /** Does it come on a canvas of the design's size, so that it keeps its place? */
+  isPlaced: boolean;
+}
+
+/** The drawings in one file: its layers, or itself by its file's name. @throws LimberError for a bad file, or one larger than the canvas */
+async function picturesIn(
+  { path, name }: { path: string; name: string },
+  view: ViewRow,
+  notes: string[],
+): Promise<NamedDrawing[]> {
+  const decoded = await decodeFile(path);
+  notes.push(...decoded.notes);
+  const { width, height } = 'bitmap' in decoded ? decoded.bitmap : decoded.canvas;
+  const isPlaced = width === view.width && height === view.height;
+  if (width > view.width || height > view.height) {
+    notes.push(`${name} is ${width} × ${height} px, larger than the canvas: it is left.`);
+    return [];
+  }
+  const own = basename(name, extname(name));
+  if ('bitmap' in decoded) {
+    const whole = { ...decoded.bitmap, x: 0, y: 0 };
+    const picture = trimToPaint(cleanMatte(whole)?.design ?? whole);
+    if (!picture) notes.push(`${name} is empty: it is left.`);
+    return picture ? [{ name: own, picture, isPlaced }] : [];
+  }
+  return flattenLayers(decoded.nodes, decoded.canvas).layers.flatMap(({ path: layer, paint }): NamedDrawing[] =>
+    paint ? [{ name: layer.at(-1) ?? own, picture: paint, isPlaced }] : [],
+  );
+}
+
+/** A drawing put where it differs least from the piece's own. */
+function seatedOn(picture: PlacedBitmap, own: PlacedBitmap): PlacedBitmap {
+  const { x, y } = registerLeast(own, picture) ?? { x: own.x - picture.x, y: own.y - picture.y };
+  return { ...picture, x: picture.x + x, y: picture.y + y };
+}

@@ -1,0 +1,317 @@
+import { compareBitmaps, type CharacterDoc } from '@limber-sheaf/core';
+import { decodePng, encodePng, readGlb, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
+import { validateBytes } from 'gltf-validator';
+import { provePackage } from '../src/handoff/prove-package';
+import {
+  call,
+  design,
+  end,
+  packageOf,
+  runsOf,
+  startServer,
+  zipOfPackage,
+  type Running,
+  type State,
+} from './server-under-test';
+
+jest.setTimeout(60_000);
+let server: Running;
+let production: string;
+
+beforeAll(async () => {
+  server = await startServer();
+  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Swaps' })).body.id;
+});
+afterAll(() => end(server));
+
+const [WIDTH, HEIGHT] = [240, 240];
+const SKIN = [232, 178, 140, 255];
+const INK = [40, 30, 36, 255];
+
+/** A picture painted by a function of the place. */
+function paint(
+  width: number,
+  height: number,
+  colourAt: (x: number, y: number) => readonly number[] | null,
+): Uint8Array {
+  const data = new Uint8Array(width * height * 4);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) data.set(colourAt(x, y) ?? [0, 0, 0, 0], (y * width + x) * 4);
+  return encodePng({ width, height, data });
+}
+const isMouth = (x: number, y: number) => Math.abs(x - 120) <= 30 && Math.abs(y - 170) <= 5;
+const isEye = (x: number, y: number) => ((Math.abs(x - 120) - 40) / 22) ** 2 + ((y - 100) / 14) ** 2 <= 1;
+const eyeColour = (x: number, y: number) => {
+  if (((Math.abs(x - 120) - 40) / 19) ** 2 + ((y - 100) / 11) ** 2 > 1) return INK;
+  return Math.hypot(Math.abs(x - 120) - 40, y - 100) < 6 ? [50, 90, 160, 255] : [252, 250, 244, 255];
+};
+const face = () =>
+  paint(WIDTH, HEIGHT, (x, y) =>
+    Math.hypot(x - 120, y - 120) > 110 ? null : isMouth(x, y) ? INK : isEye(x, y) ? eyeColour(x, y) : SKIN,
+  );
+
+const ask = async (method: string, path: string, body?: object) => {
+  const answer = await call<State>(server, method, path, body);
+  if (answer.status >= 400) throw new Error(JSON.stringify(answer.body));
+  return answer.body;
+};
+const refused = async (method: string, path: string, body?: object) => {
+  const { status, body: said } = await call<{ sentence: string }>(server, method, path, body);
+  return `${status} ${said.sentence}`;
+};
+
+/** A head with eyes and a mouth, each cut, and a set at the mouth. */
+async function head() {
+  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Tern', face()));
+  const view = doc.views[0].id as string;
+  const maskOf = (isIn: (x: number, y: number) => boolean) => {
+    const runs: number[] = [0];
+    let inside = true;
+    for (let y = 0; y < HEIGHT; y++)
+      for (let x = 0; x < WIDTH; x++) {
+        if (isIn(x, y) !== inside) {
+          inside = !inside;
+          runs.push(0);
+        }
+        runs[runs.length - 1]++;
+      }
+    // Runs begin with what is out.
+    return { x: 0, y: 0, width: WIDTH, height: HEIGHT, runs: runsOf(isIn(0, 0) ? [0, ...runs] : runs.slice(1)) };
+  };
+  const take = (group: string, isIn: (x: number, y: number) => boolean) =>
+    ask('POST', `/views/${view}/cut/take`, { targets: [{ tokens: { group }, mask: maskOf(isIn) }] });
+  await take('head', (x, y) => Math.hypot(x - 120, y - 120) <= 110);
+  await take('eyes', isEye);
+  const cut = await take('mouth', isMouth);
+  const pieceOf = (group: string) => {
+    const part = cut.doc.parts.find((row) => row.group === group);
+    return cut.doc.pieces.find(({ partId }) => partId === part?.id)?.id as string;
+  };
+  const mouth = pieceOf('mouth');
+  const { doc: started } = await ask('POST', `/pieces/${mouth}/swap-set`, {});
+  return { id: doc.character.id as string, view, mouth, eyes: pieceOf('eyes'), set: started.swapSets[0].id as string };
+}
+
+function form(view: string, files: Record<string, Uint8Array>, more: Record<string, string> = {}): FormData {
+  const made = new FormData();
+  for (const [key, value] of Object.entries({ viewId: view, ...more })) made.append(key, value);
+  for (const [name, bytes] of Object.entries(files))
+    made.append('art', new Blob([new Uint8Array(bytes).buffer], { type: 'image/png' }), name);
+  return made;
+}
+/** An open mouth as large as the canvas; and one by itself, smaller. */
+const openMouth = paint(WIDTH, HEIGHT, (x, y) => (((x - 120) / 30) ** 2 + ((y - 172) / 18) ** 2 <= 1 ? INK : null));
+const roundMouth = paint(60, 50, (x, y) => (Math.hypot(x - 30, y - 25) <= 14 ? INK : null));
+const drawingAt = ({ doc }: { doc: CharacterDoc }, shape: string, mood = 'neutral') => {
+  const drawing = doc.drawings.find((one) => one.shape === shape && one.mood === mood);
+  return { drawing, row: doc.drawingViews.find(({ drawingId }) => drawingId === drawing?.id) };
+};
+
+test('a set starts at a piece with the chart of its kind; the piece itself is the default drawing', async () => {
+  const { id, mouth, set } = await head();
+  const { doc } = await ask('GET', `/characters/${id}`);
+  const [started] = doc.swapSets;
+  expect([started.kind, started.moods, started.shapes.length]).toEqual(['mouth', ['neutral', 'happy'], 10]);
+  expect(doc.drawings).toEqual([expect.objectContaining({ shape: 'rest', mood: 'neutral', isDefault: true })]);
+  expect(await refused('POST', `/pieces/${mouth}/swap-set`, {})).toBe('422 mouth has a set already.');
+  const [standing] = doc.drawings;
+  expect(await refused('DELETE', `/drawings/${standing.id}`)).toMatch(/^422 The default drawing is the piece itself/);
+  const gone = await ask('DELETE', `/swap-sets/${set}`);
+  expect([gone.doc.swapSets, gone.doc.drawings]).toEqual([[], []]);
+  const back = await ask('POST', `/characters/${id}/undo`);
+  expect([back.doc.swapSets.length, back.doc.drawings.length]).toEqual([1, 1]);
+});
+
+test('many files come in at once by their names: canvas-sized ones keep their place, others find their seat', async () => {
+  const { id, view, set } = await head();
+  const files = {
+    'mouth_ah.png': openMouth,
+    'Mouth Round happy.png': roundMouth,
+    'mouth_zq9.png': roundMouth,
+    'mouth_oh_ee.png': roundMouth,
+    'mouth_rest.png': openMouth,
+  };
+  const made = await ask('POST', `/swap-sets/${set}/drawings`, form(view, files));
+  expect(made.notes).toEqual([
+    expect.stringMatching(/^mouth_zq9 says no shape of the chart/),
+    expect.stringMatching(/^mouth_oh_ee says two shapes: round and wide/),
+    expect.stringMatching(/^mouth_rest would be the default drawing/),
+  ]);
+  expect(drawingAt(made, 'open').row?.picture).toMatchObject({ x: 90, y: 154, width: 61, height: 37 });
+  // Its middle comes to lie where it differs least from the mouth at rest: along it, over its middle line.
+  const { x, y, width, height } = drawingAt(made, 'round', 'happy').row?.picture ?? { x: 0, y: 0, width: 0, height: 0 };
+  expect(Math.abs(x + width / 2 - 120)).toBeLessThanOrEqual(16.5);
+  expect(Math.abs(y + height / 2 - 170)).toBeLessThanOrEqual(10);
+  const undone = await ask('POST', `/characters/${id}/undo`);
+  expect(undone.doc.drawings.length).toBe(1);
+});
+
+test('a drawing for one place on the chart is taken whatever it is called; a second one replaces it', async () => {
+  const { view, set } = await head();
+  const cell = { shape: 'bite', mood: 'happy' };
+  await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'IMG 0042.png': openMouth }, cell));
+  const again = await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'IMG 0043.png': roundMouth }, cell));
+  expect(again.doc.drawings.length).toBe(2);
+  expect(drawingAt(again, 'bite', 'happy').row?.picture?.width).toBe(29);
+  const two = form(view, { 'a.png': openMouth, 'b.png': openMouth }, cell);
+  expect(await refused('POST', `/swap-sets/${set}/drawings`, two)).toMatch(
+    /^422 One place on the chart takes one file/,
+  );
+});
+
+test.each<[string, Record<string, Uint8Array>, RegExp]>([
+  ['larger than the canvas', { 'mouth_ah.png': paint(300, 240, () => INK) }, /larger than the canvas/],
+  ['empty', { 'mouth_ah.png': paint(20, 20, () => null) }, /is empty/],
+  [
+    'the same place twice',
+    { 'mouth_ah.png': openMouth, 'mouth open.png': openMouth },
+    /for open, neutral: none is taken/,
+  ],
+  ['no picture at all', { 'mouth_ah.png': new TextEncoder().encode('ah') }, /not a picture/],
+])('a bring-in of nothing but what is %s is refused in a sentence, and changes nothing', async (_, files, sentence) => {
+  const { id, view, set } = await head();
+  expect(await refused('POST', `/swap-sets/${set}/drawings`, form(view, files))).toMatch(sentence);
+  expect((await ask('GET', `/characters/${id}`)).doc.drawings.length).toBe(1);
+});
+
+test('marks seat drawings; marks on one spot and outside are refused; what has none stays and is said', async () => {
+  const { view, set } = await head();
+  const files = { 'mouth_ah.png': openMouth, 'mouth_oh.png': roundMouth };
+  const made = await ask('POST', `/swap-sets/${set}/drawings`, form(view, files));
+  const [standing, open] = [drawingAt(made, 'rest').drawing?.id, drawingAt(made, 'open').drawing?.id];
+  await ask('PUT', `/drawings/${standing}/marks`, { viewId: view, marks: [90, 170, 150, 170] });
+  const spot = { viewId: view, marks: [90, 170, 90, 171] };
+  expect(await refused('PUT', `/drawings/${open}/marks`, spot)).toMatch(/lie on one spot/);
+  expect(await refused('PUT', `/drawings/${open}/marks`, { viewId: view, marks: [90, 170, 900, 170] })).toMatch(
+    /two places/,
+  );
+  await ask('PUT', `/drawings/${open}/marks`, { viewId: view, marks: [93, 176, 153, 176] });
+  const { body } = await call<{ checks: { id: string; ok: boolean; figure: number }[] }>(
+    server,
+    'GET',
+    `/views/${view}/checks`,
+  );
+  expect(body.checks.find((one) => one.id === 'swap-seats')).toMatchObject({ ok: false, figure: 6.7 });
+  const seated = await ask('POST', `/views/${view}/seat-all`);
+  expect(seated.notes).toEqual(['mouth round has no marks of its own and stays.']);
+  expect(drawingAt(seated, 'open').row).toMatchObject({ picture: { x: 87, y: 148 }, marks: [90, 170, 150, 170] });
+  const moved = await ask('POST', `/drawings/${open}/move`, { viewId: view, x: 2, y: -1 });
+  expect(drawingAt(moved, 'open').row).toMatchObject({ picture: { x: 89, y: 147 }, marks: [92, 169, 152, 169] });
+});
+
+test('lids are computed for eyes, and nothing white is left when they are shut', async () => {
+  const { view, eyes } = await head();
+  const { doc } = await ask('POST', `/pieces/${eyes}/swap-set`, {});
+  const set = doc.swapSets.find(({ kind }) => kind === 'lids')?.id;
+  const made = await ask('POST', `/swap-sets/${set}/lids`, { viewId: view });
+  expect(made.summary).toBe('Make 5 lids of eyes');
+  const { row } = drawingAt(made, 'shut');
+  const answer = await fetch(`${server.address}/api/blobs/${row?.picture?.blob}`);
+  const { data } = decodePng(new Uint8Array(await answer.arrayBuffer()));
+  let white = 0;
+  for (let i = 0; i < data.length; i += 4) if (data[i + 3] > 127 && data[i] > 245 && data[i + 2] > 235) white++;
+  expect(white).toBe(0);
+  expect(await refused('POST', `/swap-sets/${set}/lids`, { viewId: view })).toMatch(/has its drawing already/);
+});
+
+test('sets leave with their drawings, looks and cycles in every format; a set that grows is safe, one that shrinks is not', async () => {
+  const { id, view, set } = await head();
+  const made = await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ah.png': openMouth }));
+  const blank = await ask('POST', `/swap-sets/${set}/blank`, { viewId: view, shape: 'closed', mood: 'neutral' });
+  const ids = ['rest', 'open'].map((shape) => drawingAt(made, shape).drawing?.id);
+  await ask('POST', `/characters/${id}/looks`, { name: 'shouting', drawingIds: [ids[1]] });
+  await ask('POST', `/swap-sets/${set}/cycles`, { name: 'jaw', drawingIds: ids, frames: [3, 2] });
+  const wish = { formats: ['ora', 'psd', 'svg', 'glb', 'atlas'] };
+  const first = await packageOf(server, id, wish);
+  expect(rigFaults(first.rig)).toEqual([]);
+  const [rigView] = first.rig.views;
+  const [rigSet] = rigView.swapSets;
+  expect(rigSet).toMatchObject({
+    name: 'mouth',
+    kind: 'mouth',
+    piece: 'mouth',
+    default: 'mouth_rest',
+    seat: { x: 120.5, y: 170.5 },
+  });
+  expect(rigSet.drawings.map(({ name, image }) => [name, image])).toEqual([
+    ['mouth_rest', 'front/mouth/mouth_rest.png'],
+    ['mouth_closed', null],
+    ['mouth_open', 'front/mouth/mouth_open.png'],
+  ]);
+  expect(rigView.pieces.find(({ name }) => name === 'mouth')).toMatchObject({
+    swapSet: 'mouth',
+    image: 'front/mouth/mouth_rest.png',
+  });
+  expect(rigView.looks).toEqual([{ name: 'shouting', drawings: { mouth: 'mouth_open' } }]);
+  expect(rigView.cycles).toEqual([
+    { name: 'jaw', set: 'mouth', drawings: ['mouth_rest', 'mouth_open'], frames: [3, 2] },
+  ]);
+  await provePackage(zipOfPackage(first), first.name);
+
+  const code = first.rig.character.code;
+  const { layers } = readOpenRaster(first.files.get(`${code}_front.ora`) as Uint8Array);
+  expect(layers.filter(({ path }) => path.startsWith('mouth/')).map(({ name, visible }) => [name, visible])).toEqual([
+    ['mouth_rest', true],
+    ['mouth_open', false],
+  ]);
+  const glb = first.files.get(`${code}.glb`) as Uint8Array;
+  expect((await validateBytes(glb)).issues).toMatchObject({ numErrors: 0, numWarnings: 0 });
+  const [{ nodes }] = readGlb(glb);
+  expect(nodes.filter(({ parent }) => parent === 'mouth').map(({ name }) => name)).toEqual([
+    'mouth_rest',
+    'mouth_closed',
+    'mouth_open',
+  ]);
+  const open = decodePng(first.files.get('front/mouth/mouth_open.png') as Uint8Array);
+  const { atlas } = rigSet.drawings[2];
+  const sheet = decodePng(first.files.get(`${code}_front.atlas.png`) as Uint8Array);
+  const there = { width: open.width, height: open.height, data: new Uint8Array(open.data.length) };
+  for (let y = 0; y < open.height; y++) {
+    const from = (((atlas?.y ?? 0) + y) * sheet.width + (atlas?.x ?? 0)) * 4;
+    there.data.set(sheet.data.subarray(from, from + open.width * 4), y * open.width * 4);
+  }
+  expect(compareBitmaps(there, open).differing).toBe(0);
+
+  await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_oh.png': roundMouth }));
+  const changesOf = async () => {
+    const { files } = await packageOf(server, id, { formats: [] });
+    const { entries } = JSON.parse(new TextDecoder().decode(files.get('changes.json'))) as RigChanges;
+    return entries.map(({ weight, kind, sentence }) => `${weight} ${kind}: ${sentence}`);
+  };
+  expect(await changesOf()).toEqual(['safe drawing-added: mouth_round is a new drawing of mouth.']);
+  await ask('DELETE', `/drawings/${drawingAt(blank, 'closed').drawing?.id}`);
+  expect(await changesOf()).toEqual([
+    expect.stringMatching(/^breaks drawing-removed: The drawing mouth_closed is gone/),
+  ]);
+});
+
+test('a chart is data: shapes and moods come, go where nothing stands in them, and never twice', async () => {
+  const { id, set } = await head();
+  const { doc } = await ask('GET', `/characters/${id}`);
+  const [{ shapes }] = doc.swapSets;
+  const more = await ask('PATCH', `/swap-sets/${set}`, { shapes: [...shapes, { key: 'whistle', sounds: 'wh' }] });
+  expect(more.doc.swapSets[0].shapes.at(-1)).toEqual({ key: 'whistle', sounds: 'wh' });
+  expect(await refused('PATCH', `/swap-sets/${set}`, { shapes: shapes.slice(1) })).toMatch(/stands in the column rest/);
+  expect(await refused('PATCH', `/swap-sets/${set}`, { moods: ['neutral', 'Neutral'] })).toMatch(
+    /Two moods would be named neutral/,
+  );
+  expect(await refused('PATCH', `/swap-sets/${set}`, { moods: ['…'] })).toMatch(/letters or digits/);
+});
+
+test('looks and cycles keep to what they are for', async () => {
+  const { id, view, set } = await head();
+  const made = await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ah.png': openMouth }));
+  const ids = ['rest', 'open'].map((shape) => drawingAt(made, shape).drawing?.id as string);
+  const looks = `/characters/${id}/looks`;
+  expect(await refused('POST', looks, { name: 'x', drawingIds: ids })).toMatch(/one drawing of a set/);
+  expect(await refused('POST', looks, { name: '!', drawingIds: [ids[0]] })).toMatch(/letters or digits/);
+  const kept = await ask('POST', looks, { name: 'calm', drawingIds: [ids[0]] });
+  const changed = await ask('POST', looks, { name: 'Calm', drawingIds: [ids[1]] });
+  expect([kept.doc.looks.length, changed.doc.looks.length, changed.doc.looks[0].drawingIds]).toEqual([1, 1, [ids[1]]]);
+  const cycle = { name: 'jaw', drawingIds: ids, frames: [1] };
+  expect(await refused('POST', `/swap-sets/${set}/cycles`, cycle)).toMatch(
+    /two drawings or more|must contain at least/,
+  );
+  const after = await ask('DELETE', `/drawings/${ids[1]}`);
+  expect(after.doc.looks).toEqual([]);
+});

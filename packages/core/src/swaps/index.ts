@@ -1,0 +1,35 @@
+export { USUAL_CHARTS } from './chart.js';
+export {
+  defaultOf,
+  drawingById,
+  drawingLabel,
+  drawingName,
+  drawingsOf,
+  inView,
+  missingOf,
+  partNames,
+  pieceOfSet,
+  setAt,
+  setById,
+  setName,
+} from './find-swaps.js';
+export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
+export { LONGEST_LINE, readLine, standIn, type SpokenLine, type SpokenShape } from './read-line.js';
+export { readName } from './read-names.js';
+export { registerLeast, seatByMarks, seatDrift } from './seat.js';
+export {
+  CHART_LIMITS,
+  MOST_FRAMES,
+  addDrawings,
+  changeChart,
+  changeDrawing,
+  deleteDrawing,
+  deleteSet,
+  keepCycle,
+  keepLook,
+  moveDrawing,
+  setMarks,
+  startSet,
+  usualBlink,
+  type FreshDrawing,
+} from './swap-edits.js';
