@@ -111,7 +111,52 @@ async function cutJuniper(api, state, svg) {
   const shoulder = doc.joints.find((joint) => joint.childId === arm[0]);
   const raised = { low: 100, high: shoulder.rangeHigh, movedIds: arm, place: 'in-front', atId: pieceOf(doc, 'cap//') };
   await api('POST', `/joints/${shoulder.id}/order-changes`, raised);
-  await handOffJuniper(api, doc, () => api('POST', `/views/${view}/under`, {}));
+  await handOffJuniper(api, doc, async () => {
+    await api('POST', `/views/${view}/under`, {});
+    await swapJuniper(api, doc);
+  });
+}
+
+/** Where both corners of her mouth lie, x, y, x, y, px. */
+const MOUTH_CORNERS = [912, 776, 1090, 766];
+
+/** Gives the pilot drawings to change between: mouths and brows from files, lids computed; a blink and two looks. */
+async function swapJuniper(api, { character, views, ...doc }) {
+  const viewId = views[0].id;
+  const drawn = source('juniper-drawings');
+  const groups = [...drawn.matchAll(/<g id="((mouth|brows)_[^"]+)"/g)].map(([, group]) => group);
+  const startAt = async (address) => {
+    const pieceId = pieceOf(doc, address);
+    const { doc: after } = await api('POST', `/pieces/${pieceId}/swap-set`, {});
+    const { partId } = doc.pieces.find(({ id }) => id === pieceId);
+    return after.swapSets.find((set) => set.partId === partId).id;
+  };
+  const bring = async (setId, prefix) => {
+    const form = new FormData();
+    form.append('viewId', viewId);
+    for (const group of groups.filter((one) => one.startsWith(prefix)))
+      form.append('art', new Blob([await render(only(drawn, group))], { type: 'image/png' }), `${group}.png`);
+    return api('POST', `/swap-sets/${setId}/drawings`, form);
+  };
+  const beneath = (setId) => api('POST', `/swap-sets/${setId}/beneath`, { viewId });
+  const mouth = await startAt('mouth//');
+  await bring(mouth, 'mouth');
+  await beneath(mouth);
+  const brows = await startAt('brows//');
+  await bring(brows, 'brows');
+  await beneath(brows);
+  const lids = await startAt('eyes//');
+  const { doc: after } = await api('POST', `/swap-sets/${lids}/lids`, { viewId });
+  const drawing = (setId, shape, mood = 'neutral') =>
+    after.drawings.find((one) => one.setId === setId && one.shape === shape && one.mood === mood).id;
+  await api('PUT', `/drawings/${drawing(mouth, 'rest')}/marks`, { viewId, marks: MOUTH_CORNERS });
+  const blink = ['open', 'half', 'shut', 'half'].map((shape) => drawing(lids, shape));
+  await api('POST', `/swap-sets/${lids}/cycles`, { name: 'blink', drawingIds: blink, frames: [60, 1, 2, 1] });
+  const looks = `/characters/${character.id}/looks`;
+  const glad = [drawing(mouth, 'rest', 'happy'), drawing(brows, 'raised')];
+  const sleepy = [drawing(lids, 'half'), drawing(brows, 'worried')];
+  await api('POST', looks, { name: 'glad', drawingIds: glad });
+  await api('POST', looks, { name: 'sleepy', drawingIds: sleepy });
 }
 
 /**

@@ -123,6 +123,13 @@ export class SwapsController {
     return this.swaps.lids(id, viewId, { ...caller, saw });
   }
 
+  @Post('swap-sets/:id/beneath')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Paint beneath a set’s piece what it alone covers, in the paint about it' })
+  beneath(@Param() { id }: IdParam, @Body() { saw, viewId }: InViewBody, @Who() caller: Caller) {
+    return this.swaps.beneath(id, viewId, { ...caller, saw });
+  }
+
   @Post('views/:id/seat-all')
   @HttpCode(200)
   @ApiOperation({ summary: 'Put every drawing with marks onto its set’s; tells what it left and why' })

@@ -86,6 +86,16 @@ export class SwapsService {
     });
   }
 
+  /** Paints beneath a set's piece, so that nothing is bare while another drawing shows. */
+  async beneath(setId: SwapSetId, viewId: ViewId, context: EditContext): Promise<CharacterState> {
+    const { signal } = context;
+    return this.edits.run(await characterOf('swapSet', setId), context, async (doc) => {
+      const derived = await this.sheets.ofView(doc, viewId, { signal });
+      const diff = await this.threads.run(tasks, 'beneath', { doc, setId, viewId, derived }, { signal });
+      return { kind: 'paint-beneath', summary: `Paint beneath ${setName(doc, setById(doc, setId))}`, diff };
+    });
+  }
+
   /** Puts every drawing of a view whose marks are known onto its set's, as one edit; tells what it left and why. */
   async seatAll(viewId: ViewId, context: EditContext): Promise<CharacterState> {
     return this.edits.run(await characterOf('view', viewId), context, (doc) => {

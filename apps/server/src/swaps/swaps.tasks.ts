@@ -2,6 +2,7 @@ import { basename, extname } from 'node:path';
 import {
   LID_OPENINGS,
   LimberError,
+  beneathSet,
   cleanMatte,
   composePiece,
   cropPlaced,
@@ -9,7 +10,10 @@ import {
   flattenLayers,
   intersectRects,
   makeLids,
+  mergeSheets,
+  paintBeneath,
   partOf,
+  pieceById,
   pieceOfSet,
   plainWords,
   readName,
@@ -19,6 +23,7 @@ import {
   trimToPaint,
   viewById,
   type CharacterDoc,
+  type Diff,
   type PlacedBitmap,
   type SheetRef,
   type SwapSetId,
@@ -27,7 +32,7 @@ import {
   type ViewRow,
 } from '@limber-sheaf/core';
 import { decodeFile } from '../files/decode-file.js';
-import { keepIfAny, keepSheet, readArt, type DerivedOfView } from '../threads/pictures.js';
+import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 
 /** Files that are to be drawings of a set. */
@@ -99,6 +104,18 @@ export const bring = task(
         notes.slice(1).join(' '),
       );
     return { drawings: [...drawings.values()].map(({ drawing }) => drawing), notes };
+  },
+);
+
+/** The paint that lacks beneath a set's piece, laid beneath what it hangs from. */
+export const beneath = task(
+  async ({ doc, setId, viewId, derived }: Omit<BringOrder, 'files' | 'cell'>): Promise<Diff> => {
+    const set = setById(doc, setId);
+    const made = beneathSet(doc, viewId, await readArt(doc, viewId, derived), set);
+    if (!made)
+      throw new LimberError('nothing-there', `Nothing is lacking beneath ${setName(doc, set)}.`, 'Paint it in Under.');
+    const { beneath: known } = pieceById(doc, made.pieceId);
+    return paintBeneath(doc, new Map([[made.pieceId, await keepIfAny(mergeSheets([await sheet(known), made.paint]))]]));
   },
 );
 

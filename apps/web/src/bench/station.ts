@@ -72,6 +72,8 @@ export interface Station {
   Strip?: ComponentType;
   /** Does the strip have a row of its own, so that the art keeps clear of it? */
   stripBeneath?: boolean;
+  /** px above the art that something of the station's own lies over, beside the actions. */
+  clear?: number;
   /** Laid over the light table. */
   Front?: ComponentType;
   actions: readonly BenchAction[];

@@ -1,4 +1,4 @@
-import { partOf, type CharacterDoc, type NameTokens } from '@limber-sheaf/core';
+import { partOf, type CharacterDoc, type NameTokens, type SheetRef } from '@limber-sheaf/core';
 import { create } from 'zustand';
 import { tokensOf } from './parts';
 
@@ -26,6 +26,8 @@ export interface BenchState {
   solo: readonly string[] | null;
   /** These pieces are shown solid and the others faint; null for all alike. */
   lit: readonly string[] | null;
+  /** By piece, what is drawn in its place: nothing for null. */
+  instead: Readonly<Record<string, SheetRef | null>>;
   viewport: Viewport;
   /** Degrees by joint. */
   bends: Record<string, number>;
@@ -48,6 +50,7 @@ const atRest: BenchState = {
   panning: false,
   solo: null,
   lit: null,
+  instead: {},
   viewport: { scale: 0.2, x: 0, y: 0 },
   bends: {},
   butt: false,

@@ -5,4 +5,5 @@ export { joints } from './joints/index';
 export { under } from './under/index';
 export { stack } from './stack/index';
 export { names } from './names/index';
+export { swaps } from './swaps/index';
 export { handOff } from './handoff/index';

@@ -8,6 +8,7 @@ import { jointTasks } from './joints/joint-tasks';
 import { nameTasks } from './names/name-tasks';
 import { planTasks } from './plan/plan-tasks';
 import { stackTasks } from './stack/stack-tasks';
+import { swapTasks } from './swaps/swap-tasks';
 import { underTasks } from './under/under-tasks';
 
 /** Everything that stations ask the workers for. */
@@ -22,5 +23,6 @@ export const STATION_TASKS = {
   ...underTasks,
   ...stackTasks,
   ...nameTasks,
+  ...swapTasks,
   ...sheetTasks,
 };

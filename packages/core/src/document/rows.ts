@@ -157,9 +157,8 @@ export interface DerivedRefs {
 /** The derived sheets of pieces, by piece. */
 export type SheetsOf = Readonly<Record<PieceId, DerivedRefs>>;
 
-/** How a graft is laid. */
+/** How a graft is laid: where the corners of its picture lie, from the top left clockwise, x, y pairs, px. */
 export interface GraftLook {
-  /** Where the corners of its picture lie, from the top left clockwise: x, y pairs, px. */
   corners: number[];
   /** Its tone, each from -100 to 100: darker or lighter, cooler or warmer, less colour or more. */
   light: number;
@@ -278,9 +277,8 @@ export interface DrawingRow extends RowBase {
   table: 'drawing';
   id: DrawingId;
   setId: SwapSetId;
-  /** Its column on the chart. */
+  /** Its column and its row on the chart. */
   shape: string;
-  /** Its row. */
   mood: string;
   /** Is it the piece's own paint at rest? Of one drawing in a set it is. */
   isDefault: boolean;

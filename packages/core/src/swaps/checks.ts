@@ -72,7 +72,7 @@ const swapSeats: ViewCheck<MeasuredBare> = {
       for (const [index, area, x, y] of measured[at] ?? []) {
         if (area <= RIM) continue;
         findings.push({
-          sentence: `Under ${drawingName(doc, drawings[index])} ${counted(area, 'px', 'px')} are bare where the default drawing covered. Paint beneath in Under.`,
+          sentence: `Under ${drawingName(doc, drawings[index])} ${counted(area, 'px', 'px')} are bare where the default drawing covered. Paint beneath.`,
           pieceId,
           place: { x, y },
         });

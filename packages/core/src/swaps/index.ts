@@ -1,3 +1,13 @@
+export type {
+  CycleRow,
+  DrawingId,
+  DrawingRow,
+  DrawingViewRow,
+  LookRow,
+  SwapSetId,
+  SwapSetRow,
+} from '../document/rows.js';
+export { beneathSet } from './beneath-set.js';
 export { USUAL_CHARTS } from './chart.js';
 export {
   defaultOf,

@@ -1,8 +1,7 @@
 import type { CharacterDoc, SwapSetRow, ViewId } from '../document/rows.js';
 import { cropPlaced, outsetRect, trimToPaint, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import type { Rgb } from '../raster/colour.js';
+import { colourDistance, toLab, type Rgb } from '../raster/colour.js';
 import { INSIDE, connectedRegions, coverageOf } from '../raster/mask.js';
-import { measureLine } from '../raster/measure-line.js';
 import { median } from '../raster/statistics.js';
 import { drawingsOf, inView } from './find-swaps.js';
 
@@ -84,8 +83,8 @@ function drawLids(
   lower: number,
 ): void {
   const { x: left, width, top, bottom } = opening;
-  const line = lineOf(eyes, opening);
   const skin = [skinAlong(design, eyes, opening, -1), skinAlong(design, eyes, opening, 1)];
+  const line = lineOf(eyes, opening, skin[0][width >> 1]);
   for (let x = 0; x < width; x++) {
     const [from, to] = [top[x], bottom[x]];
     const meet = to - (to - from) * LOWER_SHARE;
@@ -118,19 +117,50 @@ function lay({ data }: PlacedBitmap, i: number, colour: Rgb, share: number): voi
   for (let c = 0; c < 3; c++) data[i + c] = Math.round(data[i + c] * (1 - share) + colour[c] * share);
 }
 
-/** The eye's own outline: half way between its corners, above; width 0 for an eye without one. */
-function lineOf(eyes: PlacedBitmap, { x, y, width, height }: Opening): { width: number; colour: Rgb } {
-  const mask = { ...coverageOf(eyes), x: eyes.x, y: eyes.y };
-  const {
-    width: wide,
-    colour,
-    confidence,
-  } = measureLine(eyes, mask, {
-    ...{ x: x + width / 2, y: y + height / 4 },
-    radius: Math.max(6, Math.min(width, height) * 0.6),
+/** Colours this near to the darkest of an eye's upper edge (OKLab × 100) are its line. */
+const LINE_COLOUR = 14;
+/** The share of an eye's height within which its upper line begins. */
+const EDGE = 0.12;
+/** A line is darker than the skin beside it by this much. */
+const DARKER = 18;
+/** The share of an eye's height that its line takes at most. */
+const THICKEST = 1 / 4;
+
+/**
+ * The line of an eye's upper edge, lashes included: along the middle third of its columns, the run of its darkest colour from
+ * the top; the median of their lengths. Width 0 for an eye without one.
+ */
+function lineOf(eyes: PlacedBitmap, { x, width, height, top }: Opening, skin: Rgb): { width: number; colour: Rgb } {
+  const deepest = Math.max(2, Math.round(height * 0.4));
+  const edge = Math.max(2, Math.round(height * EDGE));
+  const columns = Array.from({ length: Math.ceil(width / 3) }, (_, k) => Math.floor(width / 3) + k);
+  const pixelAt = (column: number, row: number): Rgb | null => {
+    const i = ((top[column] + row - eyes.y) * eyes.width + x + column - eyes.x) * 4;
+    return eyes.data[i + 3] > INSIDE ? [eyes.data[i], eyes.data[i + 1], eyes.data[i + 2]] : null;
+  };
+  const light = (colour: Rgb) => toLab(...colour)[0];
+  let darkest: Rgb | null = null;
+  for (const column of columns)
+    for (let row = 0; row < edge; row++) {
+      const colour = pixelAt(column, row);
+      if (colour && (!darkest || light(colour) < light(darkest))) darkest = colour;
+    }
+  if (!darkest || colourDistance(darkest, skin) < DARKER || light(darkest) > light(skin)) return NO_LINE;
+  const line = darkest;
+  const runs = columns.map((column) => {
+    let run = 0;
+    for (let row = 0; row < deepest; row++) {
+      const colour = pixelAt(column, row);
+      if (colour && colourDistance(colour, line) < LINE_COLOUR) run++;
+      else if (run > 0 || row >= edge) break;
+    }
+    return run;
   });
-  return confidence > 0 ? { width: Math.min(wide, height / 3), colour } : { width: 0, colour: [0, 0, 0] };
+  const wide = median(runs);
+  return wide < 1 ? NO_LINE : { width: Math.min(wide, height * THICKEST), colour: line };
 }
+
+const NO_LINE = { width: 0, colour: [0, 0, 0] as Rgb };
 
 /** Columns beside one whose skin is looked at with it, and px beyond the eye that are passed over and looked at. */
 const BESIDE = 3;

@@ -162,7 +162,9 @@ function timed(said: readonly string[], about: number): { shape: string; frames:
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const wanted = Math.max(LEAST, Math.round(about * Math.min(1.6, 0.45 + total * 0.09)));
   const kept = runs.map((shape, at) => ({ shape, weight: weights[at] }));
-  const isFree = ({ shape }: { shape: string }) => shape !== KEPT;
+  // Lips that close twice open in between, also where the next word begins with them.
+  const isFree = ({ shape }: { shape: string }, at: number) =>
+    shape !== KEPT && !((kept[at - 1]?.shape ?? KEPT) === KEPT && (kept[at + 1]?.shape ?? KEPT) === KEPT);
   while (kept.length * LEAST > wanted && kept.some(isFree) && kept.length > 1) {
     const lightest = kept.filter(isFree).reduce((a, b) => (b.weight < a.weight ? b : a));
     kept.splice(kept.indexOf(lightest), 1);

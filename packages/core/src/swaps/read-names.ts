@@ -128,7 +128,10 @@ const MOOD_WORDS: Record<string, string> = {
 };
 
 /** Words that say nothing of a drawing. */
-const EMPTY = new Set(['layer', 'copy', 'final', 'new', 'the', 'png', 'shape', 'drawing', 'mouths', 'phoneme', 'v']);
+const EMPTY = new Set(['layer', 'copy', 'final', 'new', 'the', 'png', 'shape', 'drawing', 'mouths', 'phoneme']);
+
+/** What a whole set is called as often as one of its shapes: where a name says another shape, that is meant. */
+const WEAK = new Set(['blink', 'wink']);
 
 const SIDES: Record<string, 'A' | 'B'> = { left: 'B', right: 'A', near: 'A', far: 'B' };
 
@@ -150,6 +153,7 @@ export function readName(
     return told !== undefined && shapes.some(({ key }) => key === told) ? told : null;
   };
   const moodOf = (word: string) => moods.find((mood) => mood === word || mood === MOOD_WORDS[word]) ?? null;
+  const isTold = (word: string) => WEAK.has(word) && words.some((other) => other !== word && shapeOf(other) !== null);
   const ownWords = new Set(own.flatMap((word) => [word, `${word}s`, word.replace(/s$/, '')]));
   const found: { shapes: Set<string>; moods: Set<string> } = { shapes: new Set(), moods: new Set() };
   let [side, index]: ['A' | 'B' | null, number | null] = [null, null];
@@ -164,7 +168,7 @@ export function readName(
     }
     if (/^\d+$/.test(word)) index = Number(word);
     else if (word in SIDES) side = SIDES[word];
-    else if (ownWords.has(word) || EMPTY.has(word)) continue;
+    else if (ownWords.has(word) || EMPTY.has(word) || isTold(word)) continue;
     else {
       const [shape, mood] = [shapeOf(word), moodOf(word)];
       // A word that may be either is the mood where the name has a shape besides.

@@ -1169,6 +1169,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/swap-sets/{id}/beneath': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Paint beneath a set’s piece what it alone covers, in the paint about it */
+    post: operations['swaps.beneath'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/seat-all': {
     parameters: {
       query?: never;
@@ -2600,9 +2617,8 @@ export interface components {
       table: 'drawing';
       id: components['schemas']['DrawingId'];
       setId: components['schemas']['SwapSetId'];
-      /** @description Its column on the chart. */
+      /** @description Its column and its row on the chart. */
       shape: string;
-      /** @description Its row. */
       mood: string;
       /** @description Is it the piece's own paint at rest? Of one drawing in a set it is. */
       isDefault: boolean;
@@ -5012,6 +5028,31 @@ export interface operations {
     };
   };
   'swaps.lids': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.beneath': {
     parameters: {
       query?: never;
       header?: never;

@@ -30,11 +30,12 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const pickedJoint = useBench((s) => s.pickedJoint);
   const night = useTheme((s) => s.night);
   const butt = useBench((s) => s.butt);
+  const instead = useBench((s) => s.instead);
   const panning = useBench((s) => s.panning);
   const points = usePoints(station);
   const box = useRef<HTMLDivElement>(null);
   const stage = useRef<Konva.Stage>(null);
-  const size = useViewport(box, view, station?.stripBeneath ? ACTIONS_AND_STRIP : ACTIONS);
+  const size = useViewport(box, view, station?.clear ?? (station?.stripBeneath ? ACTIONS_AND_STRIP : ACTIONS));
   const palette = night ? NIGHT : DAY;
   const pieces = useMemo(() => drawOrder(doc, view.id), [doc, view.id]);
   const by = smallerFor(viewport.scale);
@@ -53,7 +54,9 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
     return new Set<string>([joint.parentId, ...movedBy(doc, joint)]);
   }, [doc, pickedJoint, bending, shownSolid]);
   const flat = useXray(bench);
-  const atRest = !solo && !lit && [...placements.values()].every(isAtRest);
+  const isItself = Object.keys(instead).length === 0;
+  const still = !solo && !lit && [...placements.values()].every(isAtRest);
+  const atRest = still && isItself;
   const pointer = usePointer(placements, order, station?.hand);
 
   return (
@@ -82,7 +85,15 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
         <Layer listening={false} imageSmoothingEnabled={viewport.scale < 3}>
           <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.canvas} />
           {/* At rest the pieces are the design, and no seam may show between them; it also stands in until they have come. */}
-          {(peek || atRest || (uncut === undefined && !solo)) && design && <Image {...design} />}
+          {(peek || still || (uncut === undefined && !solo)) && design && <Image {...design} />}
+          {/* What is drawn in a piece's place stands on paper, and not on the piece as the design has it. */}
+          {!peek &&
+            still &&
+            pieces
+              .filter(({ id }) => id in instead)
+              .map(({ id, face: { x, y, width, height } }) => (
+                <Rect key={id} {...{ x, y, width, height }} fill={palette.canvas} />
+              ))}
           {!peek && flat && <Image image={flat.image} x={flat.x} y={flat.y} />}
           {!peek && !solo && uncut && <Image {...uncut} opacity={lit ? 0.5 : 1} />}
           {!peek &&
@@ -96,6 +107,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
                   piece={piece}
                   sheet={sheet}
                   derived={sheets[piece.id]}
+                  instead={instead[piece.id]}
                   placement={placements.get(piece.id)}
                   opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
                   bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}

@@ -8,14 +8,15 @@ import { allPicked, useBench } from '../store';
 import type { TableTasks } from '../worker/table-tasks';
 import type { Palette } from './palette';
 
-/** The contours of the picked pieces: sheet with woad dashes, so that they show on any paint. */
+/** The contours of the picked pieces: sheet with woad dashes, so that they show on any paint. Not where another picture stands for one. */
 export function PickedContours({ palette, placements }: { palette: Palette; placements: Map<string, Placement> }) {
   const { doc } = useOnBench();
   const picked = useBench(useShallow(allPicked));
   const pickedJoint = useBench((s) => s.pickedJoint);
+  const instead = useBench((s) => s.instead);
   if (pickedJoint) return null;
   return doc.pieces
-    .filter(({ id }) => picked.includes(id))
+    .filter(({ id }) => picked.includes(id) && !(id in instead))
     .map((piece) => <Contour key={piece.id} piece={piece} palette={palette} placement={placements.get(piece.id)} />);
 }
 

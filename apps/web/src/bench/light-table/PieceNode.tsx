@@ -16,6 +16,8 @@ interface Props {
   sheet: DrawStep['sheet'];
   /** What follows from its row. */
   derived: DerivedRefs | undefined;
+  /** What is drawn in its place; null for nothing, undefined for itself. */
+  instead?: SheetRef | null;
   placement: Placement | undefined;
   opacity: number;
   /** Only what the design shows of it: for a butt joint, and where it is faint and would show what lies beneath. */
@@ -25,7 +27,17 @@ interface Props {
 }
 
 /** A piece on the light table: under, overlap, and the face (or what is drawn in its place), in that order, turned as its joints are bent. */
-export const PieceNode = memo(function PieceNode({ piece, sheet, derived, placement, opacity, bare, by }: Props) {
+export const PieceNode = memo(function PieceNode({
+  piece,
+  sheet,
+  derived,
+  instead,
+  placement,
+  opacity,
+  bare,
+  by,
+}: Props) {
+  if (instead === null) return null;
   return (
     <Group
       rotation={placement?.angle ?? 0}
@@ -34,7 +46,9 @@ export const PieceNode = memo(function PieceNode({ piece, sheet, derived, placem
       opacity={opacity}
       listening={false}
     >
-      {sheet === 'line' ? (
+      {instead ? (
+        sheet === 'piece' && <SheetNode sheet={instead} by={by} />
+      ) : sheet === 'line' ? (
         derived?.line && !bare && <SheetNode sheet={derived.line} by={by} />
       ) : (
         <>

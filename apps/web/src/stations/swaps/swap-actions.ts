@@ -1,0 +1,194 @@
+import { drawingLabel, lidsToMake, pieceOfSet, setAt, type PieceRow } from '@limber-sheaf/core';
+import type { BenchValue } from '../../bench/context';
+import type { BenchAction } from '../../bench/station';
+import { useBench } from '../../bench/store';
+import { FLIP, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
+
+function pickedPiece({ doc, view }: BenchValue): PieceRow | null {
+  const id = useBench.getState().pickedPiece;
+  return doc.pieces.find((piece) => piece.id === id && piece.viewId === view.id && !piece.shadowOf) ?? null;
+}
+
+/** The piece at which a set can be started: the picked one, if it has none. */
+function startable(bench: BenchValue): PieceRow | null {
+  const piece = pickedPiece(bench);
+  return piece && !setAt(bench.doc, piece) ? piece : null;
+}
+
+/** ms after the last arrow key. */
+const PAUSE = 400;
+let saving: ReturnType<typeof setTimeout> | undefined;
+
+/** Moves the drawing that shows by a pixel; a run of keys is one edit. */
+function nudge(bench: BenchValue, dx: number, dy: number): void {
+  const set = openSet(bench.doc, bench.view.id);
+  const drawing = set && wornOf(bench.doc, set);
+  if (!drawing || drawing.isDefault) return;
+  const { nudged } = useSwaps.getState();
+  const from = nudged?.drawingId === drawing.id ? nudged : { x: 0, y: 0 };
+  const to = { drawingId: drawing.id, x: from.x + dx, y: from.y + dy };
+  useSwaps.setState({ nudged: to });
+  clearTimeout(saving);
+  saving = setTimeout(() => {
+    const { drawingId, x, y } = to;
+    void bench.edit('swaps.move', drawingId, { viewId: bench.view.id, x, y }).then(() => {
+      // Keys that came meanwhile begin a run of their own.
+      if (useSwaps.getState().nudged === to) useSwaps.setState({ nudged: null });
+    });
+  }, PAUSE);
+}
+
+const canNudge = (bench: BenchValue) => {
+  const set = openSet(bench.doc, bench.view.id);
+  return set !== null && !wornOf(bench.doc, set).isDefault;
+};
+const arrow = (key: string, word: string, dx: number, dy: number): BenchAction => ({
+  id: `nudge-${key}`,
+  word: `Move the drawing ${word} by a pixel`,
+  key: `shift+arrow${key}`,
+  shown: false,
+  when: canNudge,
+  run: (bench) => nudge(bench, dx, dy),
+});
+
+const hasSet = ({ doc, view }: BenchValue) => openSet(doc, view.id) !== null;
+
+/** The worded actions of Swaps, and its keys. */
+export const SWAP_ACTIONS: readonly BenchAction[] = [
+  {
+    id: 'start',
+    word: 'Start a set here',
+    key: 'b',
+    title: 'Begins a set of drawings at the picked piece; its own paint is the default one',
+    shown: (bench) => startable(bench) !== null || !hasSet(bench),
+    when: (bench) => startable(bench) !== null,
+    go: true,
+    run: (bench) => {
+      const piece = startable(bench);
+      if (!piece) return;
+      void bench.edit('swaps.start', piece.id, {}).then((state) => {
+        const set = state?.doc.swapSets.find((one) => pieceOfSet(state.doc, one, bench.view.id)?.id === piece.id);
+        if (set) useSwaps.setState({ setId: set.id });
+      });
+    },
+  },
+  {
+    id: 'previous',
+    word: 'Previous drawing',
+    key: ',',
+    shown: false,
+    when: hasSet,
+    run: ({ doc, view }) => step(doc, view.id, -1),
+  },
+  {
+    id: 'next',
+    word: 'Next drawing',
+    key: '.',
+    shown: false,
+    when: hasSet,
+    run: ({ doc, view }) => step(doc, view.id, 1),
+  },
+  {
+    id: 'flip',
+    word: 'Flip',
+    key: 'f',
+    title: 'Shows the drawings of this set one after the other',
+    shown: hasSet,
+    on: () => useSwaps.getState().playing === FLIP,
+    run: () => useSwaps.setState(({ playing }) => ({ playing: playing === FLIP ? null : FLIP })),
+  },
+  {
+    id: 'rest',
+    word: 'At rest',
+    key: 'r',
+    title: 'Shows the default drawings again',
+    shown: () => Object.keys(useSwaps.getState().worn).length > 0,
+    run: wearNothing,
+  },
+  {
+    id: 'ghosts',
+    word: 'Ghosts',
+    key: 'g',
+    title: 'Lays all drawings of this set faintly over one another',
+    shown: hasSet,
+    on: () => useSwaps.getState().ghosts,
+    run: () => useSwaps.setState(({ ghosts }) => ({ ghosts: !ghosts })),
+  },
+  {
+    id: 'marks',
+    word: 'Marks',
+    key: 'm',
+    title: 'Shows the two marks that the drawings share; drag them to both corners',
+    shown: hasSet,
+    on: () => useSwaps.getState().marks,
+    run: () => useSwaps.setState(({ marks }) => ({ marks: !marks })),
+  },
+  {
+    id: 'seat-all',
+    word: 'Seat all',
+    key: 's',
+    title: 'Moves every drawing so that its marks lie on the set’s',
+    shown: hasSet,
+    run: ({ edit, view }) => void edit('swaps.seatAll', view.id),
+  },
+  {
+    id: 'beneath',
+    word: 'Paint beneath',
+    key: 'p',
+    title:
+      'Paints what only the default drawing covers, in the paint about it, so that nothing is bare under the others',
+    shown: hasSet,
+    run: ({ doc, view, edit }) => {
+      const set = openSet(doc, view.id);
+      if (set) void edit('swaps.beneath', set.id, { viewId: view.id });
+    },
+  },
+  {
+    id: 'lids',
+    word: 'Make lids',
+    key: 'i',
+    title: 'Computes half, shut, upper, lower and squint from the eyes themselves',
+    shown: ({ doc, view }) => {
+      const set = openSet(doc, view.id);
+      return set?.kind === 'lids' && lidsToMake(doc, set, view.id).length > 0;
+    },
+    run: ({ doc, view, edit }) => {
+      const set = openSet(doc, view.id);
+      if (set) void edit('swaps.lids', set.id, { viewId: view.id });
+    },
+  },
+  {
+    id: 'line',
+    word: 'Say a line',
+    key: 'l',
+    title: 'Types a line and watches the mouth say it',
+    shown: hasSet,
+    on: () => useSwaps.getState().line !== null,
+    run: () =>
+      useSwaps.setState(({ line, playing }) =>
+        line
+          ? { line: null, playing: playing === 'line' ? null : playing }
+          : { line: { text: '', fps: 24, wordsAMinute: 160, spoken: null, frame: null } },
+      ),
+  },
+  {
+    id: 'delete',
+    word: (bench) => {
+      const set = openSet(bench.doc, bench.view.id);
+      return set && canNudge(bench)
+        ? `Delete ${drawingLabel(bench.doc, wornOf(bench.doc, set))}`
+        : 'Delete the drawing';
+    },
+    key: 'delete',
+    shown: false,
+    when: canNudge,
+    run: ({ doc, view, edit }) => {
+      const set = openSet(doc, view.id);
+      if (set) void edit('swaps.delete', wornOf(doc, set).id);
+    },
+  },
+  arrow('left', 'left', -1, 0),
+  arrow('right', 'right', 1, 0),
+  arrow('up', 'up', 0, -1),
+  arrow('down', 'down', 0, 1),
+];

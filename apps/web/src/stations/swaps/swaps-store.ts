@@ -1,0 +1,134 @@
+import {
+  SWAP_KINDS,
+  defaultOf,
+  drawingById,
+  drawingsOf,
+  inView,
+  pieceOfSet,
+  type CharacterDoc,
+  type DrawingRow,
+  type SheetRef,
+  type SpokenLine,
+  type SwapSetRow,
+} from '@limber-sheaf/core';
+import { create } from 'zustand';
+import { useBench } from '../../bench/store';
+
+/** A line as it is tried: its words, what it was read as, and how it is said. */
+export interface TriedLine {
+  text: string;
+  fps: 12 | 24 | 30;
+  wordsAMinute: number;
+  spoken: SpokenLine | null;
+  /** The frame that shows; null while nothing is said. */
+  frame: number | null;
+}
+
+interface SwapsState {
+  /** The set whose chart is open; the first where it is not there. */
+  setId: string | null;
+  /** By set, the drawing that shows in place of the default one. */
+  worn: Readonly<Record<string, string>>;
+  /** All drawings of the set are laid faintly over one another. */
+  ghosts: boolean;
+  /** The marks are shown, and can be dragged. */
+  marks: boolean;
+  /** What runs by itself: all drawings of the set, a cycle by its id, the line. */
+  playing: string | null;
+  /** px by which the arrow keys have moved a drawing that is not saved yet. */
+  nudged: { drawingId: string; x: number; y: number } | null;
+  /** The line panel; null while it is closed. */
+  line: TriedLine | null;
+}
+
+/** What runs where all drawings of the set are flipped through. */
+export const FLIP = 'flip';
+/** What runs where the line is said. */
+export const LINE = 'line';
+
+export const LAID_BY: SwapsState = {
+  setId: null,
+  worn: {},
+  ghosts: false,
+  marks: false,
+  playing: null,
+  nudged: null,
+  line: null,
+};
+
+export const useSwaps = create<SwapsState>(() => LAID_BY);
+
+/** The sets that have their piece in a view: mouths, lids, brows, hands and so on. */
+export function setsIn(doc: CharacterDoc, viewId: string): SwapSetRow[] {
+  const rank = ({ kind }: SwapSetRow) => SWAP_KINDS.indexOf(kind);
+  return doc.swapSets.filter((set) => pieceOfSet(doc, set, viewId)).sort((a, b) => rank(a) - rank(b));
+}
+
+/** The set whose chart is open. */
+export function openSet(doc: CharacterDoc, viewId: string, setId = useSwaps.getState().setId): SwapSetRow | null {
+  const sets = setsIn(doc, viewId);
+  return sets.find(({ id }) => id === setId) ?? sets[0] ?? null;
+}
+
+/** The drawing of a set that shows. */
+export function wornOf(doc: CharacterDoc, set: SwapSetRow, worn = useSwaps.getState().worn): DrawingRow {
+  return doc.drawings.find(({ id, setId }) => id === worn[set.id] && setId === set.id) ?? defaultOf(doc, set);
+}
+
+/** Shows a drawing in its piece's place. */
+export function wear(doc: CharacterDoc, drawingId: string): void {
+  const { setId } = drawingById(doc, drawingId);
+  useSwaps.setState(({ worn }) => ({ setId, worn: { ...worn, [setId]: drawingId } }));
+}
+
+/** Shows every set's default drawing again. */
+export function wearNothing(): void {
+  useSwaps.setState({ worn: {}, playing: null });
+}
+
+/** The drawings of a set that are there in a view, in the order of its chart. */
+export function drawnIn(doc: CharacterDoc, set: SwapSetRow, viewId: string): DrawingRow[] {
+  return drawingsOf(doc, set).filter(({ id, isDefault }) => isDefault || inView(doc, id, viewId));
+}
+
+/** The next or the previous drawing of the open set shows. */
+export function step(doc: CharacterDoc, viewId: string, by: 1 | -1): void {
+  const set = openSet(doc, viewId);
+  if (!set) return;
+  const drawings = drawnIn(doc, set, viewId);
+  const at = drawings.findIndex(({ id }) => id === wornOf(doc, set).id);
+  wear(doc, drawings[(at + by + drawings.length) % drawings.length].id);
+}
+
+/** What is drawn in place of pieces, by piece: nothing for null. */
+export function insteadOf(
+  doc: CharacterDoc,
+  viewId: string,
+  { worn, nudged }: Pick<SwapsState, 'worn' | 'nudged'>,
+): Record<string, SheetRef | null> {
+  const instead: Record<string, SheetRef | null> = {};
+  for (const set of setsIn(doc, viewId)) {
+    const drawing = wornOf(doc, set, worn);
+    const piece = pieceOfSet(doc, set, viewId);
+    const row = inView(doc, drawing.id, viewId);
+    if (!piece || drawing.isDefault || !row) continue;
+    const by = nudged?.drawingId === drawing.id ? nudged : { x: 0, y: 0 };
+    instead[piece.id] = row.picture && { ...row.picture, x: row.picture.x + by.x, y: row.picture.y + by.y };
+    for (const hidden of doc.pieces)
+      if (hidden.viewId === viewId && drawing.hides.includes(hidden.partId)) instead[hidden.id] = null;
+  }
+  return instead;
+}
+
+/** Brings the open set's piece into view, with some of what is about it. */
+export function lookAtSet(doc: CharacterDoc, viewId: string, set: SwapSetRow): void {
+  const face = pieceOfSet(doc, set, viewId)?.face;
+  if (!face) return;
+  const height = doc.views.find(({ id }) => id === viewId)?.height ?? 0;
+  const reach = Math.max(height * 0.05, Math.max(face.width, face.height) * 0.3);
+  const width = face.width + 2 * reach;
+  // The line panel lies over the right half: the piece goes to the left one.
+  const beside = useSwaps.getState().line ? 1.3 * width : 0;
+  const rect = { x: face.x - reach, y: face.y - reach, width: width + beside, height: face.height + 2 * reach };
+  useBench.setState({ lookAt: { kind: 'rect', ...rect } });
+}
