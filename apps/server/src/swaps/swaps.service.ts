@@ -5,6 +5,7 @@ import {
   applyDiff,
   counted,
   defaultOf,
+  drawingById,
   drawingLabel,
   drawingsOf,
   inView,
@@ -16,6 +17,7 @@ import {
   seatByMarks,
   setById,
   setName,
+  type BendHandle,
   type CharacterDoc,
   type Diff,
   type SwapSetId,
@@ -86,6 +88,38 @@ export class SwapsService {
     });
   }
 
+  /** Makes a drawing of another by bending it with handles, while held places stay. */
+  async bend(
+    drawingId: string,
+    context: EditContext,
+    {
+      viewId,
+      shape,
+      mood,
+      handles,
+      held,
+    }: { viewId: ViewId; shape: string; mood: string; handles: number[]; held: number[] },
+  ): Promise<CharacterState> {
+    const { signal } = context;
+    return this.edits.run(await characterOf('drawing', drawingId), context, async (doc) => {
+      const drawing = drawingById(doc, drawingId);
+      const derived = await this.sheets.ofView(doc, viewId, { signal });
+      const order = { doc, drawingId, viewId, derived, handles: handlesOf(handles), held: placesOf(held) };
+      const picture = await this.threads.run(tasks, 'bend', order, { signal });
+      if (!picture)
+        throw new LimberError('nothing-there', 'Nothing is left of the drawing.', 'Drag the handles less far.');
+      const fresh = freshDrawing({ shape, mood, picture });
+      // Places that were held stay where they are: also the marks on them.
+      const marks = inView(doc, defaultOf(doc, setById(doc, drawing.setId)).id, viewId)?.marks ?? [];
+      const isHeld = marks.length === 4 && marks.every((value, at) => Math.abs(value - (held[at] ?? NaN)) < 0.5);
+      return {
+        kind: 'bend',
+        summary: `Bend ${drawingLabel(doc, drawing)} into ${shape}, ${mood}`,
+        diff: addDrawings(doc, drawing.setId, viewId, [{ ...fresh, marks: isHeld ? marks : [] }]),
+      };
+    });
+  }
+
   /** Paints beneath a set's piece, so that nothing is bare while another drawing shows. */
   async beneath(setId: SwapSetId, viewId: ViewId, context: EditContext): Promise<CharacterState> {
     const { signal } = context;
@@ -105,6 +139,20 @@ export class SwapsService {
       return { kind: 'seat', summary: `Seat ${counted(moved, 'drawing')}`, diff, notes };
     });
   }
+}
+
+/** Places from x, y pairs. */
+function placesOf(points: readonly number[]): { x: number; y: number }[] {
+  return Array.from({ length: Math.floor(points.length / 2) }, (_, k) => ({ x: points[2 * k], y: points[2 * k + 1] }));
+}
+
+/** Handles from the places they take hold of and are dragged to, one after the other. */
+function handlesOf(points: readonly number[]): BendHandle[] {
+  const places = placesOf(points);
+  return Array.from({ length: Math.floor(places.length / 2) }, (_, k) => ({
+    from: places[2 * k],
+    to: places[2 * k + 1],
+  }));
 }
 
 function freshDrawing({ shape, mood, picture }: BroughtDrawing) {

@@ -2,12 +2,15 @@ import { basename, extname } from 'node:path';
 import {
   LID_OPENINGS,
   LimberError,
+  bendDrawing,
   beneathSet,
   cleanMatte,
   composePiece,
   cropPlaced,
   defaultOf,
+  drawingById,
   flattenLayers,
+  inView,
   intersectRects,
   makeLids,
   mergeSheets,
@@ -22,8 +25,10 @@ import {
   setName,
   trimToPaint,
   viewById,
+  type BendHandle,
   type CharacterDoc,
   type Diff,
+  type Place,
   type PlacedBitmap,
   type SheetRef,
   type SwapSetId,
@@ -104,6 +109,30 @@ export const bring = task(
         notes.slice(1).join(' '),
       );
     return { drawings: [...drawings.values()].map(({ drawing }) => drawing), notes };
+  },
+);
+
+/** A drawing bent by handles into another; null where nothing is left of it. */
+export const bend = task(
+  async ({
+    doc,
+    drawingId,
+    viewId,
+    derived,
+    handles,
+    held,
+  }: Omit<BringOrder, 'files' | 'cell' | 'setId'> & {
+    drawingId: string;
+    handles: BendHandle[];
+    held: Place[];
+  }): Promise<SheetRef | null> => {
+    const drawing = drawingById(doc, drawingId);
+    const set = setById(doc, drawing.setId);
+    const row = inView(doc, drawingId, viewId);
+    const picture = drawing.isDefault ? await ownPicture(doc, set, viewId, derived) : await sheet(row?.picture ?? null);
+    if (!picture) throw new LimberError('nothing-there', 'There is nothing to bend: the drawing is blank.');
+    const canvas = { x: 0, y: 0, ...sizeOf(viewById(doc, viewId)) };
+    return keepIfAny(bendDrawing(picture, handles, held, canvas));
   },
 );
 

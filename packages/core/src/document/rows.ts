@@ -25,8 +25,6 @@ export type OrderChangeId = Id<'orderChange'>;
 export type SwapSetId = Id<'swapSet'>;
 export type DrawingId = Id<'drawing'>;
 export type DrawingViewId = Id<'drawingView'>;
-export type LookId = Id<'look'>;
-export type CycleId = Id<'cycle'>;
 
 /** A bitmap kept as a blob: the SHA-256 of its PNG file, and where it sits on the canvas, px. */
 export interface SheetRef {
@@ -298,20 +296,19 @@ export interface DrawingViewRow extends RowBase {
   marks: number[];
 }
 
-/** Drawings of several sets that are chosen at once: an outfit, a mood. */
+/** Drawings of several sets that are chosen at once, at most one of each: an outfit, a mood. */
 export interface LookRow extends RowBase {
   table: 'look';
-  id: LookId;
+  id: Id<'look'>;
   characterId: CharacterId;
   name: string;
-  /** At most one of each set. */
   drawingIds: DrawingId[];
 }
 
 /** Drawings of one set after one another, over and over. */
 export interface CycleRow extends RowBase {
   table: 'cycle';
-  id: CycleId;
+  id: Id<'cycle'>;
   setId: SwapSetId;
   name: string;
   drawingIds: DrawingId[];

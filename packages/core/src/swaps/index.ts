@@ -7,6 +7,7 @@ export type {
   SwapSetId,
   SwapSetRow,
 } from '../document/rows.js';
+export { bendDrawing, type BendHandle } from './bend-drawing.js';
 export { beneathSet } from './beneath-set.js';
 export { USUAL_CHARTS } from './chart.js';
 export {
@@ -24,6 +25,7 @@ export {
   setName,
 } from './find-swaps.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
+export { pupilTravel, withinTravel, type Travel } from './pupil-travel.js';
 export { LONGEST_LINE, readLine, standIn, type SpokenLine, type SpokenShape } from './read-line.js';
 export { readName } from './read-names.js';
 export { registerLeast, seatByMarks, seatDrift } from './seat.js';

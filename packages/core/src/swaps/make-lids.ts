@@ -68,10 +68,31 @@ function openingsOf(eyes: PlacedBitmap): Opening[] {
     const width = right - left + 1;
     const column = (of: Map<number, number>) =>
       Float64Array.from({ length: width }, (_, x) => eyes.y + (of.get(left + x) ?? 0));
-    const [top, bottom] = [column(tops), column(bottoms)];
+    // Steps of whole pixels, and lashes that stand off, make no wavy lid.
+    const [top, bottom] = [column(tops), column(bottoms)].map((edge) => smoothed(edge, Math.round(width / SMOOTH)));
     const [y, end] = [Math.min(...top), Math.max(...bottom)];
     return [{ x: eyes.x + left, y, width, height: end - y, top, bottom }];
   });
+}
+
+/** Columns over which an edge is evened out: that share of an eye's width. */
+const SMOOTH = 16;
+
+/** A row of numbers, each the mean of those about it, twice; nearer to an end, of fewer, so that the ends stay. */
+function smoothed(values: Float64Array, reach: number): Float64Array {
+  const once = (from: Float64Array) =>
+    from.map((_, at) => {
+      const room = Math.min(reach, at, from.length - 1 - at);
+      let sum = 0;
+      for (let k = at - room; k <= at + room; k++) sum += from[k];
+      return sum / (2 * room + 1);
+    });
+  return once(once(values));
+}
+
+/** How wide a lid's line is from corner (0) to corner (1): it thins out to both. */
+function taper(along: number): number {
+  return Math.min(1, 0.3 + 4 * along * (1 - along));
 }
 
 function drawLids(
@@ -103,7 +124,7 @@ function drawLids(
         upper > 0 ? Math.abs(middle - upperEdge) : Infinity,
         lower > 0 ? Math.abs(middle - lowerEdge) : Infinity,
       );
-      const covered = clamp(line.width / 2 - far + 0.5);
+      const covered = clamp((line.width * taper(x / width)) / 2 - far + 0.5);
       if (covered > 0) lay(out, i, line.colour, covered);
     }
   }

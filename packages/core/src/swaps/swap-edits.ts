@@ -6,11 +6,11 @@ import { plainWords } from '../document/naming.js';
 import { removeDrawing, removeSet } from '../document/removal.js';
 import type {
   CharacterDoc,
-  CycleId,
+  CycleRow,
   Diff,
   DrawingId,
   DrawingViewId,
-  LookId,
+  LookRow,
   PieceId,
   SheetRef,
   SwapSetId,
@@ -231,7 +231,12 @@ export function setMarks(
 }
 
 /** Keeps a look, or changes the one that bears its name: at most one drawing of each set. @throws LimberError `bad-look` */
-export function keepLook(doc: CharacterDoc, name: string, drawingIds: readonly DrawingId[], freshId: LookId): Diff {
+export function keepLook(
+  doc: CharacterDoc,
+  name: string,
+  drawingIds: readonly DrawingId[],
+  freshId: LookRow['id'],
+): Diff {
   const word = name.trim();
   if (plainWords(word).length === 0) throw new LimberError('bad-look', 'A look needs a name of letters or digits.');
   const sets = drawingIds.map((id) => drawingById(doc, id).setId);
@@ -253,7 +258,7 @@ export function keepCycle(
   doc: CharacterDoc,
   setId: SwapSetId,
   { name, drawingIds, frames }: { name: string; drawingIds: readonly DrawingId[]; frames: readonly number[] },
-  freshId: CycleId,
+  freshId: CycleRow['id'],
 ): Diff {
   const set = setById(doc, setId);
   const word = name.trim();

@@ -87,6 +87,7 @@ export const OPERATIONS = {
   'swaps.seatAll': ['POST', '/api/views/{id}/seat-all'],
   'swaps.change': ['PATCH', '/api/drawings/{id}'],
   'swaps.delete': ['DELETE', '/api/drawings/{id}'],
+  'swaps.bend': ['POST', '/api/drawings/{id}/bend'],
   'swaps.move': ['POST', '/api/drawings/{id}/move'],
   'swaps.marks': ['PUT', '/api/drawings/{id}/marks'],
   'looks.keepLook': ['POST', '/api/characters/{id}/looks'],

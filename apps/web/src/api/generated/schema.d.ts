@@ -1221,6 +1221,23 @@ export interface paths {
     patch: operations['swaps.change'];
     trace?: never;
   };
+  '/api/drawings/{id}/bend': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a drawing by bending another with handles, while held places stay */
+    post: operations['swaps.bend'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/drawings/{id}/move': {
     parameters: {
       query?: never;
@@ -2001,6 +2018,17 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    BendBody: {
+      handles: number[];
+      held: number[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      viewId: string;
+      shape: string;
+      mood: string;
+    };
     MoveDrawingBody: {
       x: number;
       y: number;
@@ -2459,7 +2487,6 @@ export interface components {
     PieceId: string;
     /** @description A picture from elsewhere, laid beneath a piece. */
     Graft: {
-      /** @description Where the corners of its picture lie, from the top left clockwise: x, y pairs, px. */
       corners: number[];
       /** @description Its tone, each from -100 to 100: darker or lighter, cooler or warmer, less colour or more. */
       light: number;
@@ -5131,6 +5158,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['DrawingBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.bend': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BendBody'];
       };
     };
     responses: {

@@ -3,6 +3,7 @@ import { useOnBench } from '../../bench/context';
 import { pickPiece } from '../../bench/store';
 import { Action } from '../../ui/controls';
 import { FileAction } from '../../ui/FileAction';
+import { BendStrip } from './BendStrip';
 import { bringDrawings } from './bring-drawings';
 import { Chart } from './Chart';
 import { lookAtSet, openSet, setsIn, useSwaps } from './swaps-store';
@@ -17,7 +18,7 @@ export function ChartStrip() {
   return (
     <section
       aria-label="Drawings"
-      className="flex max-h-58 w-full flex-col overflow-hidden rounded-xl border border-rule bg-sheet shadow-sm"
+      className="flex max-h-68 w-full flex-col overflow-hidden rounded-xl border border-rule bg-sheet shadow-sm"
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -43,6 +44,7 @@ export function ChartStrip() {
           <div className="min-h-0 flex-1 overflow-auto px-3 pb-2">
             <Chart set={set} />
           </div>
+          <BendStrip key={set.id} set={set} />
         </>
       ) : (
         <EmptyChart />

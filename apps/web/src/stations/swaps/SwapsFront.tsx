@@ -1,6 +1,8 @@
+import { pieceOfSet } from '@limber-sheaf/core';
 import { useEffect } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
+import { useBending } from './bending';
 import { SayLine } from './SayLine';
 import { insteadOf, lookAtSet, openSet, useSwaps } from './swaps-store';
 import { usePlaying } from './usePlaying';
@@ -12,10 +14,14 @@ export function SwapsFront() {
   const { setId, worn, nudged, line } = useSwaps();
   const set = openSet(doc, view.id, setId);
   usePlaying(bench);
-  useEffect(
-    () => useBench.setState({ instead: insteadOf(doc, view.id, { worn, nudged }) }),
-    [doc, view.id, worn, nudged],
-  );
+  const bent = useBending((s) => s.bending?.drawingId);
+  useEffect(() => {
+    const instead = insteadOf(doc, view.id, { worn, nudged });
+    // What is bent is drawn with its handles, in place of the piece.
+    const set = doc.swapSets.find(({ id }) => id === doc.drawings.find((one) => one.id === bent)?.setId);
+    const piece = set && pieceOfSet(doc, set, view.id);
+    useBench.setState({ instead: piece ? { ...instead, [piece.id]: null } : instead });
+  }, [doc, view.id, worn, nudged, bent]);
   const opened = set?.id;
   const isSaying = line !== null;
   useEffect(() => {

@@ -4,6 +4,7 @@ import type { Palette } from '../../bench/light-table/palette';
 import { smallerFor, usePicture } from '../../bench/light-table/usePicture';
 import { useBench } from '../../bench/store';
 import { Circle, Group, Image, Line } from '../../ui/konva';
+import { BendOnArt } from './BendOnArt';
 import { drawnIn, openSet, useSwaps, wornOf } from './swaps-store';
 
 /** On the art: the ghosts of a set's drawings, and the marks that they share. */
@@ -22,6 +23,7 @@ export function SwapsOverlay({ palette }: { palette: Palette }) {
   });
   return (
     <Group>
+      <BendOnArt palette={palette} />
       {ghosts && pictures.map(({ id, picture }) => <Ghost key={id} picture={picture} by={smallerFor(scale)} />)}
       {marks && <Marks drawing={standing} palette={palette} isSet />}
       {marks && shown.id !== standing.id && <Marks key={shown.id} drawing={shown} palette={palette} />}

@@ -1,5 +1,6 @@
 import type { Station } from '../../bench/station';
 import { useBench } from '../../bench/store';
+import { leaveBend, useBending } from './bending';
 import { CHART_HEIGHT } from './Chart';
 import { ChartStrip } from './ChartStrip';
 import { LAID_BY, useSwaps } from './swaps-store';
@@ -15,9 +16,10 @@ export const station: Station = {
   Front: SwapsFront,
   clear: CHART_HEIGHT,
   actions: SWAP_ACTIONS,
-  stores: [useSwaps],
+  stores: [useSwaps, useBending],
   leave: () => {
     useSwaps.setState({ ...LAID_BY, setId: useSwaps.getState().setId });
+    leaveBend();
     useBench.setState({ instead: {} });
   },
 };

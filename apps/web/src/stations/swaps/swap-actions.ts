@@ -2,6 +2,7 @@ import { drawingLabel, lidsToMake, pieceOfSet, setAt, type PieceRow } from '@lim
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
 import { useBench } from '../../bench/store';
+import { beginBend, leaveBend, useBending } from './bending';
 import { FLIP, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
 
 function pickedPiece({ doc, view }: BenchValue): PieceRow | null {
@@ -132,8 +133,25 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     run: ({ edit, view }) => void edit('swaps.seatAll', view.id),
   },
   {
+    id: 'bend',
+    word: 'Bend',
+    key: 'e',
+    title: 'Makes another drawing of the one that shows: drag its handles while both corners stay',
+    shown: hasSet,
+    on: () => useBending.getState().bending !== null,
+    run: (bench) => (useBending.getState().bending ? leaveBend() : beginBend(bench)),
+  },
+  {
+    id: 'leave-bend',
+    word: 'Leave the bending',
+    key: 'escape',
+    shown: false,
+    when: () => useBending.getState().bending !== null,
+    run: leaveBend,
+  },
+  {
     id: 'beneath',
-    word: 'Paint beneath',
+    word: 'Beneath',
     key: 'p',
     title:
       'Paints what only the default drawing covers, in the paint about it, so that nothing is bare under the others',

@@ -1,9 +1,66 @@
-import { readLine, type SpokenLine } from '@limber-sheaf/core';
+import {
+  bendDrawing,
+  composePiece,
+  inView,
+  pieceOfSet,
+  readLine,
+  setById,
+  type CharacterDoc,
+  type PlacedBitmap,
+  type SpokenLine,
+} from '@limber-sheaf/core';
+import * as Comlink from 'comlink';
+import { held as heldState, type StateKey } from '../../bench/worker/held';
+import { artOf, sheet } from '../../bench/worker/pictures';
+
+/** A bent drawing, and where it lies, px. */
+export interface BentPicture {
+  image: ImageBitmap;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+const places = (points: readonly number[]) =>
+  Array.from({ length: points.length / 2 }, (_, k) => ({ x: points[2 * k], y: points[2 * k + 1] }));
+
+/** What a drawing shows in a view. */
+async function drawn(at: StateKey, doc: CharacterDoc, viewId: string, drawingId: string): Promise<PlacedBitmap | null> {
+  const drawing = doc.drawings.find(({ id }) => id === drawingId);
+  if (!drawing) return null;
+  if (!drawing.isDefault) return sheet(inView(doc, drawingId, viewId)?.picture ?? null);
+  const piece = pieceOfSet(doc, setById(doc, drawing.setId), viewId);
+  const sheets = piece && (await artOf(at, viewId)).pieces.get(piece.id);
+  return sheets ? composePiece(sheets) : null;
+}
 
 export const swapTasks = {
   /** Reads a line of English by the pronouncing dictionary, which is loaded when it is first wanted. */
   async readLine(text: string, fps: number, wordsAMinute: number): Promise<SpokenLine> {
     const { dictionary } = await import('cmu-pronouncing-dictionary');
     return readLine(text, { fps, wordsAMinute, pronounce: (word) => dictionary[word] ?? null });
+  },
+
+  /** A drawing as it would be, bent by handles: x, y, x, y each; held places: x, y. */
+  async bend(
+    at: StateKey,
+    viewId: string,
+    drawingId: string,
+    handles: number[],
+    held: number[],
+  ): Promise<BentPicture | null> {
+    const { doc } = heldState(at);
+    const view = doc.views.find(({ id }) => id === viewId);
+    const picture = view && (await drawn(at, doc, viewId, drawingId));
+    if (!picture) return null;
+    const ends = places(handles);
+    const pulled = Array.from({ length: ends.length / 2 }, (_, k) => ({ from: ends[2 * k], to: ends[2 * k + 1] }));
+    const { width: wide, height: high } = view;
+    const bent = bendDrawing(picture, pulled, places(held), { x: 0, y: 0, width: wide, height: high });
+    if (!bent) return null;
+    const { x, y, width, height, data } = bent;
+    const image = await createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height));
+    return Comlink.transfer({ image, x, y, width, height }, [image]);
   },
 };
