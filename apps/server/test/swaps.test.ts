@@ -285,6 +285,46 @@ test('sets leave with their drawings, looks and cycles in every format; a set th
   ]);
 });
 
+test('a drawing is made of another by bending it while its corners stay; too far off the canvas nothing is left', async () => {
+  const { id, view } = await head();
+  const { doc } = await ask('GET', `/characters/${id}`);
+  const standing = doc.drawings.find(({ isDefault }) => isDefault)?.id;
+  const corners = [90, 170, 150, 170];
+  await ask('PUT', `/drawings/${standing}/marks`, { viewId: view, marks: corners });
+  const wish = { viewId: view, shape: 'open', mood: 'neutral', held: corners };
+  const made = await ask('POST', `/drawings/${standing}/bend`, { ...wish, handles: [120, 176, 120, 196] });
+  expect(made.summary).toBe('Bend mouth rest into open, neutral');
+  const { row } = drawingAt(made, 'open');
+  const { y, height } = row?.picture ?? { y: 0, height: 0 };
+  expect(Math.abs(y + height - 196)).toBeLessThanOrEqual(2);
+  expect(row?.marks).toEqual(corners);
+  const gone = { ...wish, shape: 'wide', held: [], handles: [120, 170, 90_000, 90_000] };
+  expect(await refused('POST', `/drawings/${standing}/bend`, gone)).toMatch(/^422 Nothing is left of the drawing/);
+  expect(await refused('POST', `/drawings/${standing}/bend`, { ...wish, handles: [1, 2, 3] })).toMatch(/^400/);
+});
+
+test('what only the default drawing covers is painted beneath with one edit; then nothing is bare', async () => {
+  const { id, view, set } = await head();
+  await ask('POST', `/swap-sets/${set}/blank`, { viewId: view, shape: 'closed', mood: 'neutral' });
+  const seats = async () => {
+    const { body } = await call<{ checks: { id: string; ok: boolean; findings: { sentence: string }[] }[] }>(
+      server,
+      'GET',
+      `/views/${view}/checks`,
+    );
+    const found = body.checks.find((one) => one.id === 'swap-seats');
+    return [found?.ok, ...(found?.findings ?? []).map(({ sentence }) => sentence)];
+  };
+  expect(await seats()).toEqual([false, expect.stringMatching(/^Under mouth_closed \d+ px are bare/)]);
+  await ask('POST', `/swap-sets/${set}/beneath`, { viewId: view });
+  expect(await seats()).toEqual([true]);
+  expect(await refused('POST', `/swap-sets/${set}/beneath`, { viewId: view })).toMatch(
+    /Nothing is lacking beneath mouth/,
+  );
+  const made = await packageOf(server, id, { formats: [] });
+  expect(made.rig.checks.find(({ id }) => id === 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+});
+
 test('a chart is data: shapes and moods come, go where nothing stands in them, and never twice', async () => {
   const { id, set } = await head();
   const { doc } = await ask('GET', `/characters/${id}`);
