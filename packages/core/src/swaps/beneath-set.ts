@@ -1,20 +1,21 @@
-import { composePiece } from '../document/compose-piece.js';
 import { parentPiece } from '../document/family.js';
 import type { CharacterDoc, PieceId, SwapSetRow, ViewId } from '../document/rows.js';
-import type { ViewArt } from '../document/view-art.js';
+import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { cropPlaced, outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
+import { composite } from '../raster/composite.js';
 import { createPlacedMask } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
 import { fillUnder } from '../under/fill-under.js';
 import { pieceOfSet } from './find-swaps.js';
 
-/** px of paint beyond what a set's piece covers that the fill looks at, and no more. */
-const RIM = 1;
+/** px about the set's piece that are painted as well, where something else hides them: its soft edge lies there. */
+const RIM = 3;
 /** Alpha of paint that hides what lies behind it. */
 const SOLID = 255;
 
 /**
  * The paint that what a set's piece hangs from lacks beneath it: skin where a mouth is taken away. Its own colours and shading
- * are carried on; lines are not.
+ * are carried on; lines are not. Only places hidden at rest are painted.
  * @returns the piece that is painted and the paint alone; null where nothing is lacking, or it shows no paint to go by
  */
 export function beneathSet(
@@ -25,17 +26,26 @@ export function beneathSet(
 ): { pieceId: PieceId; paint: PlacedBitmap } | null {
   const piece = pieceOfSet(doc, set, viewId);
   const behind = piece && parentPiece(doc, piece);
-  const [own, face] = [piece, behind].map((one) => {
-    const sheets = one && art.pieces.get(one.id);
-    return sheets ? composePiece(sheets) : null;
-  });
-  if (!behind || !own || !face) return null;
+  const images = pieceImages(doc, viewId, art);
+  const at = images.findIndex(({ id, sheet }) => id === behind?.id && sheet === 'piece');
+  const own = images.find(({ id, sheet }) => id === piece?.id && sheet === 'piece')?.image;
+  if (!behind || !own || at < 0) return null;
+  const face = images[at].image;
   const region = createPlacedMask(outsetRect(own, RIM));
-  const [over, there] = [own, face].map((picture) => cropPlaced(picture, region).data);
+  const covered = createPlacedMask(region);
+  const cropped = cropPlaced(own, region).data;
+  for (let i = 0; i < covered.data.length; i++) covered.data[i] = cropped[4 * i + 3];
+  const near = reachOf(covered, RIM);
+  const front = composite(
+    region.width,
+    region.height,
+    images.slice(at + 1).map(({ image }) => ({ ...image, x: image.x - region.x, y: image.y - region.y })),
+  );
+  const there = cropPlaced(face, region).data;
   let lacking = 0;
-  for (let i = 3, at = 0; i < over.length; i += 4, at++) {
-    if (over[i] < SOLID || there[i] === SOLID) continue;
-    region.data[at] = 255;
+  for (let i = 0; i < near.length; i++) {
+    if (near[i] === 0 || front.data[4 * i + 3] < SOLID || there[4 * i + 3] === SOLID) continue;
+    region.data[i] = 255;
     lacking++;
   }
   if (lacking === 0) return null;

@@ -79,8 +79,11 @@ describe.each(Object.entries(BUILDS))('eyes that are %s', (_, build) => {
     };
     expect(xs(lids)).toEqual(xs(eyes));
     const ink = (picture: PlacedBitmap) => count(picture, (r, g, b) => r < 90 && g < 80 && b < 90);
+    const shut = ink(lidsOf(build, 'shut').lids);
+    if (build.line === 0) expect([ink(lids), shut]).toEqual([0, 0]);
+    // Shut, all that is left of the line is the lids' own edge, from corner to corner.
+    else expect(shut).toBeGreaterThan(2 * 2 * build.rx * 0.6);
     if (build.line > 0) expect(ink(lids)).toBeGreaterThan(0.5 * ink(eyes));
-    else expect(ink(lids)).toBe(0);
   });
 });
 

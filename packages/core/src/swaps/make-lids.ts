@@ -156,7 +156,7 @@ function lineOf(eyes: PlacedBitmap, { x, width, height, top }: Opening, skin: Rg
   const edge = Math.max(2, Math.round(height * EDGE));
   const columns = Array.from({ length: Math.ceil(width / 3) }, (_, k) => Math.floor(width / 3) + k);
   const pixelAt = (column: number, row: number): Rgb | null => {
-    const i = ((top[column] + row - eyes.y) * eyes.width + x + column - eyes.x) * 4;
+    const i = ((Math.round(top[column]) + row - eyes.y) * eyes.width + x + column - eyes.x) * 4;
     return eyes.data[i + 3] > INSIDE ? [eyes.data[i], eyes.data[i + 1], eyes.data[i + 2]] : null;
   };
   const light = (colour: Rgb) => toLab(...colour)[0];
