@@ -1,13 +1,13 @@
 import { compareBitmaps, type CharacterDoc } from '@limber-sheaf/core';
-import { decodePng, encodePng, readGlb, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
+import { decodePng, readGlb, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
 import { validateBytes } from 'gltf-validator';
 import { provePackage } from '../src/handoff/prove-package';
+import { face, form, isEye, isMouth, maskOf, openMouth, paint, roundMouth } from './drawn-head';
 import {
   call,
   design,
   end,
   packageOf,
-  runsOf,
   startServer,
   zipOfPackage,
   type Running,
@@ -24,32 +24,6 @@ beforeAll(async () => {
 });
 afterAll(() => end(server));
 
-const [WIDTH, HEIGHT] = [240, 240];
-const SKIN = [232, 178, 140, 255];
-const INK = [40, 30, 36, 255];
-
-/** A picture painted by a function of the place. */
-function paint(
-  width: number,
-  height: number,
-  colourAt: (x: number, y: number) => readonly number[] | null,
-): Uint8Array {
-  const data = new Uint8Array(width * height * 4);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) data.set(colourAt(x, y) ?? [0, 0, 0, 0], (y * width + x) * 4);
-  return encodePng({ width, height, data });
-}
-const isMouth = (x: number, y: number) => Math.abs(x - 120) <= 30 && Math.abs(y - 170) <= 5;
-const isEye = (x: number, y: number) => ((Math.abs(x - 120) - 40) / 22) ** 2 + ((y - 100) / 14) ** 2 <= 1;
-const eyeColour = (x: number, y: number) => {
-  if (((Math.abs(x - 120) - 40) / 19) ** 2 + ((y - 100) / 11) ** 2 > 1) return INK;
-  return Math.hypot(Math.abs(x - 120) - 40, y - 100) < 6 ? [50, 90, 160, 255] : [252, 250, 244, 255];
-};
-const face = () =>
-  paint(WIDTH, HEIGHT, (x, y) =>
-    Math.hypot(x - 120, y - 120) > 110 ? null : isMouth(x, y) ? INK : isEye(x, y) ? eyeColour(x, y) : SKIN,
-  );
-
 const ask = async (method: string, path: string, body?: object) => {
   const answer = await call<State>(server, method, path, body);
   if (answer.status >= 400) throw new Error(JSON.stringify(answer.body));
@@ -64,20 +38,6 @@ const refused = async (method: string, path: string, body?: object) => {
 async function head() {
   const { doc } = await ask('POST', `/productions/${production}/characters`, design('Tern', face()));
   const view = doc.views[0].id as string;
-  const maskOf = (isIn: (x: number, y: number) => boolean) => {
-    const runs: number[] = [0];
-    let inside = true;
-    for (let y = 0; y < HEIGHT; y++)
-      for (let x = 0; x < WIDTH; x++) {
-        if (isIn(x, y) !== inside) {
-          inside = !inside;
-          runs.push(0);
-        }
-        runs[runs.length - 1]++;
-      }
-    // Runs begin with what is out.
-    return { x: 0, y: 0, width: WIDTH, height: HEIGHT, runs: runsOf(isIn(0, 0) ? [0, ...runs] : runs.slice(1)) };
-  };
   const take = (group: string, isIn: (x: number, y: number) => boolean) =>
     ask('POST', `/views/${view}/cut/take`, { targets: [{ tokens: { group }, mask: maskOf(isIn) }] });
   await take('head', (x, y) => Math.hypot(x - 120, y - 120) <= 110);
@@ -92,16 +52,6 @@ async function head() {
   return { id: doc.character.id as string, view, mouth, eyes: pieceOf('eyes'), set: started.swapSets[0].id as string };
 }
 
-function form(view: string, files: Record<string, Uint8Array>, more: Record<string, string> = {}): FormData {
-  const made = new FormData();
-  for (const [key, value] of Object.entries({ viewId: view, ...more })) made.append(key, value);
-  for (const [name, bytes] of Object.entries(files))
-    made.append('art', new Blob([new Uint8Array(bytes).buffer], { type: 'image/png' }), name);
-  return made;
-}
-/** An open mouth as large as the canvas; and one by itself, smaller. */
-const openMouth = paint(WIDTH, HEIGHT, (x, y) => (((x - 120) / 30) ** 2 + ((y - 172) / 18) ** 2 <= 1 ? INK : null));
-const roundMouth = paint(60, 50, (x, y) => (Math.hypot(x - 30, y - 25) <= 14 ? INK : null));
 const drawingAt = ({ doc }: { doc: CharacterDoc }, shape: string, mood = 'neutral') => {
   const drawing = doc.drawings.find((one) => one.shape === shape && one.mood === mood);
   return { drawing, row: doc.drawingViews.find(({ drawingId }) => drawingId === drawing?.id) };
@@ -160,7 +110,7 @@ test('a drawing for one place on the chart is taken whatever it is called; a sec
 });
 
 test.each<[string, Record<string, Uint8Array>, RegExp]>([
-  ['larger than the canvas', { 'mouth_ah.png': paint(300, 240, () => INK) }, /larger than the canvas/],
+  ['larger than the canvas', { 'mouth_ah.png': paint(300, 240, () => [0, 0, 0, 255]) }, /larger than the canvas/],
   ['empty', { 'mouth_ah.png': paint(20, 20, () => null) }, /is empty/],
   [
     'the same place twice',
@@ -323,6 +273,24 @@ test('what only the default drawing covers is painted beneath with one edit; the
   );
   const made = await packageOf(server, id, { formats: [] });
   expect(made.rig.checks.find(({ id }) => id === 'rest-match')).toMatchObject({ ok: true, figure: 0 });
+});
+
+test('a pupil leaves with how far it may go within the white', async () => {
+  const { id, view, eyes } = await head();
+  const isPupil = (x: number, y: number) => Math.hypot(Math.abs(x - 120) - 40, y - 100) < 6;
+  const taken = { targets: [{ tokens: { group: 'pupils' }, mask: maskOf(isPupil) }] };
+  const { doc } = await ask('POST', `/views/${view}/cut/take`, taken);
+  const pupils = doc.parts.find(({ group }) => group === 'pupils');
+  const eye = doc.pieces.find((piece) => piece.id === eyes)?.partId;
+  if (pupils?.parentId !== eye) await ask('PATCH', `/parts/${pupils?.id}/parent`, { parentId: eye });
+  const { rig } = await packageOf(server, id, { formats: [] });
+  expect(rigFaults(rig)).toEqual([]);
+  const of = (name: string) => rig.views[0].pieces.find((piece) => piece.name === name)?.travel ?? null;
+  const reach = Math.max(...(of('pupils') ?? []).map(([dx]) => Math.abs(dx)));
+  // An ellipse of 22 by 14 px about a pupil of 6.
+  expect(reach).toBeGreaterThan(12);
+  expect(reach).toBeLessThan(17);
+  expect(of('eyes')).toBeNull();
 });
 
 test('a chart is data: shapes and moods come, go where nothing stands in them, and never twice', async () => {

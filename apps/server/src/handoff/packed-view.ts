@@ -7,6 +7,7 @@ import {
   orderChangeEntries,
   pieceImages,
   rigEntry,
+  travelOf,
   uncutEntry,
   uncutOf,
   type CharacterDoc,
@@ -57,8 +58,13 @@ export async function packView(
   const finishing = await Finishing.on(options.finish, designThere);
   const pieces: PackedPiece[] = [];
   const images = imagesOf(doc, row, art, options);
+  const imageOf = (id: string) => images.find((one) => one.id === id && one.sheet === 'piece')?.image ?? null;
   for (const [at, made] of images.entries()) {
-    pieces.push(await packPiece(doc, row, made, proofs, { scaling, finishing, options }));
+    const packed = await packPiece(doc, row, made, proofs, { scaling, finishing, options });
+    const piece = made.sheet === 'piece' && doc.pieces.find(({ id }) => id === made.id);
+    const travel = piece ? travelOf(doc, piece, imageOf) : null;
+    packed.entry.travel = travel && travel.map(([dx, dy]) => [scaling.length(dx), scaling.length(dy)]);
+    pieces.push(packed);
     tell((at + 1) / images.length, 'Pieces');
   }
   const { canvas } = scaling;
@@ -136,7 +142,16 @@ async function packPiece(
 
 /** An entry with the files that go with it. */
 function withFiles(entry: RigEntry, { key }: ViewRow, sha256: string): RigPiece {
-  return { ...entry, image: `${key}/${entry.name}.png`, sha256, atlas: null, sheets: [], swapSet: null };
+  return {
+    ...entry,
+    image: `${key}/${entry.name}.png`,
+    sha256,
+    atlas: null,
+    sheets: [],
+    swapSet: null,
+    soft: null,
+    travel: null,
+  };
 }
 
 /**

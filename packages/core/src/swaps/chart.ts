@@ -10,7 +10,7 @@ export interface UsualChart {
 }
 
 /** The mood that a name does not tell of. */
-export const NEUTRAL = 'neutral';
+const NEUTRAL = 'neutral';
 
 const plain = (...keys: string[]): ChartShape[] => keys.map((key) => ({ key, sounds: '' }));
 

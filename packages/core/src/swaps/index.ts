@@ -25,7 +25,8 @@ export {
   setName,
 } from './find-swaps.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
-export { pupilTravel, withinTravel, type Travel } from './pupil-travel.js';
+export { withinTravel, type Travel } from './pupil-travel.js';
+export { isPupil, travelOf } from './travel-of.js';
 export { LONGEST_LINE, readLine, standIn, type SpokenLine, type SpokenShape } from './read-line.js';
 export { readName } from './read-names.js';
 export { registerLeast, seatByMarks, seatDrift } from './seat.js';

@@ -24,7 +24,7 @@ import { defaultOf, drawingById, drawingsOf, inView, setAt, setById, setName } f
 /** Most columns and rows of a chart, and the longest word of either. */
 export const CHART_LIMITS = { shapes: 40, moods: 12, word: 24 } as const;
 /** Most drawings of one set. */
-export const MOST_DRAWINGS = 300;
+const MOST_DRAWINGS = 300;
 /** Most frames that a drawing is held in a cycle. */
 export const MOST_FRAMES = 2400;
 

@@ -44,7 +44,7 @@ function version(parts: readonly Part[], more: Partial<Rig['views'][number]> = {
     return {
       ...{ id, name, group: name, part: null, side: null, index: null, parent: parent ?? null, image, sha256 },
       ...{ bounds: { x, y, width: SIZE, height: SIZE }, pivot: pivot ? { x: pivot[0], y: pivot[1] } : null },
-      ...{ joint: joint ?? null, kind: 'face', atlas: null, sheets: [], swapSet: null },
+      ...{ joint: joint ?? null, kind: 'face', atlas: null, sheets: [], swapSet: null, soft: null, travel: null },
     };
   });
   const view = {

@@ -25,6 +25,8 @@ const piece = {
   atlas: bounds,
   sheets: [],
   swapSet: null,
+  soft: null,
+  travel: null,
 };
 /** A manifest with something changed in it. */
 function manifest(change: (rig: ReturnType<typeof good>) => void = () => undefined) {

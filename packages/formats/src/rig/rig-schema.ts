@@ -92,6 +92,8 @@ const piece = {
     'atlas',
     'sheets',
     'swapSet',
+    'soft',
+    'travel',
   ],
   additionalProperties: false,
   properties: {
@@ -114,6 +116,16 @@ const piece = {
       items: { type: 'object', required: Object.keys(sheetImage), additionalProperties: false, properties: sheetImage },
     },
     swapSet: { type: ['string', 'null'] },
+    soft: orNull({
+      type: 'object',
+      required: ['line', 'stiffness'],
+      additionalProperties: false,
+      properties: {
+        line: { type: 'array', items: angles, minItems: 2 },
+        stiffness: { type: 'array', items: { type: 'number', minimum: 0, maximum: 1 }, minItems: 2 },
+      },
+    }),
+    travel: orNull({ type: 'array', items: angles, minItems: 1 }),
   },
 };
 

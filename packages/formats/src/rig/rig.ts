@@ -42,6 +42,10 @@ export interface RigPiece {
   atlas: RigBounds | null;
   sheets: { role: 'line' | 'shade'; image: string; sha256: string; bounds: RigBounds }[];
   swapSet: string | null;
+  /** A piece that bends along a line; none yet. */
+  soft: null;
+  /** A pupil: the polygon of offsets, px, within which it stays inside the white. */
+  travel: [number, number][] | null;
 }
 
 /** One drawing of a swap set; a blank one has no picture. */

@@ -2668,33 +2668,30 @@ export interface components {
       marks: number[];
     };
     DrawingViewId: string;
-    /** @description Drawings of several sets that are chosen at once: an outfit, a mood. */
+    /** @description Drawings of several sets that are chosen at once, at most one of each: an outfit, a mood. */
     LookRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
       /** @constant */
       table: 'look';
-      id: components['schemas']['LookId'];
+      id: string;
       characterId: components['schemas']['CharacterId'];
       name: string;
-      /** @description At most one of each set. */
       drawingIds: components['schemas']['DrawingId'][];
     };
-    LookId: string;
     /** @description Drawings of one set after one another, over and over. */
     CycleRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
       /** @constant */
       table: 'cycle';
-      id: components['schemas']['CycleId'];
+      id: string;
       setId: components['schemas']['SwapSetId'];
       name: string;
       drawingIds: components['schemas']['DrawingId'][];
       /** @description How many frames each is held, 1 or more. */
       frames: number[];
     };
-    CycleId: string;
     CharacterRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;

@@ -11,17 +11,17 @@ import { usePlaying } from './usePlaying';
 export function SwapsFront() {
   const bench = useOnBench();
   const { doc, view } = bench;
-  const { setId, worn, nudged, line } = useSwaps();
+  const { setId, worn, nudged, gaze, line } = useSwaps();
   const set = openSet(doc, view.id, setId);
   usePlaying(bench);
   const bent = useBending((s) => s.bending?.drawingId);
   useEffect(() => {
-    const instead = insteadOf(doc, view.id, { worn, nudged });
+    const instead = insteadOf(doc, view.id, { worn, nudged, gaze });
     // What is bent is drawn with its handles, in place of the piece.
     const set = doc.swapSets.find(({ id }) => id === doc.drawings.find((one) => one.id === bent)?.setId);
     const piece = set && pieceOfSet(doc, set, view.id);
     useBench.setState({ instead: piece ? { ...instead, [piece.id]: null } : instead });
-  }, [doc, view.id, worn, nudged, bent]);
+  }, [doc, view.id, worn, nudged, gaze, bent]);
   const opened = set?.id;
   const isSaying = line !== null;
   useEffect(() => {

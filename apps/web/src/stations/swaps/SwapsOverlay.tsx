@@ -5,6 +5,7 @@ import { smallerFor, usePicture } from '../../bench/light-table/usePicture';
 import { useBench } from '../../bench/store';
 import { Circle, Group, Image, Line } from '../../ui/konva';
 import { BendOnArt } from './BendOnArt';
+import { PupilOnArt } from './PupilOnArt';
 import { drawnIn, openSet, useSwaps, wornOf } from './swaps-store';
 
 /** On the art: the ghosts of a set's drawings, and the marks that they share. */
@@ -13,7 +14,7 @@ export function SwapsOverlay({ palette }: { palette: Palette }) {
   const { setId, worn, ghosts, marks } = useSwaps();
   const scale = useBench((s) => s.viewport.scale);
   const set = openSet(doc, view.id, setId);
-  if (!set) return null;
+  if (!set) return <PupilOnArt palette={palette} />;
   const standing = defaultOf(doc, set);
   const shown = wornOf(doc, set, worn);
   const piece = pieceOfSet(doc, set, view.id);
@@ -24,6 +25,7 @@ export function SwapsOverlay({ palette }: { palette: Palette }) {
   return (
     <Group>
       <BendOnArt palette={palette} />
+      <PupilOnArt palette={palette} />
       {ghosts && pictures.map(({ id, picture }) => <Ghost key={id} picture={picture} by={smallerFor(scale)} />)}
       {marks && <Marks drawing={standing} palette={palette} isSet />}
       {marks && shown.id !== standing.id && <Marks key={shown.id} drawing={shown} palette={palette} />}

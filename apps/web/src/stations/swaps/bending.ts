@@ -20,7 +20,7 @@ interface Bending {
 export const useBending = create<{ bending: Bending | null }>(() => ({ bending: null }));
 
 /** The picture that a drawing has in a view: its own, or its piece's face. */
-export function pictureOf(doc: CharacterDoc, viewId: string, drawing: DrawingRow): SheetRef | null {
+function pictureOf(doc: CharacterDoc, viewId: string, drawing: DrawingRow): SheetRef | null {
   const set = openSet(doc, viewId, drawing.setId);
   const own = drawing.isDefault && set ? pieceOfSet(doc, set, viewId)?.face : inView(doc, drawing.id, viewId)?.picture;
   return own ?? null;

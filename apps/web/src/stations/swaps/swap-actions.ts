@@ -103,7 +103,7 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     word: 'At rest',
     key: 'r',
     title: 'Shows the default drawings again',
-    shown: () => Object.keys(useSwaps.getState().worn).length > 0,
+    shown: () => Object.keys(useSwaps.getState().worn).length > 0 || useSwaps.getState().gaze !== null,
     run: wearNothing,
   },
   {

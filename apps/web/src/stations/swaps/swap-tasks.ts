@@ -5,9 +5,11 @@ import {
   pieceOfSet,
   readLine,
   setById,
+  travelOf,
   type CharacterDoc,
   type PlacedBitmap,
   type SpokenLine,
+  type Travel,
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held as heldState, type StateKey } from '../../bench/worker/held';
@@ -40,6 +42,18 @@ export const swapTasks = {
   async readLine(text: string, fps: number, wordsAMinute: number): Promise<SpokenLine> {
     const { dictionary } = await import('cmu-pronouncing-dictionary');
     return readLine(text, { fps, wordsAMinute, pronounce: (word) => dictionary[word] ?? null });
+  },
+
+  /** How far a pupil may go, px from where it rests; null for none. */
+  async travel(at: StateKey, viewId: string, pieceId: string): Promise<Travel | null> {
+    const { doc } = heldState(at);
+    const piece = doc.pieces.find(({ id }) => id === pieceId);
+    if (!piece) return null;
+    const { pieces } = await artOf(at, viewId);
+    return travelOf(doc, piece, (id) => {
+      const sheets = pieces.get(id);
+      return sheets ? composePiece(sheets) : null;
+    });
   },
 
   /** A drawing as it would be, bent by handles: x, y, x, y each; held places: x, y. */

@@ -37,6 +37,8 @@ interface SwapsState {
   playing: string | null;
   /** px by which the arrow keys have moved a drawing that is not saved yet. */
   nudged: { drawingId: string; x: number; y: number } | null;
+  /** How far a pupil has been dragged from where it rests, to try it, px. */
+  gaze: { pieceId: string; x: number; y: number } | null;
   /** The line panel; null while it is closed. */
   line: TriedLine | null;
 }
@@ -53,6 +55,7 @@ export const LAID_BY: SwapsState = {
   marks: false,
   playing: null,
   nudged: null,
+  gaze: null,
   line: null,
 };
 
@@ -83,7 +86,7 @@ export function wear(doc: CharacterDoc, drawingId: string): void {
 
 /** Shows every set's default drawing again. */
 export function wearNothing(): void {
-  useSwaps.setState({ worn: {}, playing: null });
+  useSwaps.setState({ worn: {}, playing: null, gaze: null });
 }
 
 /** The drawings of a set that are there in a view, in the order of its chart. */
@@ -104,7 +107,7 @@ export function step(doc: CharacterDoc, viewId: string, by: 1 | -1): void {
 export function insteadOf(
   doc: CharacterDoc,
   viewId: string,
-  { worn, nudged }: Pick<SwapsState, 'worn' | 'nudged'>,
+  { worn, nudged, gaze }: Pick<SwapsState, 'worn' | 'nudged' | 'gaze'>,
 ): Record<string, SheetRef | null> {
   const instead: Record<string, SheetRef | null> = {};
   for (const set of setsIn(doc, viewId)) {
@@ -116,6 +119,11 @@ export function insteadOf(
     instead[piece.id] = row.picture && { ...row.picture, x: row.picture.x + by.x, y: row.picture.y + by.y };
     for (const hidden of doc.pieces)
       if (hidden.viewId === viewId && drawing.hides.includes(hidden.partId)) instead[hidden.id] = null;
+  }
+  const looking = gaze && doc.pieces.find(({ id, viewId: own }) => id === gaze.pieceId && own === viewId);
+  if (looking && gaze) {
+    const { face } = looking;
+    instead[looking.id] = { ...face, x: face.x + Math.round(gaze.x), y: face.y + Math.round(gaze.y) };
   }
   return instead;
 }

@@ -60,7 +60,7 @@ function playLine(doc: CharacterDoc, viewId: string): (() => void) | undefined {
 }
 
 /** The shape that is said at a frame; null past its end. */
-export function shapeAt({ shapes }: SpokenLine, frame: number) {
+function shapeAt({ shapes }: SpokenLine, frame: number) {
   let at = 0;
   for (const one of shapes) {
     at += one.frames;

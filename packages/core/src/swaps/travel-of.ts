@@ -1,0 +1,30 @@
+import { parentPiece, partOf } from '../document/family.js';
+import type { CharacterDoc, PieceRow } from '../document/rows.js';
+import { createPlaced, outsetRect, uniteRects, type PlacedBitmap } from '../raster/bitmap.js';
+import { compositeOverMutable } from '../raster/composite.js';
+import { pupilTravel, type Travel } from './pupil-travel.js';
+
+/** Is a piece the pupil of an eye, or of both, by its part? */
+export function isPupil(doc: CharacterDoc, piece: PieceRow): boolean {
+  return piece.shadowOf === null && /^(pupil|iris)/i.test(partOf(doc, piece).group);
+}
+
+/**
+ * How far a pupil may go within what it hangs from.
+ * @param imageOf what is drawn of a piece; null for nothing
+ * @returns null for what is no pupil, and for one that does not lie within its white
+ */
+export function travelOf(
+  doc: CharacterDoc,
+  piece: PieceRow,
+  imageOf: (id: string) => PlacedBitmap | null,
+): Travel | null {
+  const eye = isPupil(doc, piece) ? parentPiece(doc, piece) : null;
+  const [white, pupil] = [eye && imageOf(eye.id), imageOf(piece.id)];
+  if (!white || !pupil) return null;
+  // The white goes on beneath the pupil, also where nothing is painted there.
+  const whole = createPlaced(outsetRect(uniteRects(white, pupil), 1));
+  compositeOverMutable(whole, white);
+  compositeOverMutable(whole, pupil);
+  return pupilTravel(whole, pupil);
+}
