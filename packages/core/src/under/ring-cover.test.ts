@@ -38,7 +38,9 @@ test('what it answers is what turning the cover degree by degree shows', () => {
           const rad = (angle * Math.PI) / 180;
           const [dx, dy] = [px - 30, py - 30];
           const [x, y] = [30 + Math.cos(rad) * dx - Math.sin(rad) * dy, 30 + Math.sin(rad) * dx + Math.cos(rad) * dy];
-          if (!inBlob(x, y, grown)) return true;
+          // Nothing covers past the canvas.
+          const isOff = Math.min(x, y) < -grown || Math.max(x, y) > SIZE + grown;
+          if (isOff || !inBlob(x, y, grown)) return true;
         }
         return false;
       };
@@ -47,7 +49,20 @@ test('what it answers is what turning the cover degree by degree shows', () => {
       if (seenAt(2)) expect(free).toBe(true);
       if (!seenAt(-2)) expect(free).toBe(false);
     }),
-    { numRuns: 200 },
+    {
+      numRuns: 200,
+      // A cover that reaches past the canvas.
+      examples: [
+        [
+          [
+            { x: 5, y: 46, r: 18 },
+            { x: 5, y: 5, r: 3 },
+          ],
+          [-14, 0],
+          { x: 5, y: 54, r: 3 },
+        ],
+      ],
+    },
   );
 });
 
