@@ -3,16 +3,7 @@ import { decodePng, readGlb, readOpenRaster, rigFaults, type RigChanges } from '
 import { validateBytes } from 'gltf-validator';
 import { provePackage } from '../src/handoff/prove-package';
 import { face, form, isEye, isMouth, maskOf, openMouth, paint, roundMouth } from './drawn-head';
-import {
-  call,
-  design,
-  end,
-  packageOf,
-  startServer,
-  zipOfPackage,
-  type Running,
-  type State,
-} from './server-under-test';
+import { call, design, end, packageOf, startServer, zipOfPackage, type Running, type State } from './server-under-test';
 
 jest.setTimeout(60_000);
 let server: Running;
@@ -291,6 +282,39 @@ test('a pupil leaves with how far it may go within the white', async () => {
   expect(reach).toBeGreaterThan(12);
   expect(reach).toBeLessThan(17);
   expect(of('eyes')).toBeNull();
+});
+
+test('drawings of one hand are given to the other, mirrored onto its own place, as one edit', async () => {
+  const hands = paint(240, 240, (x, y) =>
+    Math.abs(Math.abs(x - 119.5) - 60) < 15 && Math.abs(y - 100 - (x < 120 ? 0 : 10)) < 20
+      ? [200, 150, 110, 255]
+      : null,
+  );
+  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Gull', hands));
+  const view = doc.views[0].id;
+  const targets = (['A', 'B'] as const).map((side) => ({
+    tokens: { group: 'arm', side, part: 'hand' },
+    mask: maskOf((x) => x < 120 === (side === 'A')),
+  }));
+  const cut = await ask('POST', `/views/${view}/cut/take`, { targets });
+  const handA = cut.doc.parts.find(({ side }) => side === 'A')?.id;
+  const piece = cut.doc.pieces.find(({ partId }) => partId === handA)?.id;
+  const { doc: started } = await ask('POST', `/pieces/${piece}/swap-set`, {});
+  const [set] = started.swapSets;
+  expect(await refused('POST', `/swap-sets/${set.id}/mirror`, { viewId: view })).toMatch(
+    /no drawing but the one at rest/,
+  );
+  // A fist of 10 by 6 px whose left end lies 4 px left of the hand's middle.
+  const fist = paint(240, 240, (x, y) => (x >= 56 && x < 66 && y >= 100 && y < 106 ? [9, 9, 9, 255] : null));
+  await ask('POST', `/swap-sets/${set.id}/drawings`, form(view, { 'hand fist.png': fist }));
+  const made = await ask('POST', `/swap-sets/${set.id}/mirror`, { viewId: view });
+  expect(made.summary).toBe('Give 1 drawing of arm_A_hand to arm_B_hand');
+  const other = made.doc.swapSets.find(({ id }) => id !== set.id);
+  const given = made.doc.drawings.find((one) => one.setId === other?.id && one.shape === 'fist');
+  const row = made.doc.drawingViews.find(({ drawingId }) => drawingId === given?.id);
+  expect(row?.picture).toMatchObject({ x: 240 - 66, y: 110, width: 10, height: 6 });
+  const undone = await ask('POST', `/characters/${doc.character.id}/undo`);
+  expect(undone.doc.swapSets.length).toBe(1);
 });
 
 test('a chart is data: shapes and moods come, go where nothing stands in them, and never twice', async () => {

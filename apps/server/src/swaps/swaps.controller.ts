@@ -124,6 +124,13 @@ export class SwapsController {
     return this.swaps.lids(id, viewId, { ...caller, saw });
   }
 
+  @Post('swap-sets/:id/mirror')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Give a set’s drawings to the piece of the other side, mirrored' })
+  mirror(@Param() { id }: IdParam, @Body() { saw, viewId }: InViewBody, @Who() caller: Caller) {
+    return this.swaps.mirror(id, viewId, { ...caller, saw });
+  }
+
   @Post('swap-sets/:id/beneath')
   @HttpCode(200)
   @ApiOperation({ summary: 'Paint beneath a set’s piece what it alone covers, in the paint about it' })

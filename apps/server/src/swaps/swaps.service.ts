@@ -12,11 +12,15 @@ import {
   isEmptyDiff,
   joinDiffs,
   lidsToMake,
+  mirrorPiece,
   moveDrawing,
+  pieceName,
   pieceOfSet,
   seatByMarks,
+  setAt,
   setById,
   setName,
+  startSet,
   type BendHandle,
   type CharacterDoc,
   type Diff,
@@ -116,6 +120,29 @@ export class SwapsService {
         kind: 'bend',
         summary: `Bend ${drawingLabel(doc, drawing)} into ${shape}, ${mood}`,
         diff: addDrawings(doc, drawing.setId, viewId, [{ ...fresh, marks: isHeld ? marks : [] }]),
+      };
+    });
+  }
+
+  /** Gives a set's drawings to the piece of the other side, mirrored; its set is started where it has none. */
+  async mirror(setId: SwapSetId, viewId: ViewId, context: EditContext): Promise<CharacterState> {
+    const { signal } = context;
+    return this.edits.run(await characterOf('swapSet', setId), context, async (doc) => {
+      const set = setById(doc, setId);
+      const made = await this.threads.run(tasks, 'mirror', { doc, setId, viewId }, { signal });
+      const other = mirrorPiece(doc, set, viewId);
+      if (!other || made.length === 0)
+        throw new LimberError('nothing-there', `${setName(doc, set)} has no drawing but the one at rest.`);
+      const fresh = { setId: randomUUID(), drawingId: randomUUID() };
+      const start = setAt(doc, other) ? null : startSet(doc, other.id, fresh, set.kind);
+      const started = start ? applyDiff(doc, start) : doc;
+      const to = setAt(started, other)?.id ?? fresh.setId;
+      const drawings = made.map((one) => ({ ...one, drawingId: randomUUID(), drawingViewId: randomUUID() }));
+      const diff = addDrawings(started, to, viewId, drawings);
+      return {
+        kind: 'drawings',
+        summary: `Give ${counted(made.length, 'drawing')} of ${setName(doc, set)} to ${pieceName(doc, other)}`,
+        diff: start ? joinDiffs(start, diff) : diff,
       };
     });
   }

@@ -8,12 +8,17 @@ import {
   composePiece,
   cropPlaced,
   defaultOf,
+  drawingsOf,
   drawingById,
   flattenLayers,
   inView,
   intersectRects,
   makeLids,
   mergeSheets,
+  mirrorDrawing,
+  mirrorMarks,
+  mirrorPiece,
+  mirrorWay,
   paintBeneath,
   partOf,
   pieceById,
@@ -109,6 +114,38 @@ export const bring = task(
         notes.slice(1).join(' '),
       );
     return { drawings: [...drawings.values()].map(({ drawing }) => drawing), notes };
+  },
+);
+
+/** A set's drawings as they are on the other side, mirrored. */
+export const mirror = task(
+  async ({
+    doc,
+    setId,
+    viewId,
+  }: Pick<BringOrder, 'doc' | 'setId' | 'viewId'>): Promise<
+    (Omit<BroughtDrawing, 'picture'> & {
+      picture: SheetRef | null;
+      marks: number[];
+    })[]
+  > => {
+    const set = setById(doc, setId);
+    const other = mirrorPiece(doc, set, viewId);
+    const way = other && mirrorWay(doc, set, other);
+    if (!way) throw new LimberError('not-there', 'There is no such piece on the other side.', 'Cut it first.');
+    const canvas = { x: 0, y: 0, ...sizeOf(viewById(doc, viewId)) };
+    const made = [];
+    for (const { id, shape, mood, isDefault } of drawingsOf(doc, set)) {
+      const row = isDefault ? null : inView(doc, id, viewId);
+      if (!row) continue;
+      const picture = await sheet(row.picture);
+      const flipped = picture && mirrorDrawing(picture, way);
+      const within = flipped && trimToPaint(cropPlaced(flipped, intersectRects(flipped, canvas)));
+      // What would lie past the canvas is left.
+      if (picture && !within) continue;
+      made.push({ shape, mood, picture: await keepIfAny(within), marks: mirrorMarks(row.marks, way) });
+    }
+    return made;
   },
 );
 

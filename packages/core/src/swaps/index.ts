@@ -24,6 +24,7 @@ export {
   setById,
   setName,
 } from './find-swaps.js';
+export { mirrorDrawing, mirrorMarks, mirrorPiece, mirrorWay } from './mirror-set.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
 export { withinTravel, type Travel } from './pupil-travel.js';
 export { isPupil, travelOf } from './travel-of.js';

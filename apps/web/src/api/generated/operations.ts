@@ -83,6 +83,7 @@ export const OPERATIONS = {
   'swaps.bring': ['POST', '/api/swap-sets/{id}/drawings'],
   'swaps.blank': ['POST', '/api/swap-sets/{id}/blank'],
   'swaps.lids': ['POST', '/api/swap-sets/{id}/lids'],
+  'swaps.mirror': ['POST', '/api/swap-sets/{id}/mirror'],
   'swaps.beneath': ['POST', '/api/swap-sets/{id}/beneath'],
   'swaps.seatAll': ['POST', '/api/views/{id}/seat-all'],
   'swaps.change': ['PATCH', '/api/drawings/{id}'],

@@ -1169,6 +1169,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/swap-sets/{id}/mirror': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give a set’s drawings to the piece of the other side, mirrored */
+    post: operations['swaps.mirror'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/swap-sets/{id}/beneath': {
     parameters: {
       query?: never;
@@ -5052,6 +5069,31 @@ export interface operations {
     };
   };
   'swaps.lids': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.mirror': {
     parameters: {
       query?: never;
       header?: never;

@@ -1,9 +1,18 @@
-import { drawingLabel, lidsToMake, pieceOfSet, setAt, type PieceRow } from '@limber-sheaf/core';
+import {
+  drawingLabel,
+  labelFor,
+  lidsToMake,
+  mirrorPiece,
+  partOf,
+  pieceOfSet,
+  setAt,
+  type PieceRow,
+} from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { beginBend, leaveBend, useBending } from './bending';
-import { FLIP, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
+import { FLIP, drawnIn, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
 
 function pickedPiece({ doc, view }: BenchValue): PieceRow | null {
   const id = useBench.getState().pickedPiece;
@@ -159,6 +168,24 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     run: ({ doc, view, edit }) => {
       const set = openSet(doc, view.id);
       if (set) void edit('swaps.beneath', set.id, { viewId: view.id });
+    },
+  },
+  {
+    id: 'mirror',
+    word: ({ doc, view }) => {
+      const set = openSet(doc, view.id);
+      const other = set && mirrorPiece(doc, set, view.id);
+      return other ? `Give to ${labelFor(partOf(doc, other))}` : 'Give to the other side';
+    },
+    key: 'o',
+    title: 'Gives all drawings of this set to the same part of the other side, mirrored',
+    shown: ({ doc, view }) => {
+      const set = openSet(doc, view.id);
+      return set !== null && mirrorPiece(doc, set, view.id) !== null && drawnIn(doc, set, view.id).length > 1;
+    },
+    run: ({ doc, view, edit }) => {
+      const set = openSet(doc, view.id);
+      if (set) void edit('swaps.mirror', set.id, { viewId: view.id });
     },
   },
   {
