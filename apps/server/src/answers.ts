@@ -7,6 +7,7 @@ import type { VersionsCompared } from './handoff/compare-versions.js';
 import type { KeptTexture } from './handoff/handoff.tasks.js';
 import type { HandOffCard } from './handoff/handoff.service.js';
 import type { HandedName } from './names/names.service.js';
+import type { MovingPicture } from './swaps/moving-picture.js';
 import type { JobState } from './jobs/job.service.js';
 
 /** A production, as the API tells of it. */
@@ -45,6 +46,7 @@ export interface Answers {
   'handOff.compare': VersionsCompared;
   'handOff.sheet': string;
   'handOff.texture': KeptTexture;
+  'swaps.movingPicture': MovingPicture;
   'bringBack.look': BroughtBack;
   'schemes.list': KeptScheme[];
   'schemes.keep': KeptScheme[];

@@ -1,9 +1,6 @@
-import { compareBitmaps, type CharacterDoc } from '@limber-sheaf/core';
-import { decodePng, readGlb, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
-import { validateBytes } from 'gltf-validator';
-import { provePackage } from '../src/handoff/prove-package';
-import { face, form, isEye, isMouth, maskOf, openMouth, paint, roundMouth } from './drawn-head';
-import { call, design, end, packageOf, startServer, zipOfPackage, type Running, type State } from './server-under-test';
+import { decodePng } from '@limber-sheaf/formats';
+import { askOf, drawingAt, drawnHead, form, openMouth, paint, refusedOf, roundMouth, type Asked } from './drawn-head';
+import { call, end, packageOf, startServer, type Running } from './server-under-test';
 
 jest.setTimeout(60_000);
 let server: Running;
@@ -15,38 +12,9 @@ beforeAll(async () => {
 });
 afterAll(() => end(server));
 
-const ask = async (method: string, path: string, body?: object) => {
-  const answer = await call<State>(server, method, path, body);
-  if (answer.status >= 400) throw new Error(JSON.stringify(answer.body));
-  return answer.body;
-};
-const refused = async (method: string, path: string, body?: object) => {
-  const { status, body: said } = await call<{ sentence: string }>(server, method, path, body);
-  return `${status} ${said.sentence}`;
-};
-
-/** A head with eyes and a mouth, each cut, and a set at the mouth. */
-async function head() {
-  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Tern', face()));
-  const view = doc.views[0].id as string;
-  const take = (group: string, isIn: (x: number, y: number) => boolean) =>
-    ask('POST', `/views/${view}/cut/take`, { targets: [{ tokens: { group }, mask: maskOf(isIn) }] });
-  await take('head', (x, y) => Math.hypot(x - 120, y - 120) <= 110);
-  await take('eyes', isEye);
-  const cut = await take('mouth', isMouth);
-  const pieceOf = (group: string) => {
-    const part = cut.doc.parts.find((row) => row.group === group);
-    return cut.doc.pieces.find(({ partId }) => partId === part?.id)?.id as string;
-  };
-  const mouth = pieceOf('mouth');
-  const { doc: started } = await ask('POST', `/pieces/${mouth}/swap-set`, {});
-  return { id: doc.character.id as string, view, mouth, eyes: pieceOf('eyes'), set: started.swapSets[0].id as string };
-}
-
-const drawingAt = ({ doc }: { doc: CharacterDoc }, shape: string, mood = 'neutral') => {
-  const drawing = doc.drawings.find((one) => one.shape === shape && one.mood === mood);
-  return { drawing, row: doc.drawingViews.find(({ drawingId }) => drawingId === drawing?.id) };
-};
+const ask = (...asked: Asked) => askOf(server, ...asked);
+const refused = (...asked: Asked) => refusedOf(server, ...asked);
+const head = () => drawnHead(server, production);
 
 test('a set starts at a piece with the chart of its kind; the piece itself is the default drawing', async () => {
   const { id, mouth, set } = await head();
@@ -155,77 +123,6 @@ test('lids are computed for eyes, and nothing white is left when they are shut',
   expect(await refused('POST', `/swap-sets/${set}/lids`, { viewId: view })).toMatch(/has its drawing already/);
 });
 
-test('sets leave with their drawings, looks and cycles in every format; a set that grows is safe, one that shrinks is not', async () => {
-  const { id, view, set } = await head();
-  const made = await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ah.png': openMouth }));
-  const blank = await ask('POST', `/swap-sets/${set}/blank`, { viewId: view, shape: 'closed', mood: 'neutral' });
-  const ids = ['rest', 'open'].map((shape) => drawingAt(made, shape).drawing?.id);
-  await ask('POST', `/characters/${id}/looks`, { name: 'shouting', drawingIds: [ids[1]] });
-  await ask('POST', `/swap-sets/${set}/cycles`, { name: 'jaw', drawingIds: ids, frames: [3, 2] });
-  const wish = { formats: ['ora', 'psd', 'svg', 'glb', 'atlas'] };
-  const first = await packageOf(server, id, wish);
-  expect(rigFaults(first.rig)).toEqual([]);
-  const [rigView] = first.rig.views;
-  const [rigSet] = rigView.swapSets;
-  expect(rigSet).toMatchObject({
-    name: 'mouth',
-    kind: 'mouth',
-    piece: 'mouth',
-    default: 'mouth_rest',
-    seat: { x: 120.5, y: 170.5 },
-  });
-  expect(rigSet.drawings.map(({ name, image }) => [name, image])).toEqual([
-    ['mouth_rest', 'front/mouth/mouth_rest.png'],
-    ['mouth_closed', null],
-    ['mouth_open', 'front/mouth/mouth_open.png'],
-  ]);
-  expect(rigView.pieces.find(({ name }) => name === 'mouth')).toMatchObject({
-    swapSet: 'mouth',
-    image: 'front/mouth/mouth_rest.png',
-  });
-  expect(rigView.looks).toEqual([{ name: 'shouting', drawings: { mouth: 'mouth_open' } }]);
-  expect(rigView.cycles).toEqual([
-    { name: 'jaw', set: 'mouth', drawings: ['mouth_rest', 'mouth_open'], frames: [3, 2] },
-  ]);
-  await provePackage(zipOfPackage(first), first.name);
-
-  const code = first.rig.character.code;
-  const { layers } = readOpenRaster(first.files.get(`${code}_front.ora`) as Uint8Array);
-  expect(layers.filter(({ path }) => path.startsWith('mouth/')).map(({ name, visible }) => [name, visible])).toEqual([
-    ['mouth_rest', true],
-    ['mouth_open', false],
-  ]);
-  const glb = first.files.get(`${code}.glb`) as Uint8Array;
-  expect((await validateBytes(glb)).issues).toMatchObject({ numErrors: 0, numWarnings: 0 });
-  const [{ nodes }] = readGlb(glb);
-  expect(nodes.filter(({ parent }) => parent === 'mouth').map(({ name }) => name)).toEqual([
-    'mouth_rest',
-    'mouth_closed',
-    'mouth_open',
-  ]);
-  const open = decodePng(first.files.get('front/mouth/mouth_open.png') as Uint8Array);
-  const { atlas } = rigSet.drawings[2];
-  const sheet = decodePng(first.files.get(`${code}_front.atlas.png`) as Uint8Array);
-  const there = { width: open.width, height: open.height, data: new Uint8Array(open.data.length) };
-  for (let y = 0; y < open.height; y++) {
-    const from = (((atlas?.y ?? 0) + y) * sheet.width + (atlas?.x ?? 0)) * 4;
-    there.data.set(sheet.data.subarray(from, from + open.width * 4), y * open.width * 4);
-  }
-  expect(compareBitmaps(there, open).differing).toBe(0);
-
-  await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_oh.png': roundMouth }));
-  const changesOf = async () => {
-    const { files } = await packageOf(server, id, { formats: [] });
-    const { entries } = JSON.parse(new TextDecoder().decode(files.get('changes.json'))) as RigChanges;
-    return entries.map(({ weight, kind, sentence }) => `${weight} ${kind}: ${sentence}`);
-  };
-  expect(await changesOf()).toEqual(['safe drawing-added: mouth_round is a new drawing of mouth.']);
-  await ask('DELETE', `/drawings/${drawingAt(blank, 'closed').drawing?.id}`);
-  expect(await changesOf()).toEqual([
-    expect.stringMatching(/^breaks drawing-removed: The drawing mouth_closed is gone/),
-  ]);
-});
-
 test('a drawing is made of another by bending it while its corners stay; too far off the canvas nothing is left', async () => {
   const { id, view } = await head();
   const { doc } = await ask('GET', `/characters/${id}`);
@@ -264,57 +161,6 @@ test('what only the default drawing covers is painted beneath with one edit; the
   );
   const made = await packageOf(server, id, { formats: [] });
   expect(made.rig.checks.find(({ id }) => id === 'rest-match')).toMatchObject({ ok: true, figure: 0 });
-});
-
-test('a pupil leaves with how far it may go within the white', async () => {
-  const { id, view, eyes } = await head();
-  const isPupil = (x: number, y: number) => Math.hypot(Math.abs(x - 120) - 40, y - 100) < 6;
-  const taken = { targets: [{ tokens: { group: 'pupils' }, mask: maskOf(isPupil) }] };
-  const { doc } = await ask('POST', `/views/${view}/cut/take`, taken);
-  const pupils = doc.parts.find(({ group }) => group === 'pupils');
-  const eye = doc.pieces.find((piece) => piece.id === eyes)?.partId;
-  if (pupils?.parentId !== eye) await ask('PATCH', `/parts/${pupils?.id}/parent`, { parentId: eye });
-  const { rig } = await packageOf(server, id, { formats: [] });
-  expect(rigFaults(rig)).toEqual([]);
-  const of = (name: string) => rig.views[0].pieces.find((piece) => piece.name === name)?.travel ?? null;
-  const reach = Math.max(...(of('pupils') ?? []).map(([dx]) => Math.abs(dx)));
-  // An ellipse of 22 by 14 px about a pupil of 6.
-  expect(reach).toBeGreaterThan(12);
-  expect(reach).toBeLessThan(17);
-  expect(of('eyes')).toBeNull();
-});
-
-test('drawings of one hand are given to the other, mirrored onto its own place, as one edit', async () => {
-  const hands = paint(240, 240, (x, y) =>
-    Math.abs(Math.abs(x - 119.5) - 60) < 15 && Math.abs(y - 100 - (x < 120 ? 0 : 10)) < 20
-      ? [200, 150, 110, 255]
-      : null,
-  );
-  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Gull', hands));
-  const view = doc.views[0].id;
-  const targets = (['A', 'B'] as const).map((side) => ({
-    tokens: { group: 'arm', side, part: 'hand' },
-    mask: maskOf((x) => x < 120 === (side === 'A')),
-  }));
-  const cut = await ask('POST', `/views/${view}/cut/take`, { targets });
-  const handA = cut.doc.parts.find(({ side }) => side === 'A')?.id;
-  const piece = cut.doc.pieces.find(({ partId }) => partId === handA)?.id;
-  const { doc: started } = await ask('POST', `/pieces/${piece}/swap-set`, {});
-  const [set] = started.swapSets;
-  expect(await refused('POST', `/swap-sets/${set.id}/mirror`, { viewId: view })).toMatch(
-    /no drawing but the one at rest/,
-  );
-  // A fist of 10 by 6 px whose left end lies 4 px left of the hand's middle.
-  const fist = paint(240, 240, (x, y) => (x >= 56 && x < 66 && y >= 100 && y < 106 ? [9, 9, 9, 255] : null));
-  await ask('POST', `/swap-sets/${set.id}/drawings`, form(view, { 'hand fist.png': fist }));
-  const made = await ask('POST', `/swap-sets/${set.id}/mirror`, { viewId: view });
-  expect(made.summary).toBe('Give 1 drawing of arm_A_hand to arm_B_hand');
-  const other = made.doc.swapSets.find(({ id }) => id !== set.id);
-  const given = made.doc.drawings.find((one) => one.setId === other?.id && one.shape === 'fist');
-  const row = made.doc.drawingViews.find(({ drawingId }) => drawingId === given?.id);
-  expect(row?.picture).toMatchObject({ x: 240 - 66, y: 110, width: 10, height: 6 });
-  const undone = await ask('POST', `/characters/${doc.character.id}/undo`);
-  expect(undone.doc.swapSets.length).toBe(1);
 });
 
 test('a chart is data: shapes and moods come, go where nothing stands in them, and never twice', async () => {

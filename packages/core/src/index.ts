@@ -9,6 +9,7 @@ export {
   cropPlaced,
   growRect,
   intersectRects,
+  outsetRect,
   paintArea,
   paintBounds,
   trimToPaint,

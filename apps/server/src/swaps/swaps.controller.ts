@@ -43,6 +43,7 @@ import {
   InViewBody,
   MarksBody,
   MoveDrawingBody,
+  MovingBody,
   StartSetBody,
 } from './swaps.dto.js';
 import { SwapsService } from './swaps.service.js';
@@ -136,6 +137,13 @@ export class SwapsController {
   @ApiOperation({ summary: 'Paint beneath a set’s piece what it alone covers, in the paint about it' })
   beneath(@Param() { id }: IdParam, @Body() { saw, viewId }: InViewBody, @Who() caller: Caller) {
     return this.swaps.beneath(id, viewId, { ...caller, saw });
+  }
+
+  @Post('views/:id/moving-picture')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Make a moving picture of drawings that change' })
+  movingPicture(@Param() { id }: IdParam, @Body() body: MovingBody, @Who() caller: Caller) {
+    return this.swaps.movingPicture(id, body, caller);
   }
 
   @Post('views/:id/seat-all')

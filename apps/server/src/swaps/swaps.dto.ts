@@ -93,6 +93,26 @@ export class BendBody extends CellBody {
   @IsArray() @ArrayMaxSize(32) @Validate(PointsRule) held: number[];
 }
 
+/** Scenes of a moving picture, at most. */
+const MOST_SCENES = 2000;
+/** Sets that one scene changes, at most. */
+const MOST_CHANGED = 40;
+
+class SceneFields {
+  @IsArray() @ArrayMaxSize(MOST_CHANGED) @IsUUID(undefined, { each: true }) drawingIds: string[];
+  @IsInt() @Min(1) @Max(MOST_FRAMES) frames: number;
+}
+
+export class MovingBody {
+  @IsIn([12, 24, 30]) fps: 12 | 24 | 30;
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(MOST_SCENES)
+  @ValidateNested({ each: true })
+  @Type(() => SceneFields)
+  scenes: SceneFields[];
+}
+
 export class LookBody extends EditBody {
   @Trimmed() @IsText(1, 60) name: string;
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_NAMED) @IsUUID(undefined, { each: true }) drawingIds: string[];

@@ -27,13 +27,16 @@ import {
   type SwapSetId,
   type ViewId,
 } from '@limber-sheaf/core';
-import { Injectable } from '@nestjs/common';
-import { characterOf } from '../data/document-store.js';
+import { Inject, Injectable } from '@nestjs/common';
+import { Sequelize } from 'sequelize-typescript';
+import { characterOf, readSnapshot } from '../data/document-store.js';
 import { SheetsService } from '../derived/sheets.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import { EventService } from '../edits/events.service.js';
+import type { Caller } from '../http/caller.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
+import type { MovingOrder, MovingPicture } from './moving-picture.js';
 import type { BringOrder, BroughtDrawing } from './swaps.tasks.js';
 
 const tasks = taskFile<typeof import('./swaps.tasks.js')>(new URL('./swaps.tasks.js', import.meta.url));
@@ -46,6 +49,7 @@ export class SwapsService {
     private readonly sheets: SheetsService,
     private readonly threads: Threads,
     private readonly events: EventService,
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
   ) {}
 
   /** Brings drawings in from files, as one edit; tells what it left and why. */
@@ -155,6 +159,19 @@ export class SwapsService {
       const diff = await this.threads.run(tasks, 'beneath', { doc, setId, viewId, derived }, { signal });
       return { kind: 'paint-beneath', summary: `Paint beneath ${setName(doc, setById(doc, setId))}`, diff };
     });
+  }
+
+  /** Makes a moving picture of drawings that change; changes nothing of the character. */
+  async movingPicture(
+    viewId: ViewId,
+    { scenes, fps }: Pick<MovingOrder, 'scenes' | 'fps'>,
+    { signal, actor }: Caller,
+  ): Promise<MovingPicture> {
+    const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
+    const derived = await this.sheets.ofView(doc, viewId, { signal });
+    const tell = this.events.tellProgress(doc.character.id, actor);
+    const order = { doc, viewId, derived, scenes, fps };
+    return this.threads.run(tasks, 'move', order, { signal, tell, seconds: LONG });
   }
 
   /** Puts every drawing of a view whose marks are known onto its set's, as one edit; tells what it left and why. */

@@ -44,6 +44,7 @@ import {
 import { decodeFile } from '../files/decode-file.js';
 import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
+import { movingPicture } from './moving-picture.js';
 
 /** Files that are to be drawings of a set. */
 export interface BringOrder {
@@ -116,6 +117,9 @@ export const bring = task(
     return { drawings: [...drawings.values()].map(({ drawing }) => drawing), notes };
   },
 );
+
+/** A moving picture of drawings that change. */
+export const move = task(movingPicture);
 
 /** A set's drawings as they are on the other side, mirrored. */
 export const mirror = task(

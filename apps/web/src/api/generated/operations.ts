@@ -85,6 +85,7 @@ export const OPERATIONS = {
   'swaps.lids': ['POST', '/api/swap-sets/{id}/lids'],
   'swaps.mirror': ['POST', '/api/swap-sets/{id}/mirror'],
   'swaps.beneath': ['POST', '/api/swap-sets/{id}/beneath'],
+  'swaps.movingPicture': ['POST', '/api/views/{id}/moving-picture'],
   'swaps.seatAll': ['POST', '/api/views/{id}/seat-all'],
   'swaps.change': ['PATCH', '/api/drawings/{id}'],
   'swaps.delete': ['DELETE', '/api/drawings/{id}'],

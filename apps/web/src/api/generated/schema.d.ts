@@ -1203,6 +1203,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/moving-picture': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a moving picture of drawings that change */
+    post: operations['swaps.movingPicture'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/seat-all': {
     parameters: {
       query?: never;
@@ -2027,6 +2044,11 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    MovingBody: {
+      /** @enum {unknown} */
+      fps: 12 | 24 | 30;
+      scenes: components['schemas']['SceneFields'][];
+    };
     DrawingBody: {
       shape?: string | null;
       mood?: string | null;
@@ -2277,6 +2299,10 @@ export interface components {
     ShapeFields: {
       key: string;
       sounds: string;
+    };
+    SceneFields: {
+      drawingIds: string[];
+      frames: number;
     };
     FinishFields: {
       /** @enum {unknown} */
@@ -3047,6 +3073,12 @@ export interface components {
     /** @description A picture that finishes may lay over pieces. */
     KeptTexture: {
       texture: string;
+      width: number;
+      height: number;
+    };
+    /** @description A moving picture that is kept. */
+    MovingPicture: {
+      blob: string;
       width: number;
       height: number;
     };
@@ -5139,6 +5171,31 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'swaps.movingPicture': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MovingBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['MovingPicture'];
         };
       };
     };

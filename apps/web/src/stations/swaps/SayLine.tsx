@@ -1,14 +1,16 @@
 import { LONGEST_LINE, counted, defaultOf, standIn, type SpokenLine } from '@limber-sheaf/core';
 import { Play, Square, X } from 'lucide-react';
 import { useState } from 'react';
+import { blobUrl, call } from '../../api/client';
+import { tellError } from '../../api/useCharacter';
 import { asWork } from '../../api/work';
-import { useOnBench } from '../../bench/context';
+import { useOnBench, type BenchValue } from '../../bench/context';
 import { handWorker } from '../../bench/worker';
 import { Action, Choice } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import type { swapTasks } from './swap-tasks';
 import { LINE, drawnIn, setsIn, useSwaps, type TriedLine } from './swaps-store';
-import { showFrame } from './usePlaying';
+import { scenesOf, showFrame } from './usePlaying';
 
 /** A line that is typed, read as mouth shapes, and said; each shape can be changed on the strip below it. */
 export function SayLine({ line }: { line: TriedLine }) {
@@ -104,6 +106,9 @@ export function SayLine({ line }: { line: TriedLine }) {
           <div className="mt-2 flex gap-2">
             <Action disabled={line.spoken.frames === 0} onClick={() => saveLine(line)}>
               Save as JSON
+            </Action>
+            <Action disabled={line.spoken.frames === 0} onClick={() => void saveMoving(bench, line)}>
+              Save as a moving picture
             </Action>
           </div>
         </>
@@ -228,14 +233,34 @@ function LineNotes({ spoken }: { spoken: SpokenLine }) {
   );
 }
 
+/** Gives something that lies at an address as a file. */
+function giveFile(address: string, name: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+}
+
+/** Gives the line as a picture that moves, as the lead gets it. */
+async function saveMoving({ doc, view }: BenchValue, { fps, spoken }: TriedLine): Promise<void> {
+  if (!spoken) return;
+  try {
+    const scenes = scenesOf(doc, view.id, spoken);
+    const made = await asWork('Making the moving picture', (signal) =>
+      call('swaps.movingPicture', view.id, { fps, scenes }, signal),
+    );
+    if (made) giveFile(blobUrl(made.blob), `${doc.character.code}_line.gif`);
+  } catch (error) {
+    tellError(error);
+  }
+}
+
 /** Gives the line's shapes as a file. */
 function saveLine({ text, fps, spoken }: TriedLine): void {
   if (!spoken) return;
   const { shapes, blinks, frames } = spoken;
   const json = JSON.stringify({ text, fps, frames, shapes, blinks }, null, 2);
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([json], { type: 'application/json' }));
-  link.download = 'line.json';
-  link.click();
-  URL.revokeObjectURL(link.href);
+  const address = URL.createObjectURL(new Blob([json], { type: 'application/json' }));
+  giveFile(address, 'line.json');
+  URL.revokeObjectURL(address);
 }

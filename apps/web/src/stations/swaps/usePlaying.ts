@@ -69,9 +69,9 @@ function shapeAt({ shapes }: SpokenLine, frame: number) {
   return null;
 }
 
-/** Shows a frame of a line: the mouth's drawing, and shut lids where the eyes blink; null shows the rest. */
-export function showFrame(doc: CharacterDoc, viewId: string, spoken: SpokenLine, frame: number | null): void {
-  const worn: Record<string, string> = { ...useSwaps.getState().worn };
+/** The drawings that show at a frame of a line, by set: the mouth's, and shut lids where the eyes blink; null is the rest. */
+function wornAt(doc: CharacterDoc, viewId: string, spoken: SpokenLine, frame: number | null): Record<string, string> {
+  const worn: Record<string, string> = {};
   const said = frame === null ? null : shapeAt(spoken, frame);
   const isBlink = frame !== null && spoken.blinks.some((from) => frame >= from && frame < from + BLINK);
   for (const set of setsIn(doc, viewId)) {
@@ -85,5 +85,30 @@ export function showFrame(doc: CharacterDoc, viewId: string, spoken: SpokenLine,
       worn[set.id] = isBlink && shut ? shut.id : defaultOf(doc, set).id;
     }
   }
-  useSwaps.setState(({ line }) => ({ worn, line: line && { ...line, frame } }));
+  return worn;
+}
+
+/** Shows a frame of a line; what other sets show stays. */
+export function showFrame(doc: CharacterDoc, viewId: string, spoken: SpokenLine, frame: number | null): void {
+  useSwaps.setState(({ worn, line }) => ({
+    worn: { ...worn, ...wornAt(doc, viewId, spoken, frame) },
+    line: line && { ...line, frame },
+  }));
+}
+
+/** A line as scenes: the drawings that show together, and for how many frames; what other sets show stays. */
+export function scenesOf(
+  doc: CharacterDoc,
+  viewId: string,
+  spoken: SpokenLine,
+): { drawingIds: string[]; frames: number }[] {
+  const { worn } = useSwaps.getState();
+  const scenes: { drawingIds: string[]; frames: number }[] = [];
+  for (let frame = 0; frame < spoken.frames; frame++) {
+    const drawingIds = Object.values({ ...worn, ...wornAt(doc, viewId, spoken, frame) });
+    const last = scenes.at(-1);
+    if (last && last.drawingIds.join() === drawingIds.join()) last.frames++;
+    else scenes.push({ drawingIds, frames: 1 });
+  }
+  return scenes;
 }

@@ -1,0 +1,139 @@
+import {
+  LimberError,
+  composite,
+  cropPlaced,
+  drawingById,
+  inView,
+  intersectRects,
+  outsetRect,
+  pieceImages,
+  pieceOfSet,
+  setById,
+  uniteRects,
+  viewById,
+  type CharacterDoc,
+  type DrawingId,
+  type PieceImage,
+  type PlacedBitmap,
+  type Rect,
+  type ViewArt,
+  type ViewId,
+} from '@limber-sheaf/core';
+import sharp from 'sharp';
+import { keepBlob } from '../threads/blobs.js';
+import { readArt, type DerivedOfView } from '../threads/pictures.js';
+import type { Tell } from '../threads/task.js';
+
+/** Drawings that show together, and for how many frames. */
+interface Scene {
+  /** Of sets that show another than their default one. */
+  drawingIds: DrawingId[];
+  frames: number;
+}
+
+/** What a moving picture is made from. */
+export interface MovingOrder {
+  doc: CharacterDoc;
+  viewId: ViewId;
+  derived: DerivedOfView;
+  scenes: Scene[];
+  fps: number;
+}
+
+/** A moving picture that is kept. */
+export interface MovingPicture {
+  blob: string;
+  width: number;
+  height: number;
+}
+
+/** px of its longer side at most. */
+const LARGEST = 480;
+/** What of the character is seen about the pieces that change, as a share of their longer side. */
+const ABOUT = 0.5;
+/** The paper that it stands on. */
+const PAPER = '#f4efe4';
+/** The format counts time in hundredths of a second. */
+const TICK = 10;
+
+/** Makes a moving picture (GIF, looped) of drawings that change, seen as near as the pieces of their sets want. */
+export async function movingPicture(
+  { doc, viewId, derived, scenes, fps }: MovingOrder,
+  tell: Tell,
+): Promise<MovingPicture> {
+  const art = await readArt(doc, viewId, derived);
+  const images = pieceImages(doc, viewId, art);
+  const rect = seenOf(doc, viewId);
+  const drawn = new Map<string, Promise<Buffer>>();
+  const scale = Math.min(1, LARGEST / Math.max(rect.width, rect.height));
+  const size = {
+    width: Math.max(1, Math.round(rect.width * scale)),
+    height: Math.max(1, Math.round(rect.height * scale)),
+  };
+  const pages: Buffer[] = [];
+  for (const [at, { drawingIds }] of scenes.entries()) {
+    tell((0.8 * at) / scenes.length, 'Drawing the frames');
+    const key = [...drawingIds].sort().join();
+    const page = drawn.get(key) ?? draw(doc, viewId, art, images, drawingIds, rect, size);
+    drawn.set(key, page);
+    pages.push(await page);
+  }
+  tell(0.85, 'Putting them together');
+  // Times are rounded one after the other, so that the whole is as long as it should be.
+  let [passed, told] = [0, 0];
+  const delay = scenes.map(({ frames }) => {
+    passed += (frames * 1000) / fps;
+    const ms = Math.max(2 * TICK, Math.round((passed - told) / TICK) * TICK);
+    told += ms;
+    return ms;
+  });
+  const gif = await sharp(pages, { join: { animated: true } })
+    .gif({ delay, loop: 0 })
+    .toBuffer();
+  return { blob: await keepBlob(new Uint8Array(gif), 'image/gif'), ...size };
+}
+
+/** The part of the canvas that holds what changes, with some of what is about it. */
+function seenOf(doc: CharacterDoc, viewId: ViewId): Rect {
+  const { width, height } = viewById(doc, viewId);
+  const faces = doc.swapSets.flatMap((set) => pieceOfSet(doc, set, viewId)?.face ?? []);
+  if (faces.length === 0) throw new LimberError('nothing-there', 'There is no set in this view.', 'Start one first.');
+  const all = faces.reduce<Rect>(uniteRects, faces[0]);
+  const about = Math.round(Math.max(all.width, all.height) * ABOUT);
+  return intersectRects(outsetRect(all, about), { x: 0, y: 0, width, height });
+}
+
+/** One frame, with some drawings in place of their pieces, on paper. */
+async function draw(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  images: readonly PieceImage[],
+  drawingIds: readonly DrawingId[],
+  rect: Rect,
+  size: { width: number; height: number },
+): Promise<Buffer> {
+  const instead = new Map<string, PlacedBitmap | null>();
+  for (const id of drawingIds) {
+    const drawing = drawingById(doc, id);
+    const piece = pieceOfSet(doc, setById(doc, drawing.setId), viewId);
+    const row = drawing.isDefault ? null : inView(doc, id, viewId);
+    if (piece && row) instead.set(piece.id, row.picture ? (art.drawings?.get(row.id) ?? null) : null);
+    for (const { id: hidden, partId, viewId: own } of doc.pieces)
+      if (own === viewId && drawing.hides.includes(partId)) instead.set(hidden, null);
+  }
+  const layers = images.flatMap(({ id, sheet, image }): PlacedBitmap[] => {
+    const shown = instead.has(id) ? (sheet === 'piece' ? instead.get(id) : null) : image;
+    if (!shown) return [];
+    const seen = intersectRects(shown, rect);
+    if (seen.width === 0) return [];
+    const cropped = cropPlaced(shown, seen);
+    return [{ ...cropped, x: cropped.x - rect.x, y: cropped.y - rect.y }];
+  });
+  const { width, height, data } = composite(rect.width, rect.height, layers);
+  return sharp(data, { raw: { width, height, channels: 4 } })
+    .flatten({ background: PAPER })
+    .resize({ ...size, fit: 'fill' })
+    .png({ compressionLevel: 1 })
+    .toBuffer();
+}
