@@ -9,7 +9,7 @@ import { useBench } from '../store';
 import { useTheme } from '../../ui/theme';
 import { PickedContours } from './PickedContours';
 import { DAY, NIGHT } from './palette';
-import { PieceNode } from './PieceNode';
+import { Cutout, PieceNode } from './PieceNode';
 import { smallerFor, usePicture, usePicturesComing } from './usePicture';
 import { usePointer } from './usePointer';
 import { designOf, useUncut } from './useUncut';
@@ -87,13 +87,20 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
           {/* At rest the pieces are the design, and no seam may show between them; it also stands in until they have come. */}
           {(peek || still || (uncut === undefined && !solo)) && design && <Image {...design} />}
           {/* What is drawn in a piece's place stands on paper, and not on the piece as the design has it. */}
-          {!peek &&
-            still &&
-            pieces
-              .filter(({ id }) => id in instead)
-              .map(({ id, face: { x, y, width, height } }) => (
-                <Rect key={id} {...{ x, y, width, height }} fill={palette.canvas} />
-              ))}
+          {!peek && still && !isItself && (
+            <>
+              {pieces
+                .filter(({ id }) => id in instead)
+                .map(({ id, face }) => (
+                  <Cutout key={id} sheet={face} by={by} />
+                ))}
+              <Rect
+                {...{ x: 0, y: 0, width: view.width, height: view.height }}
+                fill={palette.canvas}
+                globalCompositeOperation="destination-over"
+              />
+            </>
+          )}
           {!peek && flat && <Image image={flat.image} x={flat.x} y={flat.y} />}
           {!peek && !solo && uncut && <Image {...uncut} opacity={lit ? 0.5 : 1} />}
           {!peek &&

@@ -10,6 +10,14 @@ function SheetNode({ sheet, by }: { sheet: SheetRef; by: number }) {
   return <Image {...drawn} perfectDrawEnabled={false} />;
 }
 
+/** Takes a picture's shape out of what is drawn so far. */
+export function Cutout({ sheet, by }: { sheet: SheetRef; by: number }) {
+  const laid = usePicture(sheet, by);
+  if (!laid) return null;
+  const { release: _release, ...drawn } = laid;
+  return <Image {...drawn} perfectDrawEnabled={false} globalCompositeOperation="destination-out" />;
+}
+
 interface Props {
   piece: PieceRow;
   /** The piece itself, or the outline that it has beneath its limb's fills. */
