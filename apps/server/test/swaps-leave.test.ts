@@ -183,3 +183,23 @@ test('a pupil leaves with how far it may go within the white', async () => {
   expect(reach).toBeLessThan(17);
   expect(of('eyes')).toBeNull();
 });
+
+test('a layered file with a set comes back: the default drawing is its piece, the others are passed over', async () => {
+  const { id, view, set } = await head();
+  await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ah.png': openMouth }));
+  const made = await packageOf(server, id, { formats: ['ora'] });
+  const files = new FormData();
+  const ora = made.files.get(`${made.rig.character.code}_front.ora`) as Uint8Array;
+  files.append('art', new Blob([new Uint8Array(ora).buffer]), 'head.ora');
+  const seen = await call<{ same: number; missing: string[]; notes: string[] }>(
+    server,
+    'POST',
+    `/views/${view}/bring-back/look`,
+    files,
+  );
+  expect(seen.body).toMatchObject({
+    same: 3,
+    missing: [],
+    notes: ['1 drawing of a set is passed over: bring them in at Swaps.'],
+  });
+});

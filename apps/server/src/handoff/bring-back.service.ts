@@ -3,8 +3,10 @@ import {
   cutPieces,
   defaultOf,
   drawingName,
+  drawingsOf,
   pieceById,
   pieceName,
+  pieceOfSet,
   redrawView,
   setAt,
   versionWord,
@@ -103,7 +105,14 @@ function piecesNow(doc: CharacterDoc, viewId: string): PiecesThen {
     const own = [pieceName(doc, piece), ...(set ? [drawingName(doc, defaultOf(doc, set))] : [])];
     return own.map((name) => [name, piece.id]);
   });
-  return { names, bounds: {}, room: 0, finish: null };
+  return { names, bounds: {}, room: 0, drawings: drawingsNow(doc, viewId), finish: null };
+}
+
+/** The names of a view's drawings but for the default ones. */
+function drawingsNow(doc: CharacterDoc, viewId: string): string[] {
+  return doc.swapSets
+    .filter((set) => pieceOfSet(doc, set, viewId))
+    .flatMap((set) => drawingsOf(doc, set).flatMap((one) => (one.isDefault ? [] : [drawingName(doc, one)])));
 }
 
 /** What a version called the pieces that are still there. A manifest goes by parts. */
@@ -124,6 +133,9 @@ function piecesThen(doc: CharacterDoc, viewId: string, { views, scale, version, 
     names,
     bounds: boundsOf,
     room,
+    drawings: (then?.swapSets ?? []).flatMap((set) =>
+      set.drawings.flatMap(({ name }) => (name === set.default ? [] : [name])),
+    ),
     finish: finish && `${versionWord(version)} left with the finish ${finish.name}`,
   };
 }

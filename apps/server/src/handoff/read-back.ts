@@ -27,6 +27,8 @@ export interface PiecesThen {
   bounds: Record<PieceId, Rect>;
   /** px that the canvas had on every side beyond the view's. */
   room: number;
+  /** Drawings of sets but for the default ones, by name: they come in at Swaps. */
+  drawings: string[];
   /** The finish that is baked into what left then, in words; null for none. */
   finish: string | null;
 }
@@ -57,12 +59,20 @@ export async function readBack({ doc, viewId, derived, files, versions }: BackOr
     tell((0.6 * at) / files.length, 'Reading what came back');
     pictures.push(...(await picturesIn(file, view, rooms, notes)));
   }
+  const drawings = new Set(versions.flatMap((then) => then.drawings));
+  const isDrawing = ({ name }: BackPicture) => drawings.has(name);
+  const passed = pictures.filter(isDrawing).length;
+  if (passed > 0)
+    notes.push(
+      `${counted(passed, 'drawing')} of a set ${passed === 1 ? 'is' : 'are'} passed over: bring them in at Swaps.`,
+    );
+  const pieces = pictures.filter((one) => !isDrawing(one));
   const names = versions.map((then): NamesThen => new Map(then.names));
-  const matches = matchBack(pictures, names, Object.values(HIDDEN_GROUPS));
+  const matches = matchBack(pieces, names, Object.values(HIDDEN_GROUPS));
   const found = new Map<PieceId, Partial<Record<'whole' | 'shade' | 'line', PlacedBitmap>>>();
   const cameAs = new Map<PieceId, string>();
   for (const [at, match] of matches.entries()) {
-    const one = pictures[at];
+    const one = pieces[at];
     if (match.kind === 'left') {
       if (match.reason) notes.push(match.reason);
       continue;

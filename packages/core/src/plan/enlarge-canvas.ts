@@ -46,6 +46,8 @@ export function enlargeCanvas(
       apart: apart && { fill: moved(apart.fill), shade: moved(apart.shade), line: moved(apart.line) },
     });
   }
+  for (const drawn of doc.drawingViews)
+    if (drawn.viewId === viewId) diff.update(drawn, { picture: moved(drawn.picture), marks: drawn.marks.map(along) });
   for (const turned of [...doc.joints, ...doc.handles])
     if (turned.viewId === viewId) diff.update(turned, { x: turned.x + by.left, y: turned.y + by.top });
   return diff.build();
