@@ -1,4 +1,13 @@
-import { counted, labelFor, nameUses, versionWord } from '@limber-sheaf/core';
+import {
+  counted,
+  drawingName,
+  drawingsOf,
+  labelFor,
+  nameUses,
+  pieceOfSet,
+  versionWord,
+  type DrawingRow,
+} from '@limber-sheaf/core';
 import { useAnswer } from '../../api/useAnswer';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
@@ -22,6 +31,7 @@ export function NamesTable() {
   const { data: handed = [] } = useAnswer('names.handedOff', doc.character.id);
   const since = new Map(handed.map((one) => [one.partId, one]));
   const lost = changed.filter(({ part, name }) => since.get(part.id)?.name === name).length;
+  const drawings = doc.swapSets.filter((set) => pieceOfSet(doc, set, view.id)).flatMap((set) => drawingsOf(doc, set));
   return (
     <FrontSheet label="Names">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3.5 pb-2">
@@ -78,6 +88,9 @@ export function NamesTable() {
               {rows.map((row) => (
                 <NameLine key={row.bearer.id} row={row} since={since.get(row.part.id)} />
               ))}
+              {drawings.map((drawing) => (
+                <DrawingLine key={drawing.id} drawing={drawing} />
+              ))}
             </tbody>
           </table>
         </div>
@@ -133,6 +146,23 @@ function NameLine({ row, since }: { row: NameRow; since: { name: string; since: 
       </td>
       <td className={`figures text-right text-[12px] whitespace-nowrap ${isLost ? 'text-brass' : 'text-soft'}`}>
         {since?.name === name ? `since ${versionWord(since.since)}` : since ? 'renamed since' : ''}
+      </td>
+    </tr>
+  );
+}
+
+/** A drawing of a set: its name follows from its piece and its place on the chart. */
+function DrawingLine({ drawing }: { drawing: DrawingRow }) {
+  const { doc } = useOnBench();
+  return (
+    <tr className="border-t border-rule">
+      <td className="py-1 pr-2 whitespace-nowrap text-soft">
+        {drawing.shape}
+        {drawing.mood && ` · ${drawing.mood}`}
+      </td>
+      <td className="figures pr-2 text-[12.5px]">{drawingName(doc, drawing)}</td>
+      <td className="text-[12.5px] text-soft" colSpan={3}>
+        by its place on the chart in Swaps
       </td>
     </tr>
   );

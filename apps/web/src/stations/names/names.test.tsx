@@ -152,3 +152,23 @@ test('names that no plan knows are typed as what they mean; what is not understo
   expect(line('jacket').getByText('torso')).toBeTruthy();
   expect(said.at(-1)).toMatch(/1 name is typed in the table\. 1 name is not understood/);
 });
+
+test('drawings stand in the table by the names that their places on the chart give them', () => {
+  const head = character({ pieces: ['head', 'mouth'] });
+  const set = {
+    table: 'swapSet' as const,
+    id: 's',
+    version: 1,
+    characterId: 'c',
+    partId: 'part mouth',
+    kind: 'mouth' as const,
+  };
+  const drawing = { table: 'drawing' as const, version: 1, setId: 's', isDefault: false, hides: [] };
+  const speaking = {
+    ...head,
+    swapSets: [{ ...set, shapes: [{ key: 'open', sounds: 'ah' }], moods: ['neutral', 'happy'] }],
+    drawings: [{ ...drawing, id: 'd', shape: 'open', mood: 'happy' }],
+  };
+  onBench(<NamesTable />, speaking);
+  expect(screen.getByText('mouth_open_happy')).toBeTruthy();
+});
