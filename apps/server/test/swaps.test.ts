@@ -23,6 +23,8 @@ test('a set starts at a piece with the chart of its kind; the piece itself is th
   expect([started.kind, started.moods, started.shapes.length]).toEqual(['mouth', ['neutral', 'happy'], 10]);
   expect(doc.drawings).toEqual([expect.objectContaining({ shape: 'rest', mood: 'neutral', isDefault: true })]);
   expect(await refused('POST', `/pieces/${mouth}/swap-set`, {})).toBe('422 mouth has a set already.');
+  const nobody = '00000000-0000-4000-8000-000000000000';
+  expect(await refused('DELETE', `/swap-sets/${nobody}`)).toMatch(/^404 That swap set is no longer there/);
   const [standing] = doc.drawings;
   expect(await refused('DELETE', `/drawings/${standing.id}`)).toMatch(/^422 The default drawing is the piece itself/);
   const gone = await ask('DELETE', `/swap-sets/${set}`);

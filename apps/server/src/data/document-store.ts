@@ -124,7 +124,7 @@ export async function characterOf(table: ListTable, id: string): Promise<string>
   if (!row)
     throw new LimberError(
       'not-found',
-      `That ${table} is no longer there.`,
+      `That ${table.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)} is no longer there.`,
       'Somebody may have deleted it; undo brings it back.',
     );
   const { belongsTo } = TABLES[table];

@@ -13,7 +13,8 @@ const FRESH_MINUTES = 60;
 /** Any number that only this uses: of several servers on one database, one cleans. */
 const LOCK = 4410_0002;
 
-const snake = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+/** A table's or a field's name in the database. */
+const snake = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
 /** What a sweep took away. */
 export interface Swept {
@@ -60,7 +61,7 @@ export class HousekeepingService implements OnModuleInit, OnModuleDestroy {
       if (Number(derived.n) > 0) this.derived.forget();
       // Every place that may name a blob, as text: the registry says which columns of which tables do.
       const places = TABLE_NAMES.flatMap((table) =>
-        TABLES[table].pictures.map((field) => `SELECT "${snake(field)}"::text AS text FROM "${table}"`),
+        TABLES[table].pictures.map((field) => `SELECT "${snake(field)}"::text AS text FROM "${snake(table)}"`),
       );
       places.push(
         'SELECT diff::text FROM edit',
