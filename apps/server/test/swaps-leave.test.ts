@@ -162,6 +162,8 @@ test('drawings that change leave as a moving picture: a page a scene, as long as
   const page = async (at: number) => (await sharp(gif, { page: at }).raw().toBuffer()).toString('base64');
   expect(await page(0)).not.toBe(await page(1));
   expect(await page(0)).toBe(await page(2));
+  const long = { fps: 24, scenes: Array.from({ length: 401 }, () => scenes[0]) };
+  expect(await refused('POST', `/views/${view}/moving-picture`, long)).toMatch(/401 scenes; a moving picture has 400/);
   expect(await refused('POST', `/views/${view}/moving-picture`, { fps: 25, scenes })).toMatch(/^400/);
   expect(await refused('POST', `/views/${view}/moving-picture`, { fps: 24, scenes: [] })).toMatch(/^400/);
 });

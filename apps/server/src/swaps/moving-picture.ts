@@ -47,6 +47,8 @@ export interface MovingPicture {
   height: number;
 }
 
+/** Pages that one picture has at most: all of them are in memory while they are put together. */
+const MOST_PAGES = 400;
 /** px of its longer side at most. */
 const LARGEST = 480;
 /** What of the character is seen about the pieces that change, as a share of their longer side. */
@@ -61,6 +63,12 @@ export async function movingPicture(
   { doc, viewId, derived, scenes, fps }: MovingOrder,
   tell: Tell,
 ): Promise<MovingPicture> {
+  if (scenes.length > MOST_PAGES)
+    throw new LimberError(
+      'too-long',
+      `The line has ${scenes.length} scenes; a moving picture has ${MOST_PAGES} at most.`,
+      'Say it in parts.',
+    );
   const art = await readArt(doc, viewId, derived);
   const images = pieceImages(doc, viewId, art);
   const rect = seenOf(doc, viewId);
