@@ -17,7 +17,7 @@ import {
   type ViewId,
 } from '@limber-sheaf/core';
 import { LRUCache } from 'lru-cache';
-import { keepIfAny, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { keepIfAny, readArt, readArtWithDrawings, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
 /** Bytes of rounded ends and borders that a thread keeps: they outlive a change of another joint of the same piece. */
@@ -135,7 +135,9 @@ export const measures = task(
     const wanted = viewMeasures(input.doc, input.viewId, input.derived).filter(({ key }) => input.keys.includes(key));
     const looksAtAll = wanted.some(({ pieces }) => !pieces);
     const only = looksAtAll ? undefined : new Set(wanted.flatMap(({ pieces }) => pieces ?? []));
-    const art = await readArt(input.doc, input.viewId, input.derived, only);
+    const art = only
+      ? await readArt(input.doc, input.viewId, input.derived, only)
+      : await readArtWithDrawings(input.doc, input.viewId, input.derived);
     return Object.fromEntries(wanted.map(({ key, measure }) => [key, measure(art)]));
   },
 );

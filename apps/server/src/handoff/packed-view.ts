@@ -22,7 +22,7 @@ import {
 import type { RigPiece, RigView } from '@limber-sheaf/formats';
 import { v5 } from 'uuid';
 import { readBlob } from '../threads/blobs.js';
-import { encode, readArt, sheet as readSheet, type DerivedOfView } from '../threads/pictures.js';
+import { encode, readArtWithDrawings, sheet as readSheet, type DerivedOfView } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
 import { Finishing } from './finishing.js';
 import { sha, type PackedPicture, type PackedPiece } from './packed-picture.js';
@@ -51,7 +51,7 @@ export async function packView(
   options: PackageOptions,
   tell: Tell,
 ): Promise<PackedView> {
-  const art = await readArt(doc, row.id, derived);
+  const art = await readArtWithDrawings(doc, row.id, derived);
   const scaling = new Scaling(row, options.scale, options.room);
   const isAsItIs = options.scale === 1 && options.room === 0;
   const designThere = isAsItIs ? art.design : await scaling.onCanvas(art.design);

@@ -2,13 +2,11 @@ import {
   LimberError,
   composite,
   cropPlaced,
-  drawingById,
-  inView,
+  drawnInstead,
   intersectRects,
   outsetRect,
   pieceImages,
   pieceOfSet,
-  setById,
   uniteRects,
   viewById,
   type CharacterDoc,
@@ -21,7 +19,7 @@ import {
 } from '@limber-sheaf/core';
 import sharp from 'sharp';
 import { keepBlob } from '../threads/blobs.js';
-import { readArt, type DerivedOfView } from '../threads/pictures.js';
+import { readArtWithDrawings, type DerivedOfView } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
 
 /** Drawings that show together, and for how many frames. */
@@ -69,7 +67,7 @@ export async function movingPicture(
       `The line has ${scenes.length} scenes; a moving picture has ${MOST_PAGES} at most.`,
       'Say it in parts.',
     );
-  const art = await readArt(doc, viewId, derived);
+  const art = await readArtWithDrawings(doc, viewId, derived);
   const images = pieceImages(doc, viewId, art);
   const rect = seenOf(doc, viewId);
   const drawn = new Map<string, Promise<Buffer>>();
@@ -121,17 +119,11 @@ async function draw(
   rect: Rect,
   size: { width: number; height: number },
 ): Promise<Buffer> {
-  const instead = new Map<string, PlacedBitmap | null>();
-  for (const id of drawingIds) {
-    const drawing = drawingById(doc, id);
-    const piece = pieceOfSet(doc, setById(doc, drawing.setId), viewId);
-    const row = drawing.isDefault ? null : inView(doc, id, viewId);
-    if (piece && row) instead.set(piece.id, row.picture ? (art.drawings?.get(row.id) ?? null) : null);
-    for (const { id: hidden, partId, viewId: own } of doc.pieces)
-      if (own === viewId && drawing.hides.includes(partId)) instead.set(hidden, null);
-  }
+  const instead = drawnInstead(doc, viewId, drawingIds);
   const layers = images.flatMap(({ id, sheet, image }): PlacedBitmap[] => {
-    const shown = instead.has(id) ? (sheet === 'piece' ? instead.get(id) : null) : image;
+    const row = instead.get(id);
+    const drawn = row && sheet === 'piece' ? art.drawings?.get(row.id) : null;
+    const shown = instead.has(id) ? drawn : image;
     if (!shown) return [];
     const seen = intersectRects(shown, rect);
     if (seen.width === 0) return [];

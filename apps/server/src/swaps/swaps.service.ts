@@ -8,6 +8,7 @@ import {
   drawingById,
   drawingLabel,
   drawingsOf,
+  handlesOf,
   inView,
   isEmptyDiff,
   joinDiffs,
@@ -16,12 +17,12 @@ import {
   moveDrawing,
   pieceName,
   pieceOfSet,
+  placesOf,
   seatByMarks,
   setAt,
   setById,
   setName,
   startSet,
-  type BendHandle,
   type CharacterDoc,
   type Diff,
   type SwapSetId,
@@ -183,20 +184,6 @@ export class SwapsService {
       return { kind: 'seat', summary: `Seat ${counted(moved, 'drawing')}`, diff, notes };
     });
   }
-}
-
-/** Places from x, y pairs. */
-function placesOf(points: readonly number[]): { x: number; y: number }[] {
-  return Array.from({ length: Math.floor(points.length / 2) }, (_, k) => ({ x: points[2 * k], y: points[2 * k + 1] }));
-}
-
-/** Handles from the places they take hold of and are dragged to, one after the other. */
-function handlesOf(points: readonly number[]): BendHandle[] {
-  const places = placesOf(points);
-  return Array.from({ length: Math.floor(places.length / 2) }, (_, k) => ({
-    from: places[2 * k],
-    to: places[2 * k + 1],
-  }));
 }
 
 function freshDrawing({ shape, mood, picture }: BroughtDrawing) {

@@ -87,25 +87,17 @@ export async function readArt(
     designOf(doc, viewId),
     ...ofView.map((piece) => (derived ? drawnSheets(doc, piece, derived[piece.id]) : ownSheets(piece))),
   ]);
-  return {
-    design,
-    pieces: new Map(ofView.map((piece, at) => [piece.id, sheets[at]])),
-    drawings: await drawingsIn(doc, viewId, only),
-  };
+  return { design, pieces: new Map(ofView.map((piece, at) => [piece.id, sheets[at]])) };
 }
 
-/** The pictures of swap drawings in a view; of some pieces alone, none are wanted. */
-async function drawingsIn(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  only?: ReadonlySet<PieceId>,
-): Promise<ReadonlyMap<string, PlacedBitmap>> {
-  const drawn = new Map<string, PlacedBitmap>();
-  for (const { id, viewId: own, picture: ref } of only ? [] : doc.drawingViews) {
+/** A view's pictures with those of its swap drawings, which most work has no use for. */
+export async function readArtWithDrawings(doc: CharacterDoc, viewId: ViewId, derived: DerivedOfView): Promise<ViewArt> {
+  const drawings = new Map<string, PlacedBitmap>();
+  for (const { id, viewId: own, picture: ref } of doc.drawingViews) {
     const made = own === viewId ? await sheet(ref) : null;
-    if (made) drawn.set(id, made);
+    if (made) drawings.set(id, made);
   }
-  return drawn;
+  return { ...(await readArt(doc, viewId, derived)), drawings };
 }
 
 async function ownSheets({ face, own, extra, beneath }: PieceRow): Promise<SheetBitmaps> {

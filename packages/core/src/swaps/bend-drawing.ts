@@ -14,6 +14,20 @@ export interface BendHandle {
   to: { x: number; y: number };
 }
 
+/** Places from x, y pairs. */
+export function placesOf(points: readonly number[]): { x: number; y: number }[] {
+  return Array.from({ length: Math.floor(points.length / 2) }, (_, k) => ({ x: points[2 * k], y: points[2 * k + 1] }));
+}
+
+/** Handles from the places that each takes hold of and is dragged to: x, y, x, y, one after the other. */
+export function handlesOf(points: readonly number[]): BendHandle[] {
+  const places = placesOf(points);
+  return Array.from({ length: Math.floor(places.length / 2) }, (_, k) => ({
+    from: places[2 * k],
+    to: places[2 * k + 1],
+  }));
+}
+
 /** px from one place that is worked out exactly to the next; between them it is even. */
 const GRID = 6;
 

@@ -7,7 +7,7 @@ export type {
   SwapSetId,
   SwapSetRow,
 } from '../document/rows.js';
-export { bendDrawing, type BendHandle } from './bend-drawing.js';
+export { bendDrawing, handlesOf, placesOf, type BendHandle } from './bend-drawing.js';
 export { beneathSet } from './beneath-set.js';
 export { USUAL_CHARTS } from './chart.js';
 export {
@@ -16,6 +16,7 @@ export {
   drawingLabel,
   drawingName,
   drawingsOf,
+  drawnInstead,
   inView,
   missingOf,
   partNames,

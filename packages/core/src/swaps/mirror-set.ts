@@ -1,5 +1,6 @@
 import { findPart } from '../document/find.js';
 import type { CharacterDoc, PieceRow, SwapSetRow, ViewId } from '../document/rows.js';
+import { onOtherSide } from '../names/swap-sides.js';
 import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { pieceOfSet } from './find-swaps.js';
 
@@ -7,7 +8,7 @@ import { pieceOfSet } from './find-swaps.js';
 export function mirrorPiece(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): PieceRow | null {
   const part = doc.parts.find(({ id }) => id === set.partId);
   if (!part?.side) return null;
-  const other = findPart(doc, { ...part, side: part.side === 'A' ? 'B' : 'A' });
+  const other = findPart(doc, onOtherSide(part));
   return (other && doc.pieces.find((piece) => piece.partId === other.id && piece.viewId === viewId)) ?? null;
 }
 

@@ -18,6 +18,7 @@ import type {
 } from '../document/rows.js';
 import type { ChartShape, SwapKind } from '../document/row-types.js';
 import { LimberError } from '../errors.js';
+import { withDefaults } from '../options.js';
 import { USUAL_CHARTS, usualKind } from './chart.js';
 import { defaultOf, drawingById, drawingsOf, inView, setAt, setById, setName } from './find-swaps.js';
 
@@ -146,7 +147,7 @@ export function changeDrawing(
 ): Diff {
   const drawing = drawingById(doc, id);
   const set = setById(doc, drawing.setId);
-  const { shape, mood } = { ...drawing, ...definedOf(change) };
+  const { shape, mood } = withDefaults(drawing, change);
   if (!set.shapes.some(({ key }) => key === shape) || !set.moods.includes(mood))
     throw new LimberError('not-found', 'The chart has no such cell.', 'Add the shape or the mood first.');
   if (drawingsOf(doc, set).some((one) => one.id !== id && one.shape === shape && one.mood === mood))
@@ -154,12 +155,8 @@ export function changeDrawing(
   if (drawing.isDefault && (change.hides?.length ?? 0) > 0)
     throw new LimberError('is-default', 'The default drawing hides nothing: it is what shows at rest.');
   const diff = new DiffBuilder();
-  diff.update(drawing, definedOf(change));
+  diff.update(drawing, change);
   return diff.build();
-}
-
-function definedOf<T extends object>(change: T): Partial<T> {
-  return Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)) as Partial<T>;
 }
 
 /** Deletes a drawing; the default one stays as long as its set does. @throws LimberError `is-default` */

@@ -1,4 +1,3 @@
-import { pieceOfSet } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
@@ -7,7 +6,6 @@ import { handWorker, keyOf } from '../../bench/worker';
 import { Circle, Group, Image, Line, Rect } from '../../ui/konva';
 import { dragHandle, flatOf, useBending } from './bending';
 import type { BentPicture, swapTasks } from './swap-tasks';
-import { openSet } from './swaps-store';
 
 /** The drawing that is bent, as it would be, with its handles and what is held. */
 export function BendOnArt({ palette }: { palette: Palette }) {
@@ -29,12 +27,9 @@ export function BendOnArt({ palette }: { palette: Palette }) {
   useEffect(() => () => bent?.image.close(), [bent]);
   if (!bending) return null;
   const px = 1 / scale;
-  const drawing = doc.drawings.find(({ id }) => id === bending.drawingId);
-  const set = drawing && openSet(doc, view.id, drawing.setId);
-  const face = set && pieceOfSet(doc, set, view.id)?.face;
   return (
     <Group>
-      {bent && face && <Image {...bent} listening={false} />}
+      {bent && <Image {...bent} listening={false} />}
       {bending.held.map(({ x, y }, at) => (
         <Rect
           key={at}

@@ -1,12 +1,11 @@
-import { partOf, pieceOfSet, planOf, setName, type SwapSetRow } from '@limber-sheaf/core';
+import { planOf, setName, type SwapSetRow } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
-import { pickPiece } from '../../bench/store';
 import { Action } from '../../ui/controls';
 import { FileAction } from '../../ui/FileAction';
 import { BendStrip } from './BendStrip';
 import { bringDrawings } from './bring-drawings';
 import { Chart } from './Chart';
-import { lookAtSet, openSet, setsIn, useSwaps } from './swaps-store';
+import { lookAtSet, openSet, pickSet, setsIn, useSwaps } from './swaps-store';
 
 /** Above the art: the sets, and the open one's chart; files dropped on it are brought in by their names. */
 export function ChartStrip() {
@@ -59,9 +58,7 @@ function SetTab({ set, isOpen }: { set: SwapSetRow; isOpen: boolean }) {
     <Action
       tone={isOpen ? 'on' : 'plain'}
       onClick={() => {
-        useSwaps.setState({ setId: set.id, playing: null });
-        const piece = pieceOfSet(doc, set, view.id);
-        if (piece) pickPiece(piece.id, partOf(doc, piece));
+        pickSet(doc, view.id, set);
         lookAtSet(doc, view.id, set);
       }}
     >

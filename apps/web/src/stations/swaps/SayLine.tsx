@@ -1,4 +1,4 @@
-import { LONGEST_LINE, counted, defaultOf, standIn, type SpokenLine } from '@limber-sheaf/core';
+import { LONGEST_LINE, counted, standIn, type SpokenLine } from '@limber-sheaf/core';
 import { Play, Square, X } from 'lucide-react';
 import { useState } from 'react';
 import { blobUrl, call } from '../../api/client';
@@ -9,7 +9,7 @@ import { handWorker } from '../../bench/worker';
 import { Action, Choice } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import type { swapTasks } from './swap-tasks';
-import { LINE, drawnIn, setsIn, useSwaps, type TriedLine } from './swaps-store';
+import { LINE, defaultFirst, setsIn, useSwaps, type TriedLine } from './swaps-store';
 import { scenesOf, showFrame } from './usePlaying';
 
 /** A line that is typed, read as mouth shapes, and said; each shape can be changed on the strip below it. */
@@ -201,8 +201,7 @@ function LineNotes({ spoken }: { spoken: SpokenLine }) {
   const { doc, view } = useOnBench();
   const set = setsIn(doc, view.id).find(({ kind }) => kind === 'mouth');
   if (!set) return null;
-  const standing = defaultOf(doc, set);
-  const drawings = [standing, ...drawnIn(doc, set, view.id).filter(({ id }) => id !== standing.id)];
+  const drawings = defaultFirst(doc, set, view.id);
   const others = new Map<string, string>();
   const unknown = new Set<string>();
   for (const { shape, mood } of spoken.shapes) {

@@ -6,17 +6,15 @@ import {
   labelFor,
   missingOf,
   partOf,
-  pieceOfSet,
   seatDrift,
   setName,
   type SwapSetRow,
 } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
-import { pickPiece } from '../../bench/store';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
 import { ChartWords } from './ChartWords';
 import { LooksAndCycles } from './LooksAndCycles';
-import { drawnIn, openSet, setsIn, useSwaps, wornOf } from './swaps-store';
+import { drawnIn, openSet, pickSet, setsIn, useSwaps, wornOf } from './swaps-store';
 
 /** Swaps' ledger: the sets with what is drawn and how it sits, and the drawing that shows. */
 export function SwapsLedger() {
@@ -78,11 +76,7 @@ function SetLine({ set, isOpen }: { set: SwapSetRow; isOpen: boolean }) {
         <button
           type="button"
           className={`cursor-pointer text-left ${isOpen ? 'font-semibold' : ''}`}
-          onClick={() => {
-            useSwaps.setState({ setId: set.id, playing: null });
-            const piece = pieceOfSet(doc, set, view.id);
-            if (piece) pickPiece(piece.id, partOf(doc, piece));
-          }}
+          onClick={() => pickSet(doc, view.id, set)}
         >
           {setName(doc, set)}
         </button>

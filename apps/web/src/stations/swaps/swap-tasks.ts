@@ -1,8 +1,10 @@
 import {
   bendDrawing,
   composePiece,
+  handlesOf,
   inView,
   pieceOfSet,
+  placesOf,
   readLine,
   setById,
   travelOf,
@@ -23,9 +25,6 @@ export interface BentPicture {
   width: number;
   height: number;
 }
-
-const places = (points: readonly number[]) =>
-  Array.from({ length: points.length / 2 }, (_, k) => ({ x: points[2 * k], y: points[2 * k + 1] }));
 
 /** What a drawing shows in a view. */
 async function drawn(at: StateKey, doc: CharacterDoc, viewId: string, drawingId: string): Promise<PlacedBitmap | null> {
@@ -68,10 +67,8 @@ export const swapTasks = {
     const view = doc.views.find(({ id }) => id === viewId);
     const picture = view && (await drawn(at, doc, viewId, drawingId));
     if (!picture) return null;
-    const ends = places(handles);
-    const pulled = Array.from({ length: ends.length / 2 }, (_, k) => ({ from: ends[2 * k], to: ends[2 * k + 1] }));
     const { width: wide, height: high } = view;
-    const bent = bendDrawing(picture, pulled, places(held), { x: 0, y: 0, width: wide, height: high });
+    const bent = bendDrawing(picture, handlesOf(handles), placesOf(held), { x: 0, y: 0, width: wide, height: high });
     if (!bent) return null;
     const { x, y, width, height, data } = bent;
     const image = await createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height));

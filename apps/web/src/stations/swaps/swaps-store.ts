@@ -3,7 +3,9 @@ import {
   defaultOf,
   drawingById,
   drawingsOf,
+  drawnInstead,
   inView,
+  partOf,
   pieceOfSet,
   type CharacterDoc,
   type DrawingRow,
@@ -12,7 +14,7 @@ import {
   type SwapSetRow,
 } from '@limber-sheaf/core';
 import { create } from 'zustand';
-import { useBench } from '../../bench/store';
+import { pickPiece, useBench } from '../../bench/store';
 
 /** A line as it is tried: its words, what it was read as, and how it is said. */
 export interface TriedLine {
@@ -94,6 +96,18 @@ export function drawnIn(doc: CharacterDoc, set: SwapSetRow, viewId: string): Dra
   return drawingsOf(doc, set).filter(({ id, isDefault }) => isDefault || inView(doc, id, viewId));
 }
 
+/** The same with the default one first, as `standIn` takes them. */
+export function defaultFirst(doc: CharacterDoc, set: SwapSetRow, viewId: string): DrawingRow[] {
+  return drawnIn(doc, set, viewId).sort((a, b) => Number(b.isDefault) - Number(a.isDefault));
+}
+
+/** Opens a set's chart, and picks its piece. */
+export function pickSet(doc: CharacterDoc, viewId: string, set: SwapSetRow): void {
+  useSwaps.setState({ setId: set.id, playing: null });
+  const piece = pieceOfSet(doc, set, viewId);
+  if (piece) pickPiece(piece.id, partOf(doc, piece));
+}
+
 /** The next or the previous drawing of the open set shows. */
 export function step(doc: CharacterDoc, viewId: string, by: 1 | -1): void {
   const set = openSet(doc, viewId);
@@ -109,16 +123,11 @@ export function insteadOf(
   viewId: string,
   { worn, nudged, gaze }: Pick<SwapsState, 'worn' | 'nudged' | 'gaze'>,
 ): Record<string, SheetRef | null> {
+  const ids = setsIn(doc, viewId).map((set) => wornOf(doc, set, worn).id);
   const instead: Record<string, SheetRef | null> = {};
-  for (const set of setsIn(doc, viewId)) {
-    const drawing = wornOf(doc, set, worn);
-    const piece = pieceOfSet(doc, set, viewId);
-    const row = inView(doc, drawing.id, viewId);
-    if (!piece || drawing.isDefault || !row) continue;
-    const by = nudged?.drawingId === drawing.id ? nudged : { x: 0, y: 0 };
-    instead[piece.id] = row.picture && { ...row.picture, x: row.picture.x + by.x, y: row.picture.y + by.y };
-    for (const hidden of doc.pieces)
-      if (hidden.viewId === viewId && drawing.hides.includes(hidden.partId)) instead[hidden.id] = null;
+  for (const [pieceId, row] of drawnInstead(doc, viewId, ids)) {
+    const by = nudged && nudged.drawingId === row?.drawingId ? nudged : { x: 0, y: 0 };
+    instead[pieceId] = row?.picture ? { ...row.picture, x: row.picture.x + by.x, y: row.picture.y + by.y } : null;
   }
   const looking = gaze && doc.pieces.find(({ id, viewId: own }) => id === gaze.pieceId && own === viewId);
   if (looking && gaze) {

@@ -1,7 +1,7 @@
 import { defaultOf, standIn, type CharacterDoc, type SpokenLine } from '@limber-sheaf/core';
 import { useEffect } from 'react';
 import type { BenchValue } from '../../bench/context';
-import { FLIP, LINE, drawnIn, openSet, setsIn, useSwaps } from './swaps-store';
+import { FLIP, LINE, defaultFirst, drawnIn, openSet, setsIn, useSwaps } from './swaps-store';
 
 /** ms that each drawing is held where a set is flipped through. */
 const FLIP_MS = 260;
@@ -77,7 +77,7 @@ function wornAt(doc: CharacterDoc, viewId: string, spoken: SpokenLine, frame: nu
   for (const set of setsIn(doc, viewId)) {
     if (set.kind === 'mouth') {
       const standing = defaultOf(doc, set);
-      const drawings = [standing, ...drawnIn(doc, set, viewId).filter(({ id }) => id !== standing.id)];
+      const drawings = defaultFirst(doc, set, viewId);
       const mood = said?.mood && set.moods.includes(said.mood) ? said.mood : set.moods[0];
       worn[set.id] = (said && standIn(drawings, said.shape, mood, set.moods[0])?.drawing.id) ?? standing.id;
     } else if (set.kind === 'lids') {
