@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { compareBitmaps, composite } from '@limber-sheaf/core';
-import { decodePng, readOpenRaster, readZip, rigFaults, type Rig } from '@limber-sheaf/formats';
+import { decodePng, isDrawn, readOpenRaster, readZip, rigFaults, type Rig } from '@limber-sheaf/formats';
 import { expect, test } from './bench';
 
 const CANVAS = { width: 2000, height: 3000 };
@@ -78,7 +78,7 @@ test('from a raw design to a package whose layers are the design', async ({ benc
     const [view] = rig.views;
     expect(view.drawOrder).toEqual(['uncut', 'arm_A_upper', 'arm_A_lower']);
     const design = decodePng(file(view.design.image));
-    const pieces = view.pieces.map((piece) => ({
+    const pieces = view.pieces.filter(isDrawn).map((piece) => ({
       ...decodePng(file(piece.image)),
       x: piece.bounds.x,
       y: piece.bounds.y,

@@ -48,7 +48,7 @@ test('a drawing is bent into another by its handles, and a set begins at a piece
 }) => {
   await bench.open('Juniper Vane', 'swaps');
   await page.keyboard.press('e');
-  const strip = page.getByRole('group', { name: 'Bending' });
+  const strip = page.getByRole('group', { name: 'Making' });
   await strip.getByRole('button', { name: 'Open' }).click();
   await strip.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('heading', { name: 'mouth_tongue_happy' })).toBeVisible({ timeout: 15_000 });

@@ -1,5 +1,5 @@
 import { compareBitmaps, type Bitmap } from '@limber-sheaf/core';
-import { decodePng, encodePng, readZip, writeZip } from '@limber-sheaf/formats';
+import { isDrawn, decodePng, encodePng, readZip, writeZip } from '@limber-sheaf/formats';
 import { call, end, jointedLimb, packageOf, startServer, type Running, type State } from './server-under-test';
 
 jest.setTimeout(60_000);
@@ -124,7 +124,7 @@ test('art that left with a finish says so, as the finish is in its paint', async
   const limb = await jointedLimb(server, production);
   const finish = { name: 'cloth', blend: 'multiply', strength: 0.5, scope: 'figure', colour: null, texture: null };
   const made = await packageOf(server, limb.id, { formats: [], finish });
-  const { name, image } = made.rig.views[0].pieces[0];
+  const { name, image } = made.rig.views[0].pieces.filter(isDrawn)[0];
   const seen = await look(limb.view, { [`${name}.png`]: made.files.get(image) as Uint8Array });
   expect(seen.body.notes).toEqual([expect.stringMatching(/^v001 left with the finish cloth, which is in the paint/)]);
 });

@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { compareBitmaps, composite, type Bitmap } from '@limber-sheaf/core';
-import { decodePng, encodePng, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
+import { isDrawn, decodePng, encodePng, readOpenRaster, rigFaults, type RigChanges } from '@limber-sheaf/formats';
 import ReadAgain from '@webtoon/psd';
 import { validateBytes } from 'gltf-validator';
 import sharp from 'sharp';
@@ -33,7 +33,9 @@ const json = <T>(made: Package, path: string) => JSON.parse(new TextDecoder().de
 const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 const code = ({ rig }: Package) => rig.character.code;
 const imagesOf = (made: Package) =>
-  made.rig.views[0].pieces.map(({ image, bounds: { x, y } }) => ({ ...decodePng(file(made, image)), x, y }));
+  made.rig.views[0].pieces
+    .filter(isDrawn)
+    .map(({ image, bounds: { x, y } }) => ({ ...decodePng(file(made, image)), x, y }));
 const designOf = (made: Package) => decodePng(file(made, made.rig.views[0].design.image));
 async function pixels(bytes: Uint8Array): Promise<Bitmap> {
   const { data, info } = await sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
@@ -138,7 +140,7 @@ test('the puppet holds what its standard asks; each piece hangs at its pivot and
     for (const child of children) walk(child, name, ox, oy);
   };
   for (const root of scene.nodes) walk(root, null, 0, 0);
-  for (const [rank, { name, parent, pivot, bounds }] of view.pieces.entries()) {
+  for (const [rank, { name, parent, pivot, bounds }] of view.pieces.filter(isDrawn).entries()) {
     const node = seen.get(name);
     expect(node?.parent).toBe(parent);
     const rect = [bounds.x, bounds.y, bounds.width, bounds.height];
@@ -279,8 +281,9 @@ test('room round the canvas moves everything along, and layers lie in no group w
   ];
   const [was, is] = [plain, wide].map(({ rig }) => rig.views[0]);
   expect([is.canvas.width, is.canvas.height, is.floorY]).toEqual([WIDTH + 60, HEIGHT + 60, was.floorY + 30]);
+  const before = was.pieces.filter(isDrawn);
   for (const [at, piece] of is.pieces.entries()) {
-    const { bounds, pivot, joint } = was.pieces[at];
+    const { bounds, pivot, joint } = before[at];
     expect(piece.bounds).toEqual({ ...bounds, x: bounds.x + 30, y: bounds.y + 30 });
     expect(piece.pivot).toEqual(pivot && { x: pivot.x + 30, y: pivot.y + 30 });
     expect(piece.joint).toEqual(joint);

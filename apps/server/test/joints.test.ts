@@ -1,5 +1,5 @@
 import { compareBitmaps, composite, type CharacterDoc } from '@limber-sheaf/core';
-import { decodePng, encodePng, readOpenRaster } from '@limber-sheaf/formats';
+import { decodePng, encodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
 import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
@@ -263,7 +263,9 @@ test('a line under all lies beneath the fills in the package too; made thicker i
   });
   expect(new Set(pieces.map((p) => p.id)).size).toBe(pieces.length);
   // Drawn over one another the images are the design, and the layered file has the same layers in the same order.
-  const images = pieces.map((p) => ({ ...decodePng(files.get(p.image) ?? new Uint8Array()), ...p.bounds }));
+  const images = pieces
+    .filter(isDrawn)
+    .map((p) => ({ ...decodePng(files.get(p.image) ?? new Uint8Array()), ...p.bounds }));
   const whole = decodePng(files.get('front/design.png') ?? new Uint8Array());
   expect(compareBitmaps(composite(whole.width, whole.height, images), whole).largest).toBeLessThanOrEqual(1);
   const ora = readOpenRaster(files.get(`${rig.character.code}_front.ora`) ?? new Uint8Array());

@@ -1,5 +1,13 @@
 import { createHash } from 'node:crypto';
-import { decodePng, encodePng, readOpenRaster, writeOpenRaster, writePsd, writeRig } from '@limber-sheaf/formats';
+import {
+  decodePng,
+  encodePng,
+  isDrawn,
+  readOpenRaster,
+  writeOpenRaster,
+  writePsd,
+  writeRig,
+} from '@limber-sheaf/formats';
 import type { Rig } from '@limber-sheaf/formats';
 import { provePackage } from '../src/handoff/prove-package';
 import { call, end, jointedLimb, packageOf, startServer, zipOfPackage, type Running } from './server-under-test';
@@ -61,7 +69,7 @@ test('a layer that lies a pixel off is found in each layered file', async () => 
 
 test('a PSD with one other pixel, a layer too few or another name is found', async () => {
   const [psd] = viewFile('psd');
-  const layers = made.rig.views[0].pieces.map(({ name, image, bounds: { x, y } }) => {
+  const layers = made.rig.views[0].pieces.filter(isDrawn).map(({ name, image, bounds: { x, y } }) => {
     const picture = decodePng(made.files.get(image) as Uint8Array);
     return { name, x, y, visible: true, image: { ...picture, x, y } };
   });
@@ -92,7 +100,7 @@ test('a puppet whose node bears another name, hangs elsewhere or has another pic
 });
 
 test('a piece that is not what the manifest says, and one that no longer makes the design, are found', async () => {
-  const { image } = lower();
+  const image = lower().image ?? '';
   const red = withRedPixel(made.files.get(image) as Uint8Array);
   await proofOf(zipOf({ [image]: red })).rejects.toThrow(`: ${image}.`);
   const rig = structuredClone(made.rig);

@@ -125,24 +125,6 @@ test('lids are computed for eyes, and nothing white is left when they are shut',
   expect(await refused('POST', `/swap-sets/${set}/lids`, { viewId: view })).toMatch(/has its drawing already/);
 });
 
-test('a drawing is made of another by bending it while its corners stay; too far off the canvas nothing is left', async () => {
-  const { id, view } = await head();
-  const { doc } = await ask('GET', `/characters/${id}`);
-  const standing = doc.drawings.find(({ isDefault }) => isDefault)?.id;
-  const corners = [90, 170, 150, 170];
-  await ask('PUT', `/drawings/${standing}/marks`, { viewId: view, marks: corners });
-  const wish = { viewId: view, shape: 'open', mood: 'neutral', held: corners };
-  const made = await ask('POST', `/drawings/${standing}/bend`, { ...wish, handles: [120, 176, 120, 196] });
-  expect(made.summary).toBe('Bend mouth rest into open, neutral');
-  const { row } = drawingAt(made, 'open');
-  const { y, height } = row?.picture ?? { y: 0, height: 0 };
-  expect(Math.abs(y + height - 196)).toBeLessThanOrEqual(2);
-  expect(row?.marks).toEqual(corners);
-  const gone = { ...wish, shape: 'wide', held: [], handles: [120, 170, 90_000, 90_000] };
-  expect(await refused('POST', `/drawings/${standing}/bend`, gone)).toMatch(/^422 Nothing is left of the drawing/);
-  expect(await refused('POST', `/drawings/${standing}/bend`, { ...wish, handles: [1, 2, 3] })).toMatch(/^400/);
-});
-
 test('what only the default drawing covers is painted beneath with one edit; then nothing is bare', async () => {
   const { id, view, set } = await head();
   await ask('POST', `/swap-sets/${set}/blank`, { viewId: view, shape: 'closed', mood: 'neutral' });

@@ -209,6 +209,8 @@ export {
   type PlannedSet,
   SWAP_KINDS,
   type ChartShape,
+  type MakeStep,
+  type MouthInside,
   type SwapKind,
   ORDER_PLACES,
   type OrderPlace,

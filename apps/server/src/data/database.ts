@@ -14,6 +14,7 @@ import * as carried from './migrations/0009-carried.js';
 import * as versions from './migrations/0010-versions.js';
 import * as kept from './migrations/0011-kept.js';
 import * as swaps from './migrations/0012-swaps.js';
+import * as making from './migrations/0013-making.js';
 
 interface Migration {
   name: string;
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   versions,
   kept,
   swaps,
+  making,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

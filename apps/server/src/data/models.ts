@@ -4,6 +4,7 @@ import type {
   CarriedContour,
   CharacterDoc,
   ChartShape,
+  MakeStep,
   Diff,
   Graft,
   DiscOn,
@@ -154,6 +155,8 @@ export class SwapSet extends Model {
   @Column(DataType.TEXT) declare kind: SwapKind;
   @Column(DataType.JSONB) declare shapes: ChartShape[];
   @Column(DataType.JSONB) declare moods: string[];
+  @Column(DataType.UUID) declare linkedTo: string | null;
+  @Column(DataType.UUID) declare overPartId: string | null;
   @Column(DataType.INTEGER) declare version: number;
 }
 
@@ -174,7 +177,11 @@ export class DrawingView extends Model {
   @Column(DataType.UUID) declare drawingId: string;
   @Column(DataType.UUID) declare viewId: string;
   @Column(DataType.JSONB) declare picture: SheetRef | null;
+  @Column(DataType.JSONB) declare over: SheetRef | null;
   @Column(DataType.JSONB) declare marks: number[];
+  @Column(DataType.UUID) declare madeOf: string | null;
+  @Column(DataType.JSONB) declare steps: MakeStep[];
+  @Column(DataType.TEXT) declare madeKey: string;
   @Column(DataType.INTEGER) declare version: number;
 }
 

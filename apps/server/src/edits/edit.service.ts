@@ -4,6 +4,7 @@ import {
   applyDiff,
   invertDiff,
   isEmptyDiff,
+  joinDiffs,
   pieceById,
   pieceName,
   rowIndex,
@@ -48,6 +49,9 @@ export interface EditPlan {
 /** Makes one edit's plan from the character as it is now. */
 export type Planner = (doc: CharacterDoc) => Promise<EditPlan> | EditPlan;
 
+/** What follows from an edit in rows, and is part of it: drawings that were made of what it changed; null for nothing. */
+export type Follower = (doc: CharacterDoc, sheets: DerivedOfView, context: Caller) => Promise<Diff | null>;
+
 /** How an edit is made. */
 export interface EditOptions {
   /** The rows that the plan depends on: where they have changed meanwhile, it is made again. All of them by default. */
@@ -82,6 +86,8 @@ export class EditService {
   /** Edits of one character take turns here, in two lanes, so that they do not make each other start again. */
   private readonly turns = new LRUCache<string, Mutex>({ max: 500 });
 
+  private readonly followers: Follower[] = [];
+
   constructor(
     @Inject(Sequelize) private readonly sequelize: Sequelize,
     private readonly sheets: SheetsService,
@@ -89,6 +95,11 @@ export class EditService {
     private readonly journal: JournalService,
     private readonly events: EventService,
   ) {}
+
+  /** Lets something follow from every edit. */
+  followWith(follower: Follower): void {
+    this.followers.push(follower);
+  }
 
   /** Makes an edit. @throws LimberError `stale` where rows it was made on have changed */
   async run(
@@ -119,9 +130,8 @@ export class EditService {
       const { kind, id } = last;
       const back = rebased(before.doc, invertDiff(last.diff), last.summary, 'undo');
       const base = applyDiff(before.doc, back);
-      const made = await plan(base);
-      const after = applyDiff(base, made.diff);
-      await this.sheets.ofCharacter(after, { signal, before: before.doc });
+      const planned = await plan(base);
+      const made = { ...planned, diff: await this.followed(base, planned.diff, context, before.doc) };
       signal?.throwIfAborted();
       return this.sequelize.transaction(async (transaction) => {
         const now = await loadCharacter(characterId, transaction, true);
@@ -159,17 +169,17 @@ export class EditService {
 
   private async attempt(
     characterId: string,
-    { actor, saw, signal }: EditContext,
+    context: EditContext,
     plan: Planner,
     reads: (doc: CharacterDoc) => readonly (Row | undefined)[],
   ): Promise<EditPlan & { doc: CharacterDoc }> {
+    const { actor, saw, signal } = context;
     for (let tries = 1; ; tries++) {
       const before = await readSnapshot(this.sequelize, characterId);
       refuseStale(before.doc, saw);
-      const made = await plan(before.doc);
-      if (isEmptyDiff(made.diff)) return { ...made, doc: before.doc };
-      const doc = applyDiff(before.doc, made.diff);
-      await this.sheets.ofCharacter(doc, { signal, before: before.doc });
+      const planned = await plan(before.doc);
+      if (isEmptyDiff(planned.diff)) return { ...planned, doc: before.doc };
+      const made = { ...planned, diff: await this.followed(before.doc, planned.diff, context, before.doc) };
       signal?.throwIfAborted();
       const line: Line = { kind: made.kind, summary: made.summary, diff: made.diff, way: 'do', originId: null };
       const done = await this.sequelize.transaction(async (transaction) => {
@@ -186,6 +196,21 @@ export class EditService {
       });
       if (done) return { ...made, doc: done };
     }
+  }
+
+  /**
+   * An edit with what follows from it, once all that is derived from its rows is there.
+   * @param settled the character whose derived sheets are there
+   */
+  private async followed(base: CharacterDoc, diff: Diff, caller: Caller, settled: CharacterDoc): Promise<Diff> {
+    const doc = applyDiff(base, diff);
+    const sheets = await this.sheets.ofCharacter(doc, { signal: caller.signal, before: settled });
+    let whole = diff;
+    for (const follow of this.followers) {
+      const more = await follow(doc, sheets, caller);
+      if (more) whole = joinDiffs(whole, more);
+    }
+    return whole;
   }
 
   /** Writes an edit's rows, its line, and now and then a snapshot. */

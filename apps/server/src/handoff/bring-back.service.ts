@@ -16,7 +16,7 @@ import {
   type PieceId,
   type Rect,
 } from '@limber-sheaf/core';
-import type { Rig } from '@limber-sheaf/formats';
+import { isDrawn, type Rig } from '@limber-sheaf/formats';
 import { Inject, Injectable } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import { characterOf, readSnapshot } from '../data/document-store.js';
@@ -122,7 +122,7 @@ function piecesThen(doc: CharacterDoc, viewId: string, { views, scale, version, 
   const room = then && scale === 1 ? (then.canvas.width - view.width) / 2 : 0;
   const names: PiecesThen['names'] = [];
   const boundsOf: Record<PieceId, Rect> = {};
-  for (const { id, name, bounds, kind } of then?.pieces ?? []) {
+  for (const { id, name, bounds, kind } of (then?.pieces ?? []).filter(isDrawn)) {
     const piece = doc.pieces.find((one) => one.viewId === viewId && one.partId === id);
     if (!piece || kind === 'line-under') continue;
     const standing = then?.swapSets.find((set) => set.piece === name)?.default;
@@ -134,7 +134,10 @@ function piecesThen(doc: CharacterDoc, viewId: string, { views, scale, version, 
     bounds: boundsOf,
     room,
     drawings: (then?.swapSets ?? []).flatMap((set) =>
-      set.drawings.flatMap(({ name }) => (name === set.default ? [] : [name])),
+      set.drawings.flatMap(({ name, over }) => [
+        ...(name === set.default ? [] : [name]),
+        ...(over ? [`${name}_over`] : []),
+      ]),
     ),
     finish: finish && `${versionWord(version)} left with the finish ${finish.name}`,
   };

@@ -72,7 +72,7 @@ function placeOf({ view, piece }: RigChange, ...versions: (readonly RigView[])[]
   const bounds = versions.flatMap((views) =>
     (views.find(({ key }) => key === view)?.pieces ?? [])
       .filter((one) => (id ? one.id === id : one.name === piece))
-      .map((one) => one.bounds),
+      .flatMap((one) => one.bounds ?? []),
   );
   return bounds.length > 0 ? bounds.reduce<Rect>(uniteRects, bounds[0]) : null;
 }

@@ -174,8 +174,11 @@ function filesOf({ view, pieces, sets, design, finish }: PackedView): PackageFil
       packed && entry.image && entry.name !== set.default ? [{ path: entry.image, bytes: packed.png }] : [],
     ),
   );
+  const seconds = sets.flatMap(({ drawings: all }) =>
+    all.flatMap(({ entry, over }) => (over && entry.over ? [{ path: entry.over.image, bytes: over.png }] : [])),
+  );
   const texture = finish ? [{ path: finishPath(view.key), bytes: finish }] : [];
-  return [{ path: view.design.image, bytes: design }, ...texture, ...images, ...drawings];
+  return [{ path: view.design.image, bytes: design }, ...texture, ...images, ...drawings, ...seconds];
 }
 
 function manifest(

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { PlacedBitmap } from '@limber-sheaf/core';
-import type { RigPiece } from '@limber-sheaf/formats';
+import type { DrawnPiece } from '@limber-sheaf/formats';
 
 export const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
@@ -12,7 +12,7 @@ export interface PackedPicture {
 
 /** A piece as it leaves. */
 export interface PackedPiece extends PackedPicture {
-  entry: RigPiece;
+  entry: DrawnPiece;
   /** The limb that it is grouped with in layered files; null for none. */
   group: string | null;
   /** What layered files hold in its place where shade or line are kept apart. */

@@ -10,14 +10,17 @@ import {
   pieceOfSet,
   setName,
   trimToPaint,
+  unlinkedOf,
   type CharacterDoc,
   type PlacedBitmap,
   type SwapSetRow,
   type ViewArt,
+  type ViewId,
   type ViewRow,
 } from '@limber-sheaf/core';
-import type { RigCycle, RigDrawing, RigLook, RigSwapSet, RigView } from '@limber-sheaf/formats';
-import { encode } from '../threads/pictures.js';
+import type { RigCycle, RigDrawing, RigLook, RigOver, RigPiece, RigSwapSet, RigView } from '@limber-sheaf/formats';
+import { v5 } from 'uuid';
+import { encode, sheet as readSheet } from '../threads/pictures.js';
 import type { Finishing } from './finishing.js';
 import { sha, type PackedPicture, type PackedPiece } from './packed-picture.js';
 import type { Scaling } from './scaling.js';
@@ -26,12 +29,22 @@ import type { Scaling } from './scaling.js';
 interface PackedDrawing {
   entry: RigDrawing;
   packed: PackedPicture | null;
+  /** Its second picture. */
+  over: PackedPicture | null;
 }
 
 /** A swap set as it leaves: its drawings in the order of its chart. */
 export interface PackedSet {
   entry: RigSwapSet;
   drawings: PackedDrawing[];
+}
+
+/** The piece whose picture a set's second pictures are: none at rest. */
+export interface PackedOver {
+  entry: RigPiece;
+  /** The name of the piece directly in front of which it is drawn. */
+  behind: string;
+  set: PackedSet;
 }
 
 /** Where a drawing's image lies in a package. */
@@ -73,7 +86,9 @@ async function packSet(
     if (!there && !drawing.isDefault) continue;
     const word = drawingName(doc, drawing);
     const packed = drawing.isDefault ? own : there?.picture ? await pack(art.drawings?.get(there.id), word) : null;
-    drawings.push({ packed, entry: { ...entryOf(packed, drawingPath(row.key, name, word)), ...told(drawing, word) } });
+    const over = there?.over ? await pack(await readSheet(there.over), `${word}_over`) : null;
+    const files = entryOf(packed, drawingPath(row.key, name, word));
+    drawings.push({ packed, over, entry: { ...files, ...told(drawing, word), over: overOf(over, name, word) } });
   }
   const first = drawings.find(({ entry }) => entry.id === standing.id)?.entry;
   own.entry.swapSet = name;
@@ -85,12 +100,12 @@ async function packSet(
       ? scaling.place({ x: (marks[0] + marks[2]) / 2, y: (marks[1] + marks[3]) / 2 })
       : { x: x + width / 2, y: y + height / 2 };
   const entry: RigSwapSet = {
-    ...{ name, kind: set.kind, piece: own.entry.name, linkedTo: null, over: null, seat },
+    ...{ name, kind: set.kind, piece: own.entry.name, linkedTo: linkOf(doc, set, row.id), over: null, seat },
     ...{ default: first?.name ?? name, drawings: drawings.map((one) => one.entry) },
   };
   return { entry, drawings };
 
-  async function pack(picture: PlacedBitmap | undefined, word: string): Promise<PackedPicture | null> {
+  async function pack(picture: PlacedBitmap | null | undefined, word: string): Promise<PackedPicture | null> {
     // A drawing may have been moved past the edge: nothing reaches past the canvas.
     const canvas = { x: 0, y: 0, width: row.width, height: row.height };
     const within = picture && trimToPaint(cropPlaced(picture, intersectRects(picture, canvas)));
@@ -103,8 +118,39 @@ async function packSet(
 
   function told(drawing: { id: string; shape: string; mood: string; hides: string[] }, word: string) {
     const hides = partNames(doc, drawing.hides, row.id);
-    return { id: drawing.id, name: word, shape: drawing.shape, mood: drawing.mood, over: null, hides };
+    return { id: drawing.id, name: word, shape: drawing.shape, mood: drawing.mood, hides };
   }
+
+  function overOf(over: PackedPicture | null, set: string, word: string): RigOver | null {
+    if (!over) return null;
+    const { x, y, width, height } = over.image;
+    const image = drawingPath(row.key, set, `${word}_over`);
+    return { image, sha256: sha(over.png), bounds: { x, y, width, height }, atlas: null };
+  }
+}
+
+/** The set that chooses a set's drawings, where each has its partner in this view. */
+function linkOf(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): string | null {
+  const to = doc.swapSets.find(({ id }) => id === set.linkedTo);
+  return to && pieceOfSet(doc, to, viewId) && unlinkedOf(doc, set, viewId).length === 0 ? setName(doc, to) : null;
+}
+
+/**
+ * The pieces of second pictures: each hangs from its set's piece and is drawn directly in front of what the set says. Its id
+ * follows from the part's, so that it is the same in every version.
+ */
+export function packOvers(doc: CharacterDoc, pieces: readonly PackedPiece[], sets: readonly PackedSet[]): PackedOver[] {
+  return sets.flatMap((set): PackedOver[] => {
+    const own = pieces.find(({ entry }) => entry.name === set.entry.piece && entry.kind === 'face');
+    if (!own || set.drawings.every(({ over }) => !over)) return [];
+    const rules = doc.swapSets.find(({ partId }) => partId === own.entry.id);
+    const before = pieces.find(({ entry }) => entry.id === rules?.overPartId && entry.kind === 'face') ?? own;
+    const name = `${own.entry.name}_over`;
+    set.entry.over = name;
+    const none = { image: null, sha256: null, bounds: null, joint: null, atlas: null, swapSet: null, travel: null };
+    const entry = { ...own.entry, ...none, id: v5('over', own.entry.id), name, parent: own.entry.name, sheets: [] };
+    return [{ entry, behind: before.entry.name, set }];
+  });
 }
 
 function entryOf(

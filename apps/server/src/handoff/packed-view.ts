@@ -19,14 +19,14 @@ import {
   type ViewArt,
   type ViewRow,
 } from '@limber-sheaf/core';
-import type { RigPiece, RigView } from '@limber-sheaf/formats';
+import type { DrawnPiece, RigPiece, RigView } from '@limber-sheaf/formats';
 import { v5 } from 'uuid';
 import { readBlob } from '../threads/blobs.js';
 import { encode, readArtWithDrawings, sheet as readSheet, type DerivedOfView } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
 import { Finishing } from './finishing.js';
 import { sha, type PackedPicture, type PackedPiece } from './packed-picture.js';
-import { looksAndCycles, packSets, type PackedSet } from './packed-sets.js';
+import { looksAndCycles, packOvers, packSets, type PackedOver, type PackedSet } from './packed-sets.js';
 import { Scaling } from './scaling.js';
 
 /** A view as it leaves. */
@@ -35,6 +35,8 @@ export interface PackedView {
   /** Back to front. */
   pieces: PackedPiece[];
   sets: PackedSet[];
+  /** Pieces of second pictures, each with its set and what it lies directly in front of. */
+  overs: PackedOver[];
   /** All of them at rest, as large as the canvas. */
   merged: PlacedBitmap;
   design: Uint8Array;
@@ -75,20 +77,25 @@ export async function packView(
     pieces.map(({ image }) => image),
   );
   const sets = await packSets(doc, row, art, pieces, { scaling, finishing });
+  const overs = packOvers(doc, pieces, sets);
   const swapSets = sets.map(({ entry }) => entry);
+  const entries = pieces.flatMap(({ entry }): RigPiece[] => [
+    entry,
+    ...overs.filter(({ behind }) => behind === entry.name).map((over) => over.entry),
+  ]);
   const view: RigView = {
     key: row.key,
     canvas,
     floorY: scaling.place({ x: 0, y: row.floorY }).y,
     design: { image: `${row.key}/design.png`, sha256: sha(design) },
-    drawOrder: pieces.map(({ entry }) => entry.name),
+    drawOrder: entries.map(({ name }) => name),
     handles: handleEntries(doc, row.id).map((handle) => ({ ...handle, pivot: scaling.place(handle.pivot) })),
     orderChanges: orderChangeEntries(doc, row.id),
-    pieces: pieces.map(({ entry }) => entry),
+    pieces: entries,
     swapSets,
     ...looksAndCycles(doc, { swapSets }),
   };
-  return { view, pieces, sets, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
+  return { view, pieces, sets, overs, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
 }
 
 /** What leaves, back to front; what is still uncut as a piece of its own at the back, so that the layers are the design. */
@@ -141,7 +148,7 @@ async function packPiece(
 }
 
 /** An entry with the files that go with it. */
-function withFiles(entry: RigEntry, { key }: ViewRow, sha256: string): RigPiece {
+function withFiles(entry: RigEntry, { key }: ViewRow, sha256: string): DrawnPiece {
   return {
     ...entry,
     image: `${key}/${entry.name}.png`,
@@ -158,7 +165,7 @@ function withFiles(entry: RigEntry, { key }: ViewRow, sha256: string): RigPiece 
  * A line under all as a piece of its own, since it is drawn elsewhere than its piece: it moves with that piece and has no
  * joint. Its id follows from the part's, so that it is the same in every version.
  */
-function linePiece(of: RigPiece, { key }: ViewRow): RigPiece {
+function linePiece(of: DrawnPiece, { key }: ViewRow): DrawnPiece {
   const name = `${of.name}_line_under`;
   return {
     ...of,

@@ -1,6 +1,7 @@
 import { composite, cropPlaced, wordsOf, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
 import {
   decodePng,
+  isDrawn,
   readGlb,
   readOpenRaster,
   readPlainPsd,
@@ -26,7 +27,8 @@ interface Expected {
 /** The layers that a view's layered files must hold, back to front. */
 function expectedLayers({ pieces, swapSets }: RigView): Expected[] {
   const standing = new Map(swapSets.map((set) => [set.name, set.default]));
-  return pieces.flatMap(({ name: own, bounds, image, sha256, sheets, swapSet }): Expected[] => {
+  // Second pictures do not show at rest.
+  return pieces.filter(isDrawn).flatMap(({ name: own, bounds, image, sha256, sheets, swapSet }): Expected[] => {
     const name = standing.get(swapSet ?? '') ?? own;
     return [
       sheets.length === 0 || swapSet
@@ -79,7 +81,10 @@ export async function atlasFault(
   const drawings = swapSets.flatMap((set) =>
     set.drawings.flatMap(({ name, image, atlas }) => (image ? [{ name, image, atlas }] : [])),
   );
-  for (const { name, atlas, image } of [...pieces, ...drawings]) {
+  const seconds = swapSets.flatMap((set) =>
+    set.drawings.flatMap(({ name, over }) => (over ? [{ ...over, name }] : [])),
+  );
+  for (const { name, atlas, image } of [...pieces.filter(isDrawn), ...drawings, ...seconds]) {
     const picture = imageOf(image);
     if (!atlas || !picture || !samePicture(cropPlaced({ ...whole, x: 0, y: 0 }, atlas), picture))
       return `${name} on its packed sheet`;
@@ -99,7 +104,10 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
   for (const [at, { canvas, floorY, pieces, handles, swapSets }] of views.entries()) {
     const { nodes } = scenes[at];
     const byName = new Map(nodes.map((node) => [node.name, node]));
-    const drawings = swapSets.reduce((sum, set) => sum + set.drawings.length, 0);
+    const drawings = swapSets.reduce(
+      (sum, set) => sum + set.drawings.length + set.drawings.filter(({ over }) => over !== null).length,
+      0,
+    );
     if (nodes.length !== pieces.length + handles.length + drawings || byName.size !== nodes.length)
       return 'the puppet’s nodes';
     const near = (x: number, px: number) => Math.abs(x - px * PX) <= ROUNDING;
@@ -113,7 +121,13 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
         return `the pivot of the puppet’s ${name}`;
     }
     let depth = -Infinity;
-    const pictured = pieces.flatMap((piece) => {
+    const pictured = pieces.flatMap((piece): { name: string; bounds: RigBounds; sha256: string | null }[] => {
+      if (!isDrawn(piece))
+        return swapSets
+          .filter((set) => set.over === piece.name)
+          .flatMap((set) =>
+            set.drawings.flatMap(({ name, over }) => (over ? [{ ...over, name: `${name}_over` }] : [])),
+          );
       const set = swapSets.find(({ name }) => name === piece.swapSet && piece.kind === 'face');
       return set
         ? set.drawings.flatMap(({ name, bounds, sha256 }) => (bounds ? [{ name, bounds, sha256 }] : []))
@@ -153,7 +167,7 @@ const DRAWN = 2;
 
 /** Are the layers of each piece that keeps shade or line apart together its image? */
 function apartFault(found: readonly Found[], { pieces }: RigView, imageOf: ImageOf): string | null {
-  for (const { name, image, bounds, sheets, swapSet } of pieces) {
+  for (const { name, image, bounds, sheets, swapSet } of pieces.filter(isDrawn)) {
     // A swap piece leaves whole, a drawing like the others.
     if (sheets.length === 0 || swapSet) continue;
     const from = found.findIndex((layer) => layer.name === name);

@@ -7,7 +7,7 @@ import {
   wordsOf,
   type Bitmap,
 } from '@limber-sheaf/core';
-import { rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
+import { isDrawn, rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
 import { decode } from '../threads/pictures.js';
 import { sha } from './packed-picture.js';
 import { atlasFault, openRasterFault, psdFault, puppetFault, svgFault } from './prove-layers.js';
@@ -33,9 +33,17 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
   if (rigFaults(rig).length > 0) fail('its manifest');
   for (const view of rig.views) {
     const drawings = view.swapSets.flatMap((set) =>
-      set.drawings.flatMap(({ image, sha256 }) => (image && sha256 ? [{ image, sha256 }] : [])),
+      set.drawings.flatMap(({ image, sha256, over }) => [
+        ...(image && sha256 ? [{ image, sha256 }] : []),
+        ...(over ? [over] : []),
+      ]),
     );
-    const named = [view.design, ...view.pieces, ...view.pieces.flatMap(({ sheets }) => sheets), ...drawings];
+    const named = [
+      view.design,
+      ...view.pieces.filter(isDrawn),
+      ...view.pieces.flatMap(({ sheets }) => sheets),
+      ...drawings,
+    ];
     for (const { image, sha256 } of named) {
       const bytes = files.get(image);
       if (!bytes || sha(bytes) !== sha256) fail(image);
@@ -80,7 +88,7 @@ function openJoint(view: RigView, imageOf: ImageOf): string | null {
     name === null || pieces.some((piece) => piece.name === name) ? name : pieceAbove(above.get(name) ?? null);
   const lines = new Set(pieces.filter(({ kind }) => kind === 'line-under').map(({ name }) => name));
   const placed = new Map(
-    pieces.flatMap(({ name, image, bounds }) => {
+    pieces.filter(isDrawn).flatMap(({ name, image, bounds }) => {
       const picture = imageOf(image);
       return picture ? [[name, { ...picture, x: bounds.x, y: bounds.y }]] : [];
     }),
@@ -111,7 +119,7 @@ function restDifference(
   const wanted = finish ? withFinish({ ...plain, x: 0, y: 0 }, finish, imageOf(finishPath(key))) : plain;
   // Eight bits after every piece, as most programs keep them.
   const drawn = new Uint8ClampedArray(canvas.width * canvas.height * 4);
-  for (const { image, bounds } of pieces) {
+  for (const { image, bounds } of pieces.filter(isDrawn)) {
     const picture = imageOf(image);
     if (!picture) continue;
     for (let y = 0, from = 0; y < picture.height; y++) {

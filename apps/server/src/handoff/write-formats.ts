@@ -21,8 +21,8 @@ import {
 } from '@limber-sheaf/formats';
 import sharp from 'sharp';
 import { encode } from '../threads/pictures.js';
-import type { PackedSet } from './packed-sets.js';
-import type { PackedPicture } from './packed-picture.js';
+import type { PackedOver, PackedSet } from './packed-sets.js';
+import type { PackedPicture, PackedPiece } from './packed-picture.js';
 import type { PackedView } from './packed-view.js';
 
 /** A layer as every layered file takes it. */
@@ -43,7 +43,7 @@ const THUMBNAIL = 256;
 
 /** The layers of a view, back to front: a piece each with its shade and line above it, limbs in groups, marks hidden. */
 export async function layersOf(
-  { view, pieces, sets }: PackedView,
+  { view, pieces, sets, overs }: PackedView,
   doc: CharacterDoc,
   { pivotMarks, registerFrame: framed }: PackageOptions,
 ): Promise<LayerNode<Layer>[]> {
@@ -51,15 +51,26 @@ export async function layersOf(
     ...{ name, x: image.x, y: image.y, image, png, visible: true },
   });
   const setOf = new Map(sets.map((set) => [set.entry.piece, set]));
-  const shown = pieces.flatMap(({ entry, base, above, group }): { layer: LayerNode<Layer>; group: string | null }[] => {
+  const shown = pieces.flatMap((piece): { layer: LayerNode<Layer>; group: string | null }[] => {
+    const { group } = piece;
+    const before = overs.filter(({ behind }) => behind === piece.entry.name);
+    return [...layersOfPiece(piece), ...before.map((over) => ({ layer: overLayers(over), group }))];
+  });
+  const nodes = groupInRuns(shown) as LayerNode<Layer>[];
+
+  function layersOfPiece({
+    entry,
+    base,
+    above,
+    group,
+  }: PackedPiece): { layer: LayerNode<Layer>; group: string | null }[] {
     const set = entry.kind === 'face' ? setOf.get(entry.name) : undefined;
     if (set) return [{ layer: drawingLayers(set), group }];
     return [
       { layer: layer(entry.name, base.image, base.png), group },
       ...above.map(({ role, image, png }) => ({ layer: layer(`${entry.name}_${role}`, image, png), group })),
     ];
-  });
-  const nodes = groupInRuns(shown) as LayerNode<Layer>[];
+  }
   if (pivotMarks) {
     const marks: Layer[] = [];
     const mark = doc.character.scheme.pivotMark;
@@ -91,6 +102,16 @@ function drawingLayers({ entry: { piece, default: standing }, drawings }: Packed
   return { group: piece, layers };
 }
 
+/** The second pictures of a set, none of which shows at rest. */
+function overLayers({ entry: { name: group }, set }: PackedOver): LayerNode<Layer> {
+  const layers = set.drawings.flatMap(({ entry: { name }, over }): Layer[] => {
+    if (!over) return [];
+    const { image, png } = over;
+    return [{ name: `${name}_over`, x: image.x, y: image.y, image, png, visible: false }];
+  });
+  return { group, layers };
+}
+
 export async function openRaster({ view, merged }: PackedView, layers: LayerNode<Layer>[]): Promise<Uint8Array> {
   const whole = await encode(merged);
   const thumbnail = await sharp(whole)
@@ -115,7 +136,10 @@ export async function atlas(code: string, { view, pieces, sets }: PackedView): P
       packed && entry.name !== standing ? [{ entry, image: packed.image }] : [],
     ),
   );
-  const all: { entry: { atlas: RigBounds | null }; image: PlacedBitmap }[] = [...pieces, ...others];
+  const seconds = sets.flatMap(({ drawings }) =>
+    drawings.flatMap(({ entry, over }) => (over && entry.over ? [{ entry: entry.over, image: over.image }] : [])),
+  );
+  const all: { entry: { atlas: RigBounds | null }; image: PlacedBitmap }[] = [...pieces, ...others, ...seconds];
   const { width, height, places } = packAtlas(all.map(({ image }) => image));
   const packed = composite(
     width,
@@ -134,10 +158,24 @@ export async function atlas(code: string, { view, pieces, sets }: PackedView): P
 /** The puppet: every view a scene. */
 export function glb(views: readonly PackedView[], generator: string): Promise<Uint8Array> {
   return writeGlb(
-    views.map(({ view, pieces, sets }): GlbPuppet => {
+    views.map(({ view, pieces, sets, overs }): GlbPuppet => {
       const setOf = new Map(sets.map((set) => [set.entry.piece, set]));
       const handles = view.handles.map((handle): GlbNode => ({ ...handle, picture: null }));
-      const quads = pieces.flatMap(({ entry, image, png }): GlbNode[] => {
+      const overNodes = ({ entry: { name, parent, pivot }, set }: PackedOver): GlbNode[] => [
+        { name, parent, pivot, picture: null },
+        ...set.drawings.flatMap(({ entry, over }): GlbNode[] =>
+          over
+            ? [{ name: `${entry.name}_over`, parent: name, pivot: null, isShown: false, picture: quadOf(over) }]
+            : [],
+        ),
+      ];
+      const quads = pieces.flatMap((piece): GlbNode[] => [
+        ...pieceNodes(piece),
+        ...overs.filter(({ behind }) => behind === piece.entry.name).flatMap(overNodes),
+      ]);
+      return { key: view.key, canvas: view.canvas, floorY: view.floorY, nodes: [...handles, ...quads] };
+
+      function pieceNodes({ entry, image, png }: PackedPiece): GlbNode[] {
         const { name, parent, pivot } = entry;
         const set = entry.kind === 'face' ? setOf.get(name) : undefined;
         if (!set) return [{ name, parent, pivot, picture: quadOf({ image, png }) }];
@@ -146,8 +184,7 @@ export function glb(views: readonly PackedView[], generator: string): Promise<Ui
           picture: packed && quadOf(packed),
         }));
         return [{ name, parent, pivot, picture: null }, ...drawings];
-      });
-      return { key: view.key, canvas: view.canvas, floorY: view.floorY, nodes: [...handles, ...quads] };
+      }
     }),
     generator,
   );

@@ -35,7 +35,6 @@ import { ArtFiles, namedFiles } from '../files/design-file.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import {
-  BendBody,
   BringDrawingsBody,
   CellBody,
   ChartBody,
@@ -171,13 +170,6 @@ export class SwapsController {
       summary: `Delete ${drawingLabel(doc, drawingById(doc, id))}`,
       diff: deleteDrawing(doc, id),
     }));
-  }
-
-  @Post('drawings/:id/bend')
-  @HttpCode(200)
-  @ApiOperation({ summary: 'Make a drawing by bending another with handles, while held places stay' })
-  bend(@Param() { id }: IdParam, @Body() { saw, ...bent }: BendBody, @Who() caller: Caller) {
-    return this.swaps.bend(id, { ...caller, saw }, bent);
   }
 
   @Post('drawings/:id/move')

@@ -13,10 +13,9 @@ import {
   Max,
   MaxLength,
   Min,
-  Validate,
   ValidateNested,
 } from 'class-validator';
-import { EditBody, IsText, MayBeLeftOut, PointsRule, Trimmed } from '../http/dto.js';
+import { EditBody, IsText, MayBeLeftOut, Trimmed } from '../http/dto.js';
 
 /** The widest canvas, px. */
 const MOST = 16_384;
@@ -83,14 +82,6 @@ export class MoveDrawingBody extends InViewBody {
 export class MarksBody extends InViewBody {
   /** x, y, x, y, px; empty for none. */
   @IsArray() @ArrayMaxSize(4) @IsNumber({}, { each: true }) marks: number[];
-}
-
-/** How a drawing is bent into another. */
-export class BendBody extends CellBody {
-  /** Handles: where each takes hold and where it is dragged to; x, y, x, y, px, one after the other. */
-  @IsArray() @ArrayMinSize(4) @ArrayMaxSize(64) @Validate(PointsRule) handles: number[];
-  /** Places that stay: x, y pairs, px. */
-  @IsArray() @ArrayMaxSize(32) @Validate(PointsRule) held: number[];
 }
 
 /** Scenes of a moving picture, at most. */

@@ -3,12 +3,14 @@ import { DerivedModule } from '../derived/derived.module.js';
 import { EditsModule } from '../edits/edits.module.js';
 import { ThreadsModule } from '../threads/threads.module.js';
 import { LooksController } from './looks.controller.js';
+import { MakingController } from './making.controller.js';
+import { MakingService } from './making.service.js';
 import { SwapsController } from './swaps.controller.js';
 import { SwapsService } from './swaps.service.js';
 
 @Module({
   imports: [DerivedModule, EditsModule, ThreadsModule],
-  controllers: [SwapsController, LooksController],
-  providers: [SwapsService],
+  controllers: [SwapsController, MakingController, LooksController],
+  providers: [SwapsService, MakingService],
 })
 export class SwapsModule {}

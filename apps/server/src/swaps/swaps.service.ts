@@ -5,10 +5,8 @@ import {
   applyDiff,
   counted,
   defaultOf,
-  drawingById,
   drawingLabel,
   drawingsOf,
-  handlesOf,
   inView,
   isEmptyDiff,
   joinDiffs,
@@ -17,7 +15,6 @@ import {
   moveDrawing,
   pieceName,
   pieceOfSet,
-  placesOf,
   seatByMarks,
   setAt,
   setById,
@@ -93,38 +90,6 @@ export class SwapsService {
         kind: 'lids',
         summary: `Make ${counted(made.length, 'lid')} of ${setName(doc, set)}`,
         diff: addDrawings(doc, setId, viewId, made.map(freshDrawing)),
-      };
-    });
-  }
-
-  /** Makes a drawing of another by bending it with handles, while held places stay. */
-  async bend(
-    drawingId: string,
-    context: EditContext,
-    {
-      viewId,
-      shape,
-      mood,
-      handles,
-      held,
-    }: { viewId: ViewId; shape: string; mood: string; handles: number[]; held: number[] },
-  ): Promise<CharacterState> {
-    const { signal } = context;
-    return this.edits.run(await characterOf('drawing', drawingId), context, async (doc) => {
-      const drawing = drawingById(doc, drawingId);
-      const derived = await this.sheets.ofView(doc, viewId, { signal });
-      const order = { doc, drawingId, viewId, derived, handles: handlesOf(handles), held: placesOf(held) };
-      const picture = await this.threads.run(tasks, 'bend', order, { signal });
-      if (!picture)
-        throw new LimberError('nothing-there', 'Nothing is left of the drawing.', 'Drag the handles less far.');
-      const fresh = freshDrawing({ shape, mood, picture });
-      // Places that were held stay where they are: also the marks on them.
-      const marks = inView(doc, defaultOf(doc, setById(doc, drawing.setId)).id, viewId)?.marks ?? [];
-      const isHeld = marks.length === 4 && marks.every((value, at) => Math.abs(value - (held[at] ?? NaN)) < 0.5);
-      return {
-        kind: 'bend',
-        summary: `Bend ${drawingLabel(doc, drawing)} into ${shape}, ${mood}`,
-        diff: addDrawings(doc, drawing.setId, viewId, [{ ...fresh, marks: isHeld ? marks : [] }]),
       };
     });
   }

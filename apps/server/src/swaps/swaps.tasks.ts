@@ -2,14 +2,11 @@ import { basename, extname } from 'node:path';
 import {
   LID_OPENINGS,
   LimberError,
-  bendDrawing,
   beneathSet,
   cleanMatte,
-  composePiece,
   cropPlaced,
   defaultOf,
   drawingsOf,
-  drawingById,
   flattenLayers,
   inView,
   intersectRects,
@@ -30,10 +27,8 @@ import {
   setName,
   trimToPaint,
   viewById,
-  type BendHandle,
   type CharacterDoc,
   type Diff,
-  type Place,
   type PlacedBitmap,
   type SheetRef,
   type SwapSetId,
@@ -45,6 +40,7 @@ import { decodeFile } from '../files/decode-file.js';
 import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { movingPicture } from './moving-picture.js';
+import { canvasOf, ownPicture } from './drawn.js';
 
 /** Files that are to be drawings of a set. */
 export interface BringOrder {
@@ -90,7 +86,7 @@ export const bring = task(
           continue;
         }
         const seated = isPlaced ? picture : seatedOn(picture, own);
-        const within = trimToPaint(cropPlaced(seated, intersectRects(seated, { x: 0, y: 0, ...sizeOf(view) })));
+        const within = trimToPaint(cropPlaced(seated, intersectRects(seated, canvasOf(view))));
         if (!within) {
           notes.push(`${name} has nothing on the canvas: it is left.`);
           continue;
@@ -137,7 +133,7 @@ export const mirror = task(
     const other = mirrorPiece(doc, set, viewId);
     const way = other && mirrorWay(doc, set, other);
     if (!way) throw new LimberError('not-there', 'There is no such piece on the other side.', 'Cut it first.');
-    const canvas = { x: 0, y: 0, ...sizeOf(viewById(doc, viewId)) };
+    const canvas = canvasOf(viewById(doc, viewId));
     const made = [];
     for (const { id, shape, mood, isDefault } of drawingsOf(doc, set)) {
       const row = isDefault ? null : inView(doc, id, viewId);
@@ -150,30 +146,6 @@ export const mirror = task(
       made.push({ shape, mood, picture: await keepIfAny(within), marks: mirrorMarks(row.marks, way) });
     }
     return made;
-  },
-);
-
-/** A drawing bent by handles into another; null where nothing is left of it. */
-export const bend = task(
-  async ({
-    doc,
-    drawingId,
-    viewId,
-    derived,
-    handles,
-    held,
-  }: Omit<BringOrder, 'files' | 'cell' | 'setId'> & {
-    drawingId: string;
-    handles: BendHandle[];
-    held: Place[];
-  }): Promise<SheetRef | null> => {
-    const drawing = drawingById(doc, drawingId);
-    const set = setById(doc, drawing.setId);
-    const row = inView(doc, drawingId, viewId);
-    const picture = drawing.isDefault ? await ownPicture(doc, set, viewId, derived) : await sheet(row?.picture ?? null);
-    if (!picture) throw new LimberError('nothing-there', 'There is nothing to bend: the drawing is blank.');
-    const canvas = { x: 0, y: 0, ...sizeOf(viewById(doc, viewId)) };
-    return keepIfAny(bendDrawing(picture, handles, held, canvas));
   },
 );
 
@@ -219,29 +191,10 @@ export const lids = task(
   },
 );
 
-/** What the piece of a set shows in a view. @throws LimberError `not-found` */
-async function ownPicture(
-  doc: CharacterDoc,
-  set: SwapSetRow,
-  viewId: ViewId,
-  derived: DerivedOfView,
-): Promise<PlacedBitmap> {
-  const piece = pieceOfSet(doc, set, viewId);
-  const art = piece && (await readArt(doc, viewId, derived, new Set([piece.id])));
-  const sheets = piece && art?.pieces.get(piece.id);
-  const own = sheets ? composePiece(sheets) : null;
-  if (!own) throw new LimberError('not-found', `${setName(doc, set)} is not in this view.`, 'Cut it first.');
-  return own;
-}
-
 function ownWords(doc: CharacterDoc, set: SwapSetRow): string[] {
   const piece = doc.pieces.find(({ partId }) => partId === set.partId);
   const { group, part } = piece ? partOf(doc, piece) : { group: '', part: '' };
   return [...plainWords(group), ...plainWords(part ?? ''), ...plainWords(setName(doc, set)), set.kind];
-}
-
-function sizeOf({ width, height }: ViewRow) {
-  return { width, height };
 }
 
 interface NamedDrawing {

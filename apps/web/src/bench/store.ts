@@ -9,6 +9,14 @@ export interface Viewport {
   y: number;
 }
 
+/** A second picture, drawn directly in front of a piece. */
+export interface OverPiece {
+  at: string;
+  /** The piece that it moves with. */
+  of: string;
+  picture: SheetRef;
+}
+
 /** The bench's own state: what is picked and looked at. Never saved, never undone. */
 export interface BenchState {
   pickedPiece: string | null;
@@ -28,6 +36,8 @@ export interface BenchState {
   lit: readonly string[] | null;
   /** By piece, what is drawn in its place: nothing for null. */
   instead: Readonly<Record<string, SheetRef | null>>;
+  /** What is drawn directly in front of pieces besides. */
+  over: readonly OverPiece[];
   viewport: Viewport;
   /** Degrees by joint. */
   bends: Record<string, number>;
@@ -51,6 +61,7 @@ const atRest: BenchState = {
   solo: null,
   lit: null,
   instead: {},
+  over: [],
   viewport: { scale: 0.2, x: 0, y: 0 },
   bends: {},
   butt: false,

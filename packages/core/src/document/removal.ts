@@ -31,9 +31,15 @@ export function isNeeded(doc: CharacterDoc, part: PartRow, goneId: PieceId | Han
   return [...doc.pieces, ...doc.handles].some(({ id, partId }) => id !== goneId && partId === part.id);
 }
 
+/** What a drawing's row says of how it was made, once that is no longer known. */
+export const PRESSED_FLAT = { madeOf: null, steps: [], madeKey: '' };
+
 /** Takes a drawing away, out of looks and cycles as well; one of either that would be left with nothing goes. */
 export function removeDrawing(doc: CharacterDoc, drawing: DrawingRow, diff: DiffBuilder): void {
-  for (const one of doc.drawingViews) if (one.drawingId === drawing.id) diff.remove(one);
+  for (const one of doc.drawingViews)
+    if (one.drawingId === drawing.id) diff.remove(one);
+    // What was made of it stays as it is.
+    else if (one.madeOf === drawing.id) diff.update(one, PRESSED_FLAT);
   for (const look of doc.looks) {
     const drawingIds = look.drawingIds.filter((id) => id !== drawing.id);
     if (drawingIds.length === 0) diff.remove(look);
@@ -62,6 +68,7 @@ export function removeSet(doc: CharacterDoc, set: SwapSetRow, diff: DiffBuilder)
   }
   for (const one of doc.drawingViews) if (gone.has(one.drawingId)) diff.remove(one);
   for (const drawing of doc.drawings) if (gone.has(drawing.id)) diff.remove(drawing);
+  for (const other of doc.swapSets) if (other.linkedTo === set.id) diff.update(other, { linkedTo: null });
   diff.remove(set);
 }
 
@@ -69,7 +76,9 @@ export function removeSet(doc: CharacterDoc, set: SwapSetRow, diff: DiffBuilder)
 export function removePart(doc: CharacterDoc, part: PartRow, heirId: PartId | null, diff: DiffBuilder): void {
   for (const child of doc.parts)
     if (child.parentId === part.id) diff.update(child, { parentId: child.id === heirId ? part.parentId : heirId });
-  for (const set of doc.swapSets) if (set.partId === part.id) removeSet(doc, set, diff);
+  for (const set of doc.swapSets)
+    if (set.partId === part.id) removeSet(doc, set, diff);
+    else if (set.overPartId === part.id) diff.update(set, { overPartId: null });
   for (const drawing of doc.drawings)
     if (drawing.hides.includes(part.id)) diff.update(drawing, { hides: drawing.hides.filter((id) => id !== part.id) });
   diff.remove(part);

@@ -1,3 +1,4 @@
+import type { Rgb } from '../raster/colour.js';
 import type { NameTokens } from './naming.js';
 
 /** One of a design's main colours. */
@@ -66,6 +67,22 @@ export interface ChartShape {
   /** The sounds that it stands for, in words; empty for none. */
   sounds: string;
 }
+
+/** The inside of a mouth that is parted: the dark of it, and whether teeth and a tongue lie in it. */
+export interface MouthInside {
+  colour: Rgb;
+  teeth: boolean;
+  tongue: boolean;
+}
+
+/** One step by which a drawing is made of another; lengths px, lines and places as x, y pairs. */
+export type MakeStep =
+  /** Bent by handles (x, y, x, y: where each takes hold, and where it is dragged to) while places are held. */
+  | { do: 'bend'; handles: number[]; held: number[] }
+  /** Cut along a line whose ends stay; the halves moved off it, and what opens is filled, or left to what lies beneath. */
+  | { do: 'part'; line: number[]; up: number; down: number; inside?: MouthInside }
+  /** Darkened towards a line: by a share, 0 to 1, at the line, and less with every px up to the reach. */
+  | { do: 'darken'; line: number[]; reach: number; by: number };
 
 /** A set of swap drawings that the character will need. */
 export interface PlannedSet {

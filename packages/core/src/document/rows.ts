@@ -2,7 +2,6 @@ import type { NameTokens, NamingScheme } from './naming.js';
 import type { Rgb } from '../raster/colour.js';
 import type {
   BlendMode,
-  ChartShape,
   DiscOn,
   JointKind,
   LayerRole,
@@ -10,37 +9,34 @@ import type {
   OutlineOn,
   PaletteColour,
   Plan,
-  SwapKind,
 } from './row-types.js';
+import type {
+  CharacterId,
+  HandleId,
+  JointId,
+  OrderChangeId,
+  PartId,
+  PieceId,
+  RowBase,
+  SheetRef,
+  ViewId,
+} from './row-base.js';
+import type { CycleRow, DrawingRow, DrawingViewRow, LookRow, SwapSetRow } from './swap-rows.js';
 
-declare const brand: unique symbol;
-type Id<Name extends string> = string & { readonly [brand]?: Name };
-export type CharacterId = Id<'character'>;
-export type ViewId = Id<'view'>;
-export type PartId = Id<'part'>;
-export type PieceId = Id<'piece'>;
-export type JointId = Id<'joint'>;
-export type HandleId = Id<'handle'>;
-export type OrderChangeId = Id<'orderChange'>;
-export type SwapSetId = Id<'swapSet'>;
-export type DrawingId = Id<'drawing'>;
-export type DrawingViewId = Id<'drawingView'>;
-
-/** A bitmap kept as a blob: the SHA-256 of its PNG file, and where it sits on the canvas, px. */
-export interface SheetRef {
-  blob: string;
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-  /** Pixels with paint. */
-  area: number;
-}
-
-interface RowBase {
-  /** Counts the changes of this row, from 1. */
-  version: number;
-}
+export type {
+  CharacterId,
+  DrawingId,
+  DrawingViewId,
+  HandleId,
+  JointId,
+  OrderChangeId,
+  PartId,
+  PieceId,
+  SheetRef,
+  SwapSetId,
+  ViewId,
+} from './row-base.js';
+export type { CycleRow, DrawingRow, DrawingViewRow, LookRow, SwapSetRow } from './swap-rows.js';
 
 export interface CharacterRow extends RowBase {
   table: 'character';
@@ -257,65 +253,6 @@ export interface OrderChangeRow extends RowBase {
   rank: number;
 }
 
-/** Drawings that stand for one part, one at a time. */
-export interface SwapSetRow extends RowBase {
-  table: 'swapSet';
-  id: SwapSetId;
-  characterId: CharacterId;
-  partId: PartId;
-  kind: SwapKind;
-  /** The columns of its chart. */
-  shapes: ChartShape[];
-  /** Its rows; the default drawing's mood first. */
-  moods: string[];
-}
-
-/** One drawing of a set, in all views. */
-export interface DrawingRow extends RowBase {
-  table: 'drawing';
-  id: DrawingId;
-  setId: SwapSetId;
-  /** Its column and its row on the chart. */
-  shape: string;
-  mood: string;
-  /** Is it the piece's own paint at rest? Of one drawing in a set it is. */
-  isDefault: boolean;
-  /** Parts that are not drawn while it shows. */
-  hides: PartId[];
-}
-
-/** A drawing in one view. Where there is none, the drawing is not there in that view. */
-export interface DrawingViewRow extends RowBase {
-  table: 'drawingView';
-  id: DrawingViewId;
-  drawingId: DrawingId;
-  viewId: ViewId;
-  /** null for a blank drawing, and for the default one, which is the piece's paint. */
-  picture: SheetRef | null;
-  /** Two places that the set's drawings share, as the corners of a mouth: x, y, x, y, px; empty for none. */
-  marks: number[];
-}
-
-/** Drawings of several sets that are chosen at once, at most one of each: an outfit, a mood. */
-export interface LookRow extends RowBase {
-  table: 'look';
-  id: Id<'look'>;
-  characterId: CharacterId;
-  name: string;
-  drawingIds: DrawingId[];
-}
-
-/** Drawings of one set after one another, over and over. */
-export interface CycleRow extends RowBase {
-  table: 'cycle';
-  id: Id<'cycle'>;
-  setId: SwapSetId;
-  name: string;
-  drawingIds: DrawingId[];
-  /** How many frames each is held, 1 or more. */
-  frames: number[];
-}
-
 /** The row of each table of a character. */
 export interface RowOf {
   character: CharacterRow;
@@ -404,7 +341,7 @@ export const TABLES = {
   swapSet: {
     list: 'swapSets',
     belongsTo: { field: 'characterId', table: 'character' },
-    refers: { partId: 'part' },
+    refers: { partId: 'part', overPartId: 'part', linkedTo: 'swapSet' },
     pictures: [],
     order: ['id'],
   },
@@ -418,8 +355,8 @@ export const TABLES = {
   drawingView: {
     list: 'drawingViews',
     belongsTo: { field: 'drawingId', table: 'drawing' },
-    refers: { viewId: 'view' },
-    pictures: ['picture'],
+    refers: { viewId: 'view', madeOf: 'drawing' },
+    pictures: ['picture', 'over'],
     order: ['id'],
   },
   look: {

@@ -1,5 +1,6 @@
 import { DiffBuilder } from '../document/diff.js';
 import type { CharacterDoc, Diff, SheetRef, ViewId, ViewRow } from '../document/rows.js';
+import type { MakeStep } from '../document/row-types.js';
 import { viewById } from '../document/view-edits.js';
 
 /** Room added to a canvas on each side, px. */
@@ -8,6 +9,12 @@ export interface Enlargement {
   top: number;
   right: number;
   bottom: number;
+}
+
+/** A step of making a drawing, moved along. */
+function movedStep(step: MakeStep, along: (value: number, i: number) => number): MakeStep {
+  if (step.do === 'bend') return { ...step, handles: step.handles.map(along), held: step.held.map(along) };
+  return { ...step, line: step.line.map(along) };
 }
 
 /** Enlarges a view's canvas: everything on it moves along. The design's picture comes ready-made. */
@@ -47,7 +54,13 @@ export function enlargeCanvas(
     });
   }
   for (const drawn of doc.drawingViews)
-    if (drawn.viewId === viewId) diff.update(drawn, { picture: moved(drawn.picture), marks: drawn.marks.map(along) });
+    if (drawn.viewId === viewId)
+      diff.update(drawn, {
+        picture: moved(drawn.picture),
+        over: moved(drawn.over),
+        marks: drawn.marks.map(along),
+        steps: drawn.steps.map((step) => movedStep(step, along)),
+      });
   for (const turned of [...doc.joints, ...doc.handles])
     if (turned.viewId === viewId) diff.update(turned, { x: turned.x + by.left, y: turned.y + by.top });
   return diff.build();

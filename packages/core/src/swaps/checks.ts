@@ -1,11 +1,24 @@
 import { counted } from '../counted.js';
-import { drawSteps } from '../document/family.js';
+import { drawSteps, jointLabel } from '../document/family.js';
 import { deriveKey, drawnAs, placeOf } from '../document/keys.js';
 import type { CharacterDoc, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { bareUnder } from './bare-under.js';
-import { defaultOf, drawingName, drawingsOf, inView, namesThatMeet, pieceOfSet } from './find-swaps.js';
+import type { ViewArt } from '../document/view-art.js';
+import type { BendProof } from '../joints/prove-joint.js';
+import { endsApart, jointMeasureCount, jointMeasures } from './same-end.js';
+import { unlinkedOf } from './set-rules.js';
+import {
+  defaultOf,
+  drawingById,
+  drawingName,
+  drawingsOf,
+  inView,
+  namesThatMeet,
+  pieceOfSet,
+  setName,
+} from './find-swaps.js';
 import { seatDrift } from './seat.js';
 
 /** px by which a drawing's marks may lie off the set's. */
@@ -33,13 +46,23 @@ function bareKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, set: SwapS
   ]);
 }
 
-const swapSeats: ViewCheck<MeasuredBare> = {
+/** Where the measures of each set's joint begin, after what is bare of every set. */
+function jointsFrom(doc: CharacterDoc, viewId: ViewId): { set: SwapSetRow; from: number; count: number }[] {
+  let from = setsIn(doc, viewId).length;
+  return setsIn(doc, viewId).map((set) => {
+    const count = jointMeasureCount(doc, set, viewId);
+    from += count;
+    return { set, from: from - count, count };
+  });
+}
+
+const swapSeats: ViewCheck<MeasuredBare | BendProof | null> = {
   id: 'swap-seats',
-  measures: (doc, viewId, sheets) =>
-    setsIn(doc, viewId).map((set) => ({
+  measures: (doc, viewId, sheets) => [
+    ...setsIn(doc, viewId).map((set) => ({
       key: bareKey(doc, viewId, sheets, set),
       what: 'Drawings on their seats',
-      measure: (art) => {
+      measure: (art: ViewArt): MeasuredBare => {
         const drawings = drawingsOf(doc, set);
         return bareUnder(doc, viewId, art, set).map(({ drawingId, area, place: { x, y } }) => [
           drawings.findIndex(({ id }) => id === drawingId),
@@ -49,6 +72,8 @@ const swapSeats: ViewCheck<MeasuredBare> = {
         ]);
       },
     })),
+    ...setsIn(doc, viewId).flatMap((set) => jointMeasures(doc, set, viewId, sheets)),
+  ],
   report(doc, viewId, measured) {
     const findings: Finding[] = namesThatMeet(doc, viewId).map((name) => ({
       sentence: `Two pieces or drawings would be named ${name}. Rename one of them.`,
@@ -69,12 +94,29 @@ const swapSeats: ViewCheck<MeasuredBare> = {
             place: { x: row?.marks[0] ?? 0, y: row?.marks[1] ?? 0 },
           });
       }
-      for (const [index, area, x, y] of measured[at] ?? []) {
+      for (const [index, area, x, y] of (measured[at] as MeasuredBare | undefined) ?? []) {
         if (area <= RIM) continue;
         findings.push({
           sentence: `Under ${drawingName(doc, drawings[index])} ${counted(area, 'px', 'px')} are bare where the default drawing covered. Paint beneath.`,
           pieceId,
           place: { x, y },
+        });
+      }
+      const apart = unlinkedOf(doc, set, viewId);
+      if (apart.length > 0)
+        findings.push({
+          sentence: `${setName(doc, set)} goes with another set, but one of the two lacks ${apart.map(({ shape, mood }) => `${shape}, ${mood}`).join('; ')}. Draw it, or leave it blank.`,
+          pieceId,
+        });
+    }
+    for (const { set, from, count } of jointsFrom(doc, viewId)) {
+      const proofs = measured.slice(from, from + count) as (BendProof | null)[];
+      for (const { drawingId, joint, clean } of endsApart(doc, set, viewId, proofs)) {
+        const held = clean ? `is clean from ${clean[0]}° to ${clean[1]}°` : 'is not clean even at rest';
+        findings.push({
+          sentence: `With ${drawingName(doc, drawingById(doc, drawingId))}, ${jointLabel(doc, joint)} ${held}. Give the drawing the same end as the default one.`,
+          pieceId: pieceOfSet(doc, set, viewId)?.id,
+          place: { x: joint.x, y: joint.y },
         });
       }
     }

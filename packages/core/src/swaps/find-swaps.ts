@@ -5,7 +5,6 @@ import type {
   DrawingId,
   DrawingRow,
   DrawingViewRow,
-  PieceId,
   PieceRow,
   SwapSetId,
   SwapSetRow,
@@ -112,33 +111,17 @@ export function partNames(doc: CharacterDoc, partIds: readonly string[], viewId:
 export function namesThatMeet(doc: CharacterDoc, viewId: ViewId): string[] {
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
   const drawings = doc.swapSets.flatMap((set) => (pieceOfSet(doc, set, viewId) ? drawingsOf(doc, set) : []));
-  const names = [...pieces.map((piece) => pieceName(doc, piece)), ...drawings.map((one) => drawingName(doc, one))];
+  const names = [
+    ...pieces.map((piece) => pieceName(doc, piece)),
+    ...drawings.flatMap((one) => {
+      const name = drawingName(doc, one);
+      return inView(doc, one.id, viewId)?.over ? [name, `${name}_over`] : [name];
+    }),
+  ];
   const seen = new Set<string>();
   const twice = names.filter((name) => {
     const folded = name.toLowerCase();
     return seen.has(folded) || !seen.add(folded);
   });
   return [...new Set(twice)];
-}
-
-/**
- * What is drawn in place of pieces while some drawings show, by piece: a drawing's row, or null for a piece that is hidden. A
- * default drawing, and one that is not there in the view, leaves its piece as it is.
- */
-export function drawnInstead(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  drawingIds: readonly DrawingId[],
-): Map<PieceId, DrawingViewRow | null> {
-  const instead = new Map<PieceId, DrawingViewRow | null>();
-  for (const id of drawingIds) {
-    const drawing = drawingById(doc, id);
-    const piece = pieceOfSet(doc, setById(doc, drawing.setId), viewId);
-    const row = drawing.isDefault ? null : inView(doc, id, viewId);
-    if (!piece || !row) continue;
-    instead.set(piece.id, row);
-    for (const hidden of doc.pieces)
-      if (hidden.viewId === viewId && drawing.hides.includes(hidden.partId)) instead.set(hidden.id, null);
-  }
-  return instead;
 }

@@ -7,7 +7,6 @@ export type {
   SwapSetId,
   SwapSetRow,
 } from '../document/rows.js';
-export { bendDrawing, handlesOf, placesOf, type BendHandle } from './bend-drawing.js';
 export { beneathSet } from './beneath-set.js';
 export { USUAL_CHARTS } from './chart.js';
 export {
@@ -16,7 +15,6 @@ export {
   drawingLabel,
   drawingName,
   drawingsOf,
-  drawnInstead,
   inView,
   missingOf,
   partNames,
@@ -26,12 +24,28 @@ export {
   setName,
 } from './find-swaps.js';
 export { mirrorDrawing, mirrorMarks, mirrorPiece, mirrorWay } from './mirror-set.js';
+export { makeDrawing } from './make-drawing.js';
+export {
+  ownRow,
+  pressFlat,
+  putPicture,
+  remade,
+  stepsOf,
+  type DrawingPicture,
+  type StepFields,
+} from './making-edits.js';
+export { paintDrawing } from './paint-drawing.js';
+export { isMadeOf, lookOf, toRemake } from './remake.js';
+export { drawnLine } from './drawn-line.js';
+export { drawnInstead, drawnOver, type DrawnOver } from './drawn-instead.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
 export { withinTravel, type Travel } from './pupil-travel.js';
 export { isPupil, travelOf } from './travel-of.js';
 export { LONGEST_LINE, readLine, standIn, type SpokenLine, type SpokenShape } from './read-line.js';
 export { readName } from './read-names.js';
 export { registerLeast, seatByMarks, seatDrift } from './seat.js';
+export { jointOfSet, withSameEnd } from './same-end.js';
+export { changeSetRules, linkedSets, partnerOf, unlinkedOf, withPartners } from './set-rules.js';
 export {
   CHART_LIMITS,
   MOST_FRAMES,

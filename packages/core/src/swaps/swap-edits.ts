@@ -3,23 +3,26 @@ import { DiffBuilder } from '../document/diff.js';
 import { partOf, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { plainWords } from '../document/naming.js';
-import { removeDrawing, removeSet } from '../document/removal.js';
+import { PRESSED_FLAT, removeDrawing, removeSet } from '../document/removal.js';
 import type {
   CharacterDoc,
   CycleRow,
   Diff,
   DrawingId,
   DrawingViewId,
+  DrawingViewRow,
   LookRow,
   PieceId,
   SheetRef,
   SwapSetId,
+  SwapSetRow,
   ViewId,
 } from '../document/rows.js';
 import type { ChartShape, SwapKind } from '../document/row-types.js';
 import { LimberError } from '../errors.js';
 import { withDefaults } from '../options.js';
 import { USUAL_CHARTS, usualKind } from './chart.js';
+import { linkedSets } from './set-rules.js';
 import { defaultOf, drawingById, drawingsOf, inView, setAt, setById, setName } from './find-swaps.js';
 
 /** Most columns and rows of a chart, and the longest word of either. */
@@ -44,7 +47,8 @@ export function startSet(
   const { shapes, moods, rest } = USUAL_CHARTS[kind];
   const diff = new DiffBuilder();
   const set = { id: ids.setId, version: 1, characterId: doc.character.id, partId: part.id, kind };
-  diff.add({ table: 'swapSet', ...set, shapes: [...shapes], moods: [...moods] });
+  const alone = { linkedTo: null, overPartId: null };
+  diff.add({ table: 'swapSet', ...set, shapes: [...shapes], moods: [...moods], ...alone });
   const drawing = { id: ids.drawingId, version: 1, setId: ids.setId, shape: rest, mood: moods[0], isDefault: true };
   diff.add({ table: 'drawing', ...drawing, hides: [] });
   return diff.build();
@@ -58,6 +62,8 @@ export interface FreshDrawing {
   mood: string;
   picture: SheetRef | null;
   marks: number[];
+  /** How it was made of another; it was drawn where not given. */
+  made?: Pick<DrawingViewRow, 'madeOf' | 'steps' | 'madeKey'>;
 }
 
 /**
@@ -73,10 +79,12 @@ export function addDrawings(doc: CharacterDoc, setId: SwapSetId, viewId: ViewId,
     throw new LimberError('too-many', `A set has at most ${counted(MOST_DRAWINGS, 'drawing')}.`);
   const [shapes, moods] = [[...set.shapes], [...set.moods]];
   const taken = new Set<string>();
-  for (const { drawingId, drawingViewId, shape, mood, picture, marks } of fresh) {
+  for (const { drawingId, drawingViewId, shape, mood, picture, marks, made = PRESSED_FLAT } of fresh) {
     const cell = JSON.stringify([shape, mood]);
     if (taken.has(cell)) throw new LimberError('two-for-one', `Two drawings are for ${shape}, ${mood}.`);
     taken.add(cell);
+    if (set.linkedTo && !(shapes.some(({ key }) => key === shape) && moods.includes(mood)))
+      throw new LimberError('bad-chart', linkedChart(doc, set));
     if (!shapes.some(({ key }) => key === shape)) shapes.push({ key: shape, sounds: '' });
     if (!moods.includes(mood)) moods.push(mood);
     const there = known.find((one) => one.shape === shape && one.mood === mood);
@@ -87,17 +95,22 @@ export function addDrawings(doc: CharacterDoc, setId: SwapSetId, viewId: ViewId,
         'Repaint the piece, or put the drawing elsewhere on the chart.',
       );
     const seen = there && inView(doc, there.id, viewId);
-    if (seen) diff.update(seen, { picture, marks: [...marks] });
+    if (seen) diff.update(seen, { picture, marks: [...marks], ...made });
     else {
       if (!there)
         diff.add({ table: 'drawing', id: drawingId, version: 1, setId, shape, mood, isDefault: false, hides: [] });
       const row = { id: drawingViewId, version: 1, drawingId: there?.id ?? drawingId, viewId };
-      diff.add({ table: 'drawingView', ...row, picture, marks: [...marks] });
+      diff.add({ table: 'drawingView', ...row, picture, over: null, marks: [...marks], ...made });
     }
   }
   refuseBadChart(shapes, moods);
-  diff.update(set, { shapes, moods });
+  for (const one of [set, ...linkedSets(doc, set)]) diff.update(one, { shapes, moods });
   return diff.build();
+}
+
+function linkedChart(doc: CharacterDoc, set: SwapSetRow): string {
+  const to = set.linkedTo ? setName(doc, setById(doc, set.linkedTo)) : '';
+  return `${setName(doc, set)} goes by the chart of ${to}: change that one.`;
 }
 
 /** Changes a set's chart: its columns and its rows, added, put in another order, taken away where nothing stands in them. */
@@ -109,14 +122,16 @@ export function changeChart(
   const set = setById(doc, setId);
   const next = { shapes: shapes ?? set.shapes, moods: moods ?? set.moods };
   refuseBadChart(next.shapes, next.moods);
-  for (const { shape, mood } of drawingsOf(doc, set)) {
+  if (set.linkedTo) throw new LimberError('bad-chart', linkedChart(doc, set));
+  const all = [set, ...linkedSets(doc, set)];
+  for (const { shape, mood } of all.flatMap((one) => drawingsOf(doc, one))) {
     if (!next.shapes.some(({ key }) => key === shape))
       throw new LimberError('in-use', `A drawing stands in the column ${shape}.`, 'Move or delete it first.');
     if (!next.moods.includes(mood))
       throw new LimberError('in-use', `A drawing stands in the row ${mood}.`, 'Move or delete it first.');
   }
   const diff = new DiffBuilder();
-  diff.update(set, next);
+  for (const one of all) diff.update(one, next);
   return diff.build();
 }
 
@@ -189,10 +204,13 @@ export function moveDrawing(doc: CharacterDoc, id: DrawingId, viewId: ViewId, x:
       isDefault ? 'The default drawing stays where the piece is.' : 'There is nothing to move: the drawing is blank.',
     );
   const diff = new DiffBuilder();
-  const { picture, marks } = row;
+  const { picture, over, marks } = row;
   diff.update(row, {
     picture: { ...picture, x: picture.x + x, y: picture.y + y },
+    over: over && { ...over, x: over.x + x, y: over.y + y },
     marks: marks.map((value, at) => value + (at % 2 === 0 ? x : y)),
+    // Its steps would put it where it was.
+    ...PRESSED_FLAT,
   });
   return diff.build();
 }
@@ -221,7 +239,7 @@ export function setMarks(
   const row = inView(doc, drawing.id, viewId);
   if (row) diff.update(row, { marks: [...marks] });
   else if (drawing.isDefault) {
-    const fresh = { id: freshId, version: 1, drawingId: id, viewId, picture: null };
+    const fresh = { id: freshId, version: 1, drawingId: id, viewId, picture: null, over: null, ...PRESSED_FLAT };
     diff.add({ table: 'drawingView', ...fresh, marks: [...marks] });
   } else throw new LimberError('not-found', 'The drawing is not there in this view.');
   return diff.build();

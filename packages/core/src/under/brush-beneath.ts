@@ -1,20 +1,20 @@
 import { hidesAt, type OwnerMap } from '../cut/owners.js';
 import { mergeSheets } from '../document/compose-piece.js';
 import { refuse, type Result } from '../errors.js';
-import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
 import { strokeMask } from '../raster/stroke-mask.js';
 import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
 
-/** One gesture of the brush beneath a piece. */
+/** One gesture of the nib that paints: beneath a piece, or on a drawing. */
 export interface BrushStroke {
   /** x, y, radius, px, by threes. */
   stroke: readonly number[];
   colour: Rgb;
   /** 0 to 1: the share of the radius over which the edge fades. */
   softness: number;
-  /** Takes hidden paint away, and puts none. */
+  /** Takes paint away, and puts none. */
   erase: boolean;
 }
 
@@ -29,30 +29,38 @@ export interface BrushStroke {
  */
 export function brushBeneath(
   beneath: PlacedBitmap | null,
-  { stroke, colour, softness, erase }: BrushStroke,
+  stroke: BrushStroke,
   index: number,
   owners: OwnerMap,
   design: PlacedBitmap,
 ): Result<{ beneath: PlacedBitmap | null }> {
-  const mask = strokeMask(stroke, design);
+  const paint = strokePaint(stroke, design);
+  const words = wordsOf(paint);
+  let touched = false;
+  for (let y = 0, i = 0; y < paint.height; y++)
+    for (let x = 0; x < paint.width; x++, i++) {
+      if (words[i] === 0) continue;
+      const at = (paint.y + y - owners.y) * owners.width + paint.x + x - owners.x;
+      if (hidesAt(owners, design, index, at)) touched = true;
+      else words[i] = 0;
+    }
+  if (!touched)
+    return refuse('not-hidden', 'Nothing lies in front of this piece there. The brush paints only where it is hidden.');
+  return { ok: true, beneath: stroke.erase ? withoutPaint(beneath, paint) : mergeSheets([beneath, paint]) };
+}
+
+/** The paint of one gesture of the nib, faded to its edge as it is soft; on the canvas alone. */
+export function strokePaint({ stroke, colour, softness }: BrushStroke, within: Rect): PlacedBitmap {
+  const mask = strokeMask(stroke, within);
   const outside = { ...mask, data: mask.data.map((v) => (v > 0 ? 0 : 255)) };
   const depth = distanceField(outside);
   const fade = Math.max(1, softness * widestOf(stroke));
   const paint = createPlaced(mask);
   const words = wordsOf(paint);
   const ink = opaqueWord(colour);
-  let touched = false;
-  for (let y = 0, i = 0; y < mask.height; y++)
-    for (let x = 0; x < mask.width; x++, i++) {
-      if (mask.data[i] === 0) continue;
-      const at = (mask.y + y - owners.y) * owners.width + mask.x + x - owners.x;
-      if (!hidesAt(owners, design, index, at)) continue;
-      touched = true;
-      words[i] = withAlpha(ink, Math.round(255 * Math.min(1, depth[i] / fade)));
-    }
-  if (!touched)
-    return refuse('not-hidden', 'Nothing lies in front of this piece there. The brush paints only where it is hidden.');
-  return { ok: true, beneath: erase ? withoutPaint(beneath, paint) : mergeSheets([beneath, paint]) };
+  for (let i = 0; i < words.length; i++)
+    if (mask.data[i] > 0) words[i] = withAlpha(ink, Math.round(255 * Math.min(1, depth[i] / fade)));
+  return paint;
 }
 
 function widestOf(stroke: readonly number[]): number {
@@ -60,7 +68,7 @@ function widestOf(stroke: readonly number[]): number {
 }
 
 /** A sheet less what another covers, by its alpha. */
-function withoutPaint(sheet: PlacedBitmap | null, gone: PlacedBitmap): PlacedBitmap | null {
+export function withoutPaint(sheet: PlacedBitmap | null, gone: PlacedBitmap): PlacedBitmap | null {
   if (!sheet) return null;
   const left = { ...sheet, data: sheet.data.slice() };
   const words = wordsOf(left);

@@ -24,25 +24,40 @@ export function inMouth(what: InMouth, contour: readonly number[]): number[] | n
   const [top, bottom] = rangeOf(points.map(({ y }) => y));
   const [middle, half] = [(left + right) / 2, (right - left) / 2];
   if (!(half > 0 && bottom > top)) return null;
-  const wide = what === 'teeth' ? TEETH_WIDE : TONGUE_WIDE;
-  const high = (bottom - top) * (what === 'teeth' ? TEETH_HIGH : TONGUE_HIGH);
+  const wide = wideInMouth(what);
   const upper: number[] = [];
   const lower: Place[] = [];
   for (let k = 0; k <= COLUMNS; k++) {
     const across = (2 * k) / COLUMNS - 1;
     const x = middle + across * wide * half;
     const sides = sidesAt(points, x);
-    if (!sides) continue;
-    const [from, to] = sides;
-    if (what === 'teeth') {
-      upper.push(x, from);
-      lower.push({ x, y: Math.min(to, from + high) });
-    } else {
-      upper.push(x, Math.max(from, to - high * Math.sqrt(Math.max(0, 1 - across * across))));
-      lower.push({ x, y: to });
-    }
+    const span = sides && spanInMouth(what, across, sides, bottom - top);
+    if (!span) continue;
+    upper.push(x, span[0]);
+    lower.push({ x, y: span[1] });
   }
   return upper.length < 6 ? null : [...upper, ...lower.reverse().flatMap(({ x, y }) => [x, y])];
+}
+
+/** How wide the teeth or the tongue are, as a share of the mouth. */
+export function wideInMouth(what: InMouth): number {
+  return what === 'teeth' ? TEETH_WIDE : TONGUE_WIDE;
+}
+
+/**
+ * From where to where the teeth or the tongue reach at one column of a mouth.
+ * @param across of their own width, -1 to 1
+ * @param sides where the mouth begins and ends at that column, px
+ * @param height of the whole mouth, px
+ */
+export function spanInMouth(
+  what: InMouth,
+  across: number,
+  [from, to]: readonly [number, number],
+  height: number,
+): [number, number] {
+  if (what === 'teeth') return [from, Math.min(to, from + height * TEETH_HIGH)];
+  return [Math.max(from, to - height * TONGUE_HIGH * Math.sqrt(Math.max(0, 1 - across * across))), to];
 }
 
 /** Where a closed contour begins and ends at a column, px; null beside it. */

@@ -3,7 +3,7 @@ import type { ChangeKind, ChangeWeight, RigChange } from './changes.js';
 import { compareSets } from './compare-sets.js';
 import type { ImageOf } from './image-of.js';
 import { pictureChange } from './picture-change.js';
-import type { Rig, RigPiece, RigView } from './rig.js';
+import { isDrawn, type DrawnPiece, type Rig, type RigPiece, type RigView } from './rig.js';
 
 /** px by which a pivot may move and whatever goes by it holds. */
 const NEAR = 1;
@@ -50,7 +50,7 @@ class ViewComparison {
       for (const { was, is } of this.pairs) {
         this.family(was, is, this.was, this.is);
         this.joint(was, is);
-        this.picture(was, is, this.was, this.is);
+        if (isDrawn(was) && isDrawn(is)) this.picture(was, is, this.was, this.is);
       }
       this.order(this.was, this.is);
       this.orderChanges(this.was, this.is);
@@ -77,7 +77,8 @@ class ViewComparison {
           name,
           null,
         ]);
-    for (const { id, name } of this.is?.pieces ?? [])
+    // A piece of second pictures comes with the drawings that have them, which are told of as such.
+    for (const { id, name } of (this.is?.pieces ?? []).filter(isDrawn))
       if (!kept.has(id)) this.say('check', 'piece-added', name, `${name} is new.`, [null, name]);
   }
 
@@ -115,20 +116,23 @@ class ViewComparison {
     this.say('check', 'range', name, words, [was.joint.range, is.joint.range]);
   }
 
-  private picture(was: RigPiece, is: RigPiece, before: RigView, after: RigView): void {
+  private picture(was: DrawnPiece, is: DrawnPiece, before: RigView, after: RigView): void {
     const { name } = is;
     if (JSON.stringify(was.bounds) !== JSON.stringify(is.bounds))
       this.say('check', 'bounds', name, `${name} takes another place on the canvas.`, [was.bounds, is.bounds]);
     if (was.sha256 === is.sha256) return;
     const [pictureWas, pictureIs] = [this.imageBefore(was.image), this.imageAfter(is.image)];
     if (!pictureWas || !pictureIs) return;
-    const inFront = (view: RigView, piece: RigPiece, imageOf: ImageOf) =>
-      view.pieces.slice(view.pieces.findIndex(({ id }) => id === piece.id) + 1).flatMap((other) => {
-        const { bounds, image } = other;
-        const isNear = bounds.x < piece.bounds.x + piece.bounds.width && bounds.x + bounds.width > piece.bounds.x;
-        const picture = isNear ? imageOf(image) : null;
-        return picture ? [placed(picture, other)] : [];
-      });
+    const inFront = (view: RigView, piece: DrawnPiece, imageOf: ImageOf) =>
+      view.pieces
+        .slice(view.pieces.findIndex(({ id }) => id === piece.id) + 1)
+        .filter(isDrawn)
+        .flatMap((other) => {
+          const { bounds, image } = other;
+          const isNear = bounds.x < piece.bounds.x + piece.bounds.width && bounds.x + bounds.width > piece.bounds.x;
+          const picture = isNear ? imageOf(image) : null;
+          return picture ? [placed(picture, other)] : [];
+        });
     this.rests ??= [restOf(before, this.imageBefore), restOf(after, this.imageAfter)];
     const [restWas, restIs] = this.rests;
     const { weight, kind, words } = pictureChange(
@@ -179,13 +183,13 @@ class ViewComparison {
   }
 }
 
-function placed(picture: Bitmap, { bounds: { x, y } }: Pick<RigPiece, 'bounds'>): PlacedBitmap {
+function placed(picture: Bitmap, { bounds: { x, y } }: Pick<DrawnPiece, 'bounds'>): PlacedBitmap {
   return { ...picture, x, y };
 }
 
 /** A version's view with nothing turned, as large as its canvas. */
 export function restOf({ canvas, pieces }: RigView, imageOf: ImageOf): PlacedBitmap {
-  const pictures = pieces.flatMap((piece) => {
+  const pictures = pieces.filter(isDrawn).flatMap((piece) => {
     const picture = imageOf(piece.image);
     return picture ? [placed(picture, piece)] : [];
   });

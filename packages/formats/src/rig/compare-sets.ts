@@ -40,6 +40,14 @@ export function compareSets(was: RigView, is: RigView, imageBefore: ImageOf, ima
         const { weight, words } = drawingChange(placed(then, imageBefore), placed(drawing, imageAfter));
         say(weight, 'drawing-changed', `${drawing.name} ${words}`, [then.sha256, drawing.sha256]);
       }
+      const pair = [then.over?.sha256 ?? null, drawing.over?.sha256 ?? null] as const;
+      if (pair[0] === pair[1]) continue;
+      const [weight, words] = !then.over
+        ? (['safe', 'has a second picture now'] as const)
+        : drawing.over
+          ? (['check', 'has another second picture'] as const)
+          : (['breaks', 'has no second picture any more'] as const);
+      say(weight, 'drawing-changed', `${drawing.name} ${words}.`, pair);
     }
     for (const { name } of earlier.values())
       if (name !== old?.default || now)

@@ -105,9 +105,10 @@ const piece = {
     side: { enum: ['A', 'B', null] },
     index: { type: ['integer', 'null'] },
     parent: orNull(name),
-    image: { type: 'string' },
-    sha256,
-    bounds,
+    // Null, all three, for a piece of second pictures.
+    image: { type: ['string', 'null'] },
+    sha256: orNull(sha256),
+    bounds: orNull(bounds),
     pivot: orNull(point),
     joint: orNull(joint),
     atlas: orNull(bounds),

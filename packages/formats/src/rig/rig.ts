@@ -32,9 +32,10 @@ export interface RigPiece {
   side: 'A' | 'B' | null;
   index: number | null;
   parent: string | null;
-  image: string;
-  sha256: string;
-  bounds: RigBounds;
+  /** Null, with its checksum and its bounds, for a piece of second pictures: the default drawing has none. */
+  image: string | null;
+  sha256: string | null;
+  bounds: RigBounds | null;
   pivot: { x: number; y: number } | null;
   joint: RigJoint | null;
   /** The design's own paint, the outline beneath a limb's fills, a lifted shadow, or what no piece has taken. */
@@ -59,9 +60,25 @@ export interface RigDrawing {
   bounds: RigBounds | null;
   atlas: RigBounds | null;
   /** Its second picture, drawn elsewhere in the order. */
-  over: null;
+  over: RigOver | null;
   /** Pieces that are not drawn while it shows. */
   hides: string[];
+}
+
+/** A piece with a picture of its own: all but those of second pictures. */
+export type DrawnPiece = RigPiece & { image: string; sha256: string; bounds: RigBounds };
+
+/** Has a piece a picture of its own? */
+export function isDrawn(piece: RigPiece): piece is DrawnPiece {
+  return piece.image !== null && piece.sha256 !== null && piece.bounds !== null;
+}
+
+/** The second picture of a drawing. */
+export interface RigOver {
+  image: string;
+  sha256: string;
+  bounds: RigBounds;
+  atlas: RigBounds | null;
 }
 
 /** Drawings that stand for one piece, one at a time. */

@@ -1255,23 +1255,6 @@ export interface paths {
     patch: operations['swaps.change'];
     trace?: never;
   };
-  '/api/drawings/{id}/bend': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Make a drawing by bending another with handles, while held places stay */
-    post: operations['swaps.bend'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
   '/api/drawings/{id}/move': {
     parameters: {
       query?: never;
@@ -1304,6 +1287,108 @@ export interface paths {
     options?: never;
     head?: never;
     patch?: never;
+    trace?: never;
+  };
+  '/api/drawings/{id}/make': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a drawing of another: bent, parted, darkened; a copy without steps */
+    post: operations['making.make'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/drawings/{id}/press-flat': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Press a made drawing flat: what it was made of may change, and it stays */
+    post: operations['making.pressFlat'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/drawings/{id}/paint': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Paint on a drawing with the nib, or take paint away */
+    post: operations['making.paint'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/drawings/{id}/take-over': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Use a drawing’s picture of one view in another, put on its seat there */
+    post: operations['making.takeOver'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/drawings/{id}/same-end': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give a drawing the default one’s paint in the disc of its piece’s joint */
+    post: operations['making.sameEnd'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/swap-sets/{id}/rules': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    /** Link a set to another, or say where its second pictures are drawn */
+    patch: operations['making.rules'];
     trace?: never;
   };
   '/api/characters/{id}/looks': {
@@ -2057,17 +2142,6 @@ export interface components {
         [key: string]: number;
       } | null;
     };
-    BendBody: {
-      handles: number[];
-      held: number[];
-      saw?: {
-        [key: string]: number;
-      } | null;
-      /** Format: uuid */
-      viewId: string;
-      shape: string;
-      mood: string;
-    };
     MoveDrawingBody: {
       x: number;
       y: number;
@@ -2084,6 +2158,47 @@ export interface components {
       } | null;
       /** Format: uuid */
       viewId: string;
+    };
+    MakeBody: {
+      steps: components['schemas']['StepBody'][];
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      viewId: string;
+      shape: string;
+      mood: string;
+    };
+    PaintDrawingBody: {
+      stroke: number[];
+      colour: number[];
+      softness: number;
+      erase: boolean;
+      /** @enum {unknown} */
+      on: 'picture' | 'over';
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      viewId: string;
+    };
+    FromViewBody: {
+      /** Format: uuid */
+      fromViewId: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      viewId: string;
+    };
+    SetRulesBody: {
+      /** Format: uuid */
+      linkedTo?: string | null;
+      /** Format: uuid */
+      overPartId?: string | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
     };
     LookBody: {
       name: string;
@@ -2303,6 +2418,23 @@ export interface components {
     SceneFields: {
       drawingIds: string[];
       frames: number;
+    };
+    InsideFields: {
+      colour: number[];
+      teeth: boolean;
+      tongue: boolean;
+    };
+    StepBody: {
+      /** @enum {unknown} */
+      do: 'bend' | 'part' | 'darken';
+      handles?: number[] | null;
+      held?: number[] | null;
+      line?: number[] | null;
+      up?: number | null;
+      down?: number | null;
+      inside?: components['schemas']['InsideFields'];
+      reach?: number | null;
+      by?: number | null;
     };
     FinishFields: {
       /** @enum {unknown} */
@@ -2668,6 +2800,10 @@ export interface components {
       shapes: components['schemas']['ChartShape'][];
       /** @description Its rows; the default drawing's mood first. */
       moods: string[];
+      /** @description The set whose drawings choose this one's, place by place on the chart: an eye's white goes with its outline. */
+      linkedTo: components['schemas']['SwapSetId'] | null;
+      /** @description The part directly in front of whose piece second pictures are drawn: fingers over a held thing; null for none. */
+      overPartId: components['schemas']['PartId'] | null;
     };
     SwapSetId: string;
     /** @enum {string} */
@@ -2707,34 +2843,72 @@ export interface components {
       viewId: components['schemas']['ViewId'];
       /** @description null for a blank drawing, and for the default one, which is the piece's paint. */
       picture: components['schemas']['SheetRef'] | null;
+      /** @description Its second picture, drawn in front of what the set says: fingers over a held thing; null for none. */
+      over: components['schemas']['SheetRef'] | null;
       /** @description Two places that the set's drawings share, as the corners of a mouth: x, y, x, y, px; empty for none. */
       marks: number[];
+      /** @description The drawing that it was made of, by `steps`; null for one that was drawn, or pressed flat. */
+      madeOf: components['schemas']['DrawingId'] | null;
+      steps: components['schemas']['MakeStep'][];
+      /** @description What that drawing looked like then, as a key: where it looks otherwise now, the steps are done anew. */
+      madeKey: string;
     };
     DrawingViewId: string;
+    /** @description One step by which a drawing is made of another; lengths px, lines and places as x, y pairs. */
+    MakeStep:
+      | {
+          /** @constant */
+          do: 'bend';
+          handles: number[];
+          held: number[];
+        }
+      | {
+          /** @constant */
+          do: 'part';
+          line: number[];
+          up: number;
+          down: number;
+          inside?: components['schemas']['MouthInside'];
+        }
+      | {
+          /** @constant */
+          do: 'darken';
+          line: number[];
+          reach: number;
+          by: number;
+        };
+    /** @description The inside of a mouth that is parted: the dark of it, and whether teeth and a tongue lie in it. */
+    MouthInside: {
+      colour: components['schemas']['Rgb'];
+      teeth: boolean;
+      tongue: boolean;
+    };
     /** @description Drawings of several sets that are chosen at once, at most one of each: an outfit, a mood. */
     LookRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
       /** @constant */
       table: 'look';
-      id: string;
+      id: components['schemas']['LookId'];
       characterId: components['schemas']['CharacterId'];
       name: string;
       drawingIds: components['schemas']['DrawingId'][];
     };
+    LookId: string;
     /** @description Drawings of one set after one another, over and over. */
     CycleRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
       /** @constant */
       table: 'cycle';
-      id: string;
+      id: components['schemas']['CycleId'];
       setId: components['schemas']['SwapSetId'];
       name: string;
       drawingIds: components['schemas']['DrawingId'][];
       /** @description How many frames each is held, 1 or more. */
       frames: number[];
     };
+    CycleId: string;
     CharacterRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
@@ -5267,31 +5441,6 @@ export interface operations {
       };
     };
   };
-  'swaps.bend': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['BendBody'];
-      };
-    };
-    responses: {
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CharacterState'];
-        };
-      };
-    };
-  };
   'swaps.move': {
     parameters: {
       query?: never;
@@ -5329,6 +5478,156 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['MarksBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.make': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MakeBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.pressFlat': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.paint': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PaintDrawingBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.takeOver': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FromViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.sameEnd': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.rules': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SetRulesBody'];
       };
     };
     responses: {

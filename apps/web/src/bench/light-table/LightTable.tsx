@@ -1,6 +1,6 @@
 import { movedBy, drawOrder, drawSteps, isAtRest, knownBy, orderAtPose, placePieces } from '@limber-sheaf/core';
 import type Konva from 'konva';
-import { useMemo, useRef } from 'react';
+import { Fragment, useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from '../../ui/konva';
 import { useOnBench } from '../context';
 import type { Station, StationEntry } from '../station';
@@ -9,7 +9,7 @@ import { useBench } from '../store';
 import { useTheme } from '../../ui/theme';
 import { PickedContours } from './PickedContours';
 import { DAY, NIGHT } from './palette';
-import { Cutout, PieceNode } from './PieceNode';
+import { Cutout, OverNode, PieceNode } from './PieceNode';
 import { smallerFor, usePicture, usePicturesComing } from './usePicture';
 import { usePointer } from './usePointer';
 import { designOf, useUncut } from './useUncut';
@@ -31,6 +31,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const night = useTheme((s) => s.night);
   const butt = useBench((s) => s.butt);
   const instead = useBench((s) => s.instead);
+  const over = useBench((s) => s.over);
   const panning = useBench((s) => s.panning);
   const points = usePoints(station);
   const box = useRef<HTMLDivElement>(null);
@@ -54,7 +55,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
     return new Set<string>([joint.parentId, ...movedBy(doc, joint)]);
   }, [doc, pickedJoint, bending, shownSolid]);
   const flat = useXray(bench);
-  const isItself = Object.keys(instead).length === 0;
+  const isItself = Object.keys(instead).length === 0 && over.length === 0;
   const still = !solo && !lit && [...placements.values()].every(isAtRest);
   const atRest = still && isItself;
   const pointer = usePointer(placements, order, station?.hand);
@@ -109,17 +110,24 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
             steps
               .filter(({ piece }) => !solo || solo.includes(piece.id))
               .map(({ piece, sheet }) => (
-                <PieceNode
-                  key={`${sheet}-${piece.id}`}
-                  piece={piece}
-                  sheet={sheet}
-                  derived={sheets[piece.id]}
-                  instead={instead[piece.id]}
-                  placement={placements.get(piece.id)}
-                  opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
-                  bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
-                  by={isSeen(knownBy(piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
-                />
+                <Fragment key={`${sheet}-${piece.id}`}>
+                  <PieceNode
+                    piece={piece}
+                    sheet={sheet}
+                    derived={sheets[piece.id]}
+                    instead={instead[piece.id]}
+                    placement={placements.get(piece.id)}
+                    opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
+                    bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
+                    by={isSeen(knownBy(piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
+                  />
+                  {sheet === 'piece' &&
+                    over
+                      .filter(({ at }) => at === piece.id)
+                      .map(({ of, picture }) => (
+                        <OverNode key={of} sheet={picture} by={by} placement={placements.get(of)} />
+                      ))}
+                </Fragment>
               ))}
         </Layer>
         <Layer>

@@ -10,6 +10,15 @@ function SheetNode({ sheet, by }: { sheet: SheetRef; by: number }) {
   return <Image {...drawn} perfectDrawEnabled={false} />;
 }
 
+/** A second picture, in front of a piece; it moves with another. */
+export function OverNode({ sheet, by, placement }: { sheet: SheetRef; by: number; placement: Placement | undefined }) {
+  return (
+    <Group rotation={placement?.angle ?? 0} x={placement?.tx ?? 0} y={placement?.ty ?? 0} listening={false}>
+      <SheetNode sheet={sheet} by={by} />
+    </Group>
+  );
+}
+
 /** Takes a picture's shape out of what is drawn so far. */
 export function Cutout({ sheet, by }: { sheet: SheetRef; by: number }) {
   const laid = usePicture(sheet, by);

@@ -1,8 +1,17 @@
-import { contours, coverageOf, drawOrder, wordsOf, type SheetRef } from '@limber-sheaf/core';
+import {
+  contours,
+  coverageOf,
+  drawOrder,
+  ownLine,
+  wordsOf,
+  type OwnLine,
+  type Rgb,
+  type SheetRef,
+} from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from './held';
 import { designOf, ownersOf } from './owners';
-import { picture, sheet } from './pictures';
+import { artOf, picture, sheet } from './pictures';
 import { tintColour, type Tint } from './tint';
 
 /** What the light table itself asks a worker for. */
@@ -43,6 +52,21 @@ export const tableTasks = {
       if (map.owner[i] && design[i] >>> 24 > 60) words[i] = colours[map.owner[i] - 1];
     const image = await createImageBitmap(data);
     return Comlink.transfer({ image, x: 0, y: 0 }, [image]);
+  },
+
+  /** The figure's own line: its width, px, 0 for none, and its colour. */
+  async lineOf(at: StateKey, viewId: string): Promise<OwnLine> {
+    return ownLine((await artOf(at, viewId)).design);
+  },
+
+  /** The design's colour at a place, px; null beside it. */
+  async colourAt(at: StateKey, viewId: string, x: number, y: number): Promise<Rgb | null> {
+    const view = held(at).doc.views.find((one) => one.id === viewId);
+    const design = view && (await picture(view.designBlob));
+    const [column, row] = [Math.floor(x), Math.floor(y)];
+    if (!design || column < 0 || row < 0 || column >= design.width || row >= design.height) return null;
+    const [r, g, b, a] = design.data.subarray((row * design.width + column) * 4);
+    return a === 255 ? [r, g, b] : null;
   },
 };
 

@@ -162,6 +162,8 @@ test('drawings stand in the table by the names that their places on the chart gi
     characterId: 'c',
     partId: 'part mouth',
     kind: 'mouth' as const,
+    linkedTo: null,
+    overPartId: null,
   };
   const drawing = { table: 'drawing' as const, version: 1, setId: 's', isDefault: false, hides: [] };
   const speaking = {

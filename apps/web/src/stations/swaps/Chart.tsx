@@ -90,6 +90,8 @@ function Cell({
   const { doc, view } = bench;
   const [over, setOver] = useState(false);
   const worn = useSwaps((s) => s.worn);
+  const cell = useSwaps((s) => s.cell);
+  const isChosen = !drawing && cell?.shape === shape && cell.mood === mood;
   const shows = drawing !== undefined && wornOf(doc, set, worn).id === drawing.id;
   const picture = drawing?.isDefault
     ? pieceOfSet(doc, set, view.id)?.face
@@ -99,9 +101,9 @@ function Cell({
     <button
       type="button"
       aria-label={drawing ? label : `${label}, not drawn`}
-      aria-pressed={drawing ? shows : undefined}
-      title={drawing ? label : `${label}: drop a file here`}
-      onClick={() => drawing && wear(doc, drawing.id)}
+      aria-pressed={drawing ? shows && !cell : isChosen}
+      title={drawing ? label : `${label}: drop a file here, or click to make it`}
+      onClick={() => (drawing ? wear(doc, drawing.id) : useSwaps.setState({ cell: { shape, mood } }))}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -114,14 +116,14 @@ function Cell({
         void bringDrawings(bench, set.id, [...event.dataTransfer.files], { shape, mood });
       }}
       className={`relative block size-16 overflow-hidden rounded-lg border bg-paper ${
-        shows
+        isChosen || (shows && !cell)
           ? 'border-2 border-brass'
           : over
             ? 'border-2 border-woad'
             : drawing
               ? 'border-rule'
               : 'border-dashed border-rule'
-      } ${drawing ? 'cursor-pointer' : ''}`}
+      } cursor-pointer`}
     >
       {picture ? (
         <img

@@ -2,9 +2,10 @@ import { planOf, setName, type SwapSetRow } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { Action } from '../../ui/controls';
 import { FileAction } from '../../ui/FileAction';
-import { BendStrip } from './BendStrip';
 import { bringDrawings } from './bring-drawings';
 import { Chart } from './Chart';
+import { MakeStrip } from './MakeStrip';
+import { PaintStrip } from './PaintStrip';
 import { lookAtSet, openSet, pickSet, setsIn, useSwaps } from './swaps-store';
 
 /** Above the art: the sets, and the open one's chart; files dropped on it are brought in by their names. */
@@ -43,7 +44,8 @@ export function ChartStrip() {
           <div className="min-h-0 flex-1 overflow-auto px-3 pb-2">
             <Chart set={set} />
           </div>
-          <BendStrip key={set.id} set={set} />
+          <MakeStrip key={set.id} set={set} />
+          <PaintStrip set={set} />
         </>
       ) : (
         <EmptyChart />

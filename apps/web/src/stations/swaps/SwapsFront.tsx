@@ -2,7 +2,7 @@ import { pieceOfSet } from '@limber-sheaf/core';
 import { useEffect } from 'react';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
-import { useBending } from './bending';
+import { useMaking } from './making';
 import { SayLine } from './SayLine';
 import { insteadOf, lookAtSet, openSet, useSwaps } from './swaps-store';
 import { usePlaying } from './usePlaying';
@@ -14,14 +14,14 @@ export function SwapsFront() {
   const { setId, worn, nudged, gaze, line } = useSwaps();
   const set = openSet(doc, view.id, setId);
   usePlaying(bench);
-  const bent = useBending((s) => s.bending?.drawingId);
+  const inHand = useMaking((s) => s.making?.drawingId);
   useEffect(() => {
-    const instead = insteadOf(doc, view.id, { worn, nudged, gaze });
-    // What is bent is drawn with its handles, in place of the piece.
-    const set = doc.swapSets.find(({ id }) => id === doc.drawings.find((one) => one.id === bent)?.setId);
+    const { instead, over } = insteadOf(doc, view.id, { worn, nudged, gaze });
+    // What is made is drawn with its handles, in place of the piece.
+    const set = doc.swapSets.find(({ id }) => id === doc.drawings.find((one) => one.id === inHand)?.setId);
     const piece = set && pieceOfSet(doc, set, view.id);
-    useBench.setState({ instead: piece ? { ...instead, [piece.id]: null } : instead });
-  }, [doc, view.id, worn, nudged, gaze, bent]);
+    useBench.setState({ instead: piece ? { ...instead, [piece.id]: null } : instead, over: piece ? [] : over });
+  }, [doc, view.id, worn, nudged, gaze, inHand]);
   const opened = set?.id;
   const isSaying = line !== null;
   useEffect(() => {

@@ -13,13 +13,17 @@ import {
 import { useOnBench } from '../../bench/context';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
 import { ChartWords } from './ChartWords';
+import { DrawingMade } from './DrawingMade';
+import { EmptyCell } from './EmptyCell';
 import { LooksAndCycles } from './LooksAndCycles';
+import { SwapFindings } from './SwapFindings';
+import { SetRules } from './SetRules';
 import { drawnIn, openSet, pickSet, setsIn, useSwaps, wornOf } from './swaps-store';
 
 /** Swaps' ledger: the sets with what is drawn and how it sits, and the drawing that shows. */
 export function SwapsLedger() {
   const { doc, view } = useOnBench();
-  const setId = useSwaps((s) => s.setId);
+  const { setId, cell } = useSwaps();
   const sets = setsIn(doc, view.id);
   const set = openSet(doc, view.id, setId);
   const drawn = sets.reduce((sum, one) => sum + drawnIn(doc, one, view.id).length, 0);
@@ -47,7 +51,9 @@ export function SwapsLedger() {
           </tbody>
         </table>
       )}
-      {set && <ShownDrawing set={set} />}
+      {set && (cell ? <EmptyCell set={set} cell={cell} /> : <ShownDrawing set={set} />)}
+      {set && <SwapFindings />}
+      {set && <SetRules set={set} />}
       {set && <ChartWords key={set.id} set={set} />}
       {set && <LooksAndCycles set={set} />}
     </>
@@ -135,6 +141,7 @@ function ShownDrawing({ set }: { set: SwapSetRow }) {
           <LedgerRow name="Hides">
             <HiddenParts drawing={drawing} others={others} />
           </LedgerRow>
+          <DrawingMade drawing={drawing} />
           <p className="mt-1.5 text-[12.5px] text-soft">Shift and an arrow key move it by a pixel.</p>
           <div className="mt-2 flex flex-wrap gap-1.5">
             <Action tone="wrong" onClick={() => void edit('swaps.delete', drawing.id)}>

@@ -1,10 +1,12 @@
-import { defaultOf, inView, pieceOfSet, type DrawingRow, type SheetRef } from '@limber-sheaf/core';
+import { defaultOf, inView, pieceOfSet, toHex, type DrawingRow, type SheetRef } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
 import { smallerFor, usePicture } from '../../bench/light-table/usePicture';
+import { NibMark } from '../../bench/NibMark';
 import { useBench } from '../../bench/store';
 import { Circle, Group, Image, Line } from '../../ui/konva';
-import { BendOnArt } from './BendOnArt';
+import { MakeOnArt } from './MakeOnArt';
+import { usePainting } from './paint-hand';
 import { PupilOnArt } from './PupilOnArt';
 import { drawnIn, openSet, useSwaps, wornOf } from './swaps-store';
 
@@ -13,6 +15,7 @@ export function SwapsOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
   const { setId, worn, ghosts, marks } = useSwaps();
   const scale = useBench((s) => s.viewport.scale);
+  const { painting, nib, at, brush } = usePainting();
   const set = openSet(doc, view.id, setId);
   if (!set) return <PupilOnArt palette={palette} />;
   const standing = defaultOf(doc, set);
@@ -24,8 +27,9 @@ export function SwapsOverlay({ palette }: { palette: Palette }) {
   });
   return (
     <Group>
-      <BendOnArt palette={palette} />
+      <MakeOnArt palette={palette} />
       <PupilOnArt palette={palette} />
+      {painting && <NibMark nib={nib} at={at} palette={palette} px={1 / scale} ink={toHex(brush.colour)} solid={0.8} />}
       {ghosts && pictures.map(({ id, picture }) => <Ghost key={id} picture={picture} by={smallerFor(scale)} />)}
       {marks && <Marks drawing={standing} palette={palette} isSet />}
       {marks && shown.id !== standing.id && <Marks key={shown.id} drawing={shown} palette={palette} />}

@@ -1,8 +1,9 @@
 import type { Station } from '../../bench/station';
 import { useBench } from '../../bench/store';
-import { leaveBend, useBending } from './bending';
+import { leaveMaking, useMaking } from './making';
 import { CHART_HEIGHT } from './Chart';
 import { ChartStrip } from './ChartStrip';
+import { leavePainting, paintHand, usePainting } from './paint-hand';
 import { LAID_BY, useSwaps } from './swaps-store';
 import { SWAP_ACTIONS } from './swap-actions';
 import { SwapsFront } from './SwapsFront';
@@ -16,10 +17,12 @@ export const station: Station = {
   Front: SwapsFront,
   clear: CHART_HEIGHT,
   actions: SWAP_ACTIONS,
-  stores: [useSwaps, useBending],
+  stores: [useSwaps, useMaking, usePainting],
+  hand: paintHand,
   leave: () => {
     useSwaps.setState({ ...LAID_BY, setId: useSwaps.getState().setId });
-    leaveBend();
-    useBench.setState({ instead: {} });
+    leaveMaking();
+    leavePainting();
+    useBench.setState({ instead: {}, over: [] });
   },
 };

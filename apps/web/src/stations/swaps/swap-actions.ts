@@ -11,7 +11,8 @@ import {
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
 import { useBench } from '../../bench/store';
-import { beginBend, leaveBend, useBending } from './bending';
+import { beginMaking, leaveMaking, useMaking } from './making';
+import { leavePainting, nibBack, usePainting } from './paint-hand';
 import { FLIP, drawnIn, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
 
 function pickedPiece({ doc, view }: BenchValue): PieceRow | null {
@@ -142,21 +143,39 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     run: ({ edit, view }) => void edit('swaps.seatAll', view.id),
   },
   {
-    id: 'bend',
-    word: 'Bend',
+    id: 'make',
+    word: 'Make',
     key: 'e',
-    title: 'Makes another drawing of the one that shows: drag its handles while both corners stay',
+    title: 'Makes another drawing of the one that shows: bent by handles, parted along a line, darkened',
     shown: hasSet,
-    on: () => useBending.getState().bending !== null,
-    run: (bench) => (useBending.getState().bending ? leaveBend() : beginBend(bench)),
+    on: () => useMaking.getState().making !== null,
+    run: (bench) => {
+      leavePainting();
+      if (useMaking.getState().making) leaveMaking();
+      else beginMaking(bench);
+    },
   },
   {
-    id: 'leave-bend',
-    word: 'Leave the bending',
+    id: 'nib',
+    word: 'Nib',
+    key: 'n',
+    title: 'Paints on the drawing that shows; Alt takes paint away, Shift takes a colour up',
+    shown: hasSet,
+    on: () => usePainting.getState().painting,
+    run: () => {
+      const { painting } = usePainting.getState();
+      leaveMaking();
+      if (painting) leavePainting();
+      else usePainting.setState({ painting: true });
+    },
+  },
+  {
+    id: 'back',
+    word: 'One step back, or lay the tool down',
     key: 'escape',
     shown: false,
-    when: () => useBending.getState().bending !== null,
-    run: leaveBend,
+    when: () => useMaking.getState().making !== null || usePainting.getState().painting,
+    run: (bench) => (usePainting.getState().painting ? nibBack(bench) : leaveMaking()),
   },
   {
     id: 'beneath',

@@ -1,14 +1,14 @@
 import {
-  bendDrawing,
   composePiece,
-  handlesOf,
+  drawnLine,
   inView,
+  makeDrawing,
   pieceOfSet,
-  placesOf,
   readLine,
   setById,
   travelOf,
   type CharacterDoc,
+  type MakeStep,
   type PlacedBitmap,
   type SpokenLine,
   type Travel,
@@ -17,8 +17,8 @@ import * as Comlink from 'comlink';
 import { held as heldState, type StateKey } from '../../bench/worker/held';
 import { artOf, sheet } from '../../bench/worker/pictures';
 
-/** A bent drawing, and where it lies, px. */
-export interface BentPicture {
+/** A picture that was worked out, and where it lies, px. */
+export interface DrawnPicture {
   image: ImageBitmap;
   x: number;
   y: number;
@@ -55,23 +55,26 @@ export const swapTasks = {
     });
   },
 
-  /** A drawing as it would be, bent by handles: x, y, x, y each; held places: x, y. */
-  async bend(
-    at: StateKey,
-    viewId: string,
-    drawingId: string,
-    handles: number[],
-    held: number[],
-  ): Promise<BentPicture | null> {
+  /** The line that a drawing has between two of its places, x, y pairs. */
+  async lineOn(at: StateKey, viewId: string, drawingId: string, ends: number[]): Promise<number[]> {
+    const [ax, ay, bx, by] = ends;
+    const picture = await drawn(at, heldState(at).doc, viewId, drawingId);
+    return picture ? drawnLine(picture, { x: ax, y: ay }, { x: bx, y: by }) : ends;
+  },
+
+  /** A drawing as it would be, made of another by steps. */
+  async make(at: StateKey, viewId: string, drawingId: string, steps: MakeStep[]): Promise<DrawnPicture | null> {
     const { doc } = heldState(at);
     const view = doc.views.find(({ id }) => id === viewId);
     const picture = view && (await drawn(at, doc, viewId, drawingId));
     if (!picture) return null;
-    const { width: wide, height: high } = view;
-    const bent = bendDrawing(picture, handlesOf(handles), placesOf(held), { x: 0, y: 0, width: wide, height: high });
-    if (!bent) return null;
-    const { x, y, width, height, data } = bent;
-    const image = await createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height));
-    return Comlink.transfer({ image, x, y, width, height }, [image]);
+    return bitmapOf(makeDrawing(picture, steps, { x: 0, y: 0, width: view.width, height: view.height }));
   },
 };
+
+async function bitmapOf(picture: PlacedBitmap | null): Promise<DrawnPicture | null> {
+  if (!picture) return null;
+  const { x, y, width, height, data } = picture;
+  const image = await createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height));
+  return Comlink.transfer({ image, x, y, width, height }, [image]);
+}

@@ -4,9 +4,12 @@ import {
   drawingById,
   drawingsOf,
   drawnInstead,
+  drawnOver,
   inView,
+  partnerOf,
   partOf,
   pieceOfSet,
+  setById,
   type CharacterDoc,
   type DrawingRow,
   type SheetRef,
@@ -14,7 +17,7 @@ import {
   type SwapSetRow,
 } from '@limber-sheaf/core';
 import { create } from 'zustand';
-import { pickPiece, useBench } from '../../bench/store';
+import { pickPiece, useBench, type OverPiece } from '../../bench/store';
 
 /** A line as it is tried: its words, what it was read as, and how it is said. */
 export interface TriedLine {
@@ -29,6 +32,8 @@ export interface TriedLine {
 interface SwapsState {
   /** The set whose chart is open; the first where it is not there. */
   setId: string | null;
+  /** A place of its chart that has no drawing and is looked at; null for none. */
+  cell: { shape: string; mood: string } | null;
   /** By set, the drawing that shows in place of the default one. */
   worn: Readonly<Record<string, string>>;
   /** All drawings of the set are laid faintly over one another. */
@@ -52,6 +57,7 @@ export const LINE = 'line';
 
 export const LAID_BY: SwapsState = {
   setId: null,
+  cell: null,
   worn: {},
   ghosts: false,
   marks: false,
@@ -75,15 +81,25 @@ export function openSet(doc: CharacterDoc, viewId: string, setId = useSwaps.getS
   return sets.find(({ id }) => id === setId) ?? sets[0] ?? null;
 }
 
-/** The drawing of a set that shows. */
+/** The set that says which drawing of another shows: the one it is linked to, or itself. */
+function leaderOf(doc: CharacterDoc, set: SwapSetRow): SwapSetRow {
+  return doc.swapSets.find(({ id }) => id === set.linkedTo) ?? set;
+}
+
+/** The drawing of a set that shows; of a linked one, that which goes with the other's. */
 export function wornOf(doc: CharacterDoc, set: SwapSetRow, worn = useSwaps.getState().worn): DrawingRow {
+  const leader = leaderOf(doc, set);
+  if (leader.id !== set.id) return partnerOf(doc, set, wornOf(doc, leader, worn));
   return doc.drawings.find(({ id, setId }) => id === worn[set.id] && setId === set.id) ?? defaultOf(doc, set);
 }
 
-/** Shows a drawing in its piece's place. */
+/** Shows a drawing in its piece's place; what a linked set follows shows its partner. */
 export function wear(doc: CharacterDoc, drawingId: string): void {
-  const { setId } = drawingById(doc, drawingId);
-  useSwaps.setState(({ worn }) => ({ setId, worn: { ...worn, [setId]: drawingId } }));
+  const drawing = drawingById(doc, drawingId);
+  const { setId } = drawing;
+  const leader = leaderOf(doc, setById(doc, setId));
+  const chosen = leader.id === setId ? drawing : partnerOf(doc, leader, drawing);
+  useSwaps.setState(({ worn }) => ({ setId, cell: null, worn: { ...worn, [leader.id]: chosen.id } }));
 }
 
 /** Shows every set's default drawing again. */
@@ -103,7 +119,7 @@ export function defaultFirst(doc: CharacterDoc, set: SwapSetRow, viewId: string)
 
 /** Opens a set's chart, and picks its piece. */
 export function pickSet(doc: CharacterDoc, viewId: string, set: SwapSetRow): void {
-  useSwaps.setState({ setId: set.id, playing: null });
+  useSwaps.setState({ setId: set.id, cell: null, playing: null });
   const piece = pieceOfSet(doc, set, viewId);
   if (piece) pickPiece(piece.id, partOf(doc, piece));
 }
@@ -117,24 +133,31 @@ export function step(doc: CharacterDoc, viewId: string, by: 1 | -1): void {
   wear(doc, drawings[(at + by + drawings.length) % drawings.length].id);
 }
 
-/** What is drawn in place of pieces, by piece: nothing for null. */
+/** What is drawn in place of pieces, by piece (nothing for null), and in front of some. */
 export function insteadOf(
   doc: CharacterDoc,
   viewId: string,
   { worn, nudged, gaze }: Pick<SwapsState, 'worn' | 'nudged' | 'gaze'>,
-): Record<string, SheetRef | null> {
+): { instead: Record<string, SheetRef | null>; over: OverPiece[] } {
   const ids = setsIn(doc, viewId).map((set) => wornOf(doc, set, worn).id);
   const instead: Record<string, SheetRef | null> = {};
-  for (const [pieceId, row] of drawnInstead(doc, viewId, ids)) {
-    const by = nudged && nudged.drawingId === row?.drawingId ? nudged : { x: 0, y: 0 };
-    instead[pieceId] = row?.picture ? { ...row.picture, x: row.picture.x + by.x, y: row.picture.y + by.y } : null;
-  }
+  const placed = (picture: SheetRef, drawingId: string) => {
+    const by = nudged?.drawingId === drawingId ? nudged : { x: 0, y: 0 };
+    return { ...picture, x: picture.x + by.x, y: picture.y + by.y };
+  };
+  for (const [pieceId, row] of drawnInstead(doc, viewId, ids))
+    instead[pieceId] = row?.picture ? placed(row.picture, row.drawingId) : null;
+  const over = drawnOver(doc, viewId, ids).map(({ at, of, row, picture }) => ({
+    at,
+    of,
+    picture: placed(picture, row.drawingId),
+  }));
   const looking = gaze && doc.pieces.find(({ id, viewId: own }) => id === gaze.pieceId && own === viewId);
   if (looking && gaze) {
     const { face } = looking;
     instead[looking.id] = { ...face, x: face.x + Math.round(gaze.x), y: face.y + Math.round(gaze.y) };
   }
-  return instead;
+  return { instead, over };
 }
 
 /** Brings the open set's piece into view, with some of what is about it. */

@@ -38,6 +38,7 @@ const drawing = (id: string, shape: string, mood = 'neutral', more: Partial<Draw
 /** A head with a mouth that has a set: at rest, open, and a blank one. */
 function speaking(): CharacterDoc {
   const doc = character({ pieces: ['head', 'mouth'], hangs: { mouth: 'head' } });
+  const drawn = { over: null, madeOf: null, steps: [], madeKey: '' };
   const picture = { blob: 'p', x: 20, y: 30, width: 12, height: 8, area: 60 };
   return {
     ...doc,
@@ -46,6 +47,7 @@ function speaking(): CharacterDoc {
         ...{ table: 'swapSet', id: 's', version: 1, characterId: 'c', partId: 'part mouth', kind: 'mouth' },
         shapes: ['rest', 'closed', 'open'].map((key) => ({ key, sounds: key === 'closed' ? 'm b p' : '' })),
         moods: ['neutral', 'happy'],
+        ...{ linkedTo: null, overPartId: null },
       },
     ],
     drawings: [
@@ -54,8 +56,17 @@ function speaking(): CharacterDoc {
       drawing('shut', 'closed'),
     ],
     drawingViews: [
-      { table: 'drawingView', id: 'ov', version: 1, drawingId: 'open', viewId: 'v', picture, marks: [] },
-      { table: 'drawingView', id: 'sv', version: 1, drawingId: 'shut', viewId: 'v', picture: null, marks: [] },
+      { table: 'drawingView', id: 'ov', version: 1, drawingId: 'open', viewId: 'v', picture, marks: [], ...drawn },
+      {
+        table: 'drawingView',
+        id: 'sv',
+        version: 1,
+        drawingId: 'shut',
+        viewId: 'v',
+        picture: null,
+        marks: [],
+        ...drawn,
+      },
     ],
     looks: [{ table: 'look', id: 'l', version: 1, characterId: 'c', name: 'shouting', drawingIds: ['open'] }],
     cycles: [

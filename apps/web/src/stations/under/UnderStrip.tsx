@@ -1,19 +1,22 @@
 import { useOnBench } from '../../bench/context';
+import { BrushNumbers } from '../../bench/BrushNumbers';
 import { useBench } from '../../bench/store';
+import { keyOf } from '../../bench/worker';
 import { Toggle } from '../../ui/controls';
 import { Range } from '../../ui/Range';
-import { BrushColours } from './BrushColours';
 import { GraftStrip } from './GraftStrip';
 import { HidingStrip } from './HidingStrip';
 import { peelTo, piecesOver } from './peel';
 import { TakenStrip } from './TakenStrip';
 import { useUnderStore } from './under-store';
+import { underWorker } from './worker';
 
 const BOX = 'pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1';
 
 /** The numbers of the brush, and how far is peeled. */
 export function UnderStrip() {
-  const { doc, view, revision } = useOnBench();
+  const bench = useOnBench();
+  const { doc, view, revision } = bench;
   const picked = useBench((s) => s.pickedPiece);
   const { brushing, filling, brush, lifted, carrying, lifting, hiding, grafting, taken } = useUnderStore();
   const over = piecesOver(doc, view.id, picked).length;
@@ -34,16 +37,7 @@ export function UnderStrip() {
           >
             Fill
           </Toggle>
-          <Range label="Size" unit="px" value={brush.size} low={1} high={400} onChange={(size) => set({ size })} />
-          <Range
-            label="Softness"
-            unit="%"
-            value={Math.round(brush.softness * 100)}
-            low={0}
-            high={100}
-            onChange={(softness) => set({ softness: softness / 100 })}
-          />
-          <BrushColours />
+          <BrushNumbers brush={brush} onChange={set} lineOf={() => underWorker().lineOf(keyOf(bench), view.id)} />
         </span>
       )}
       {lifted > 0 && (

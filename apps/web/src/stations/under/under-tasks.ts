@@ -5,7 +5,6 @@ import {
   coverageOf,
   findBare,
   findOpen,
-  ownLine,
   pieceById,
   pieceUnderKey,
   proposeUnder,
@@ -15,7 +14,6 @@ import {
   type Bridge,
   type IntoView,
   type OpenPlace,
-  type OwnLine,
   type PieceUnder,
   type PlacedBitmap,
   type ProposeOptions,
@@ -25,7 +23,7 @@ import {
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from '../../bench/worker/held';
-import { artOf, picture, sheet } from '../../bench/worker/pictures';
+import { artOf, sheet } from '../../bench/worker/pictures';
 
 /** A picture for the light table, and the rectangle of the canvas that it fills. */
 interface Laid {
@@ -124,21 +122,6 @@ export const underTasks = {
     return Array.from(outer, (value, i) => value + (i % 2 === 0 ? face.x : face.y)).filter(
       (_, i) => (i >> 1) % stride === 0,
     );
-  },
-
-  /** The figure's own line: its width, px, 0 for none, and its colour. */
-  async lineOf(at: StateKey, viewId: string): Promise<OwnLine> {
-    return ownLine((await artOf(at, viewId)).design);
-  },
-
-  /** The design's colour at a place, px; null beside it. */
-  async colourAt(at: StateKey, viewId: string, x: number, y: number): Promise<Rgb | null> {
-    const view = held(at).doc.views.find((one) => one.id === viewId);
-    const design = view && (await picture(view.designBlob));
-    const [column, row] = [Math.floor(x), Math.floor(y)];
-    if (!design || column < 0 || row < 0 || column >= design.width || row >= design.height) return null;
-    const [r, g, b, a] = design.data.subarray((row * design.width + column) * 4);
-    return a === 255 ? [r, g, b] : null;
   },
 };
 

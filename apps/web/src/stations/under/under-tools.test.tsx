@@ -8,7 +8,6 @@ import { character, named } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
 import { answer } from '../../testing/server';
 import { said } from '../../testing/toasts';
-import { BrushColours } from './BrushColours';
 import { carryHand, contourBack, endContour } from './carry-hand';
 import { GraftStrip } from './GraftStrip';
 import { GraftTone } from './GraftTone';
@@ -17,6 +16,7 @@ import { OpenPlaces } from './OpenPlaces';
 import { PickedBeneath } from './PickedBeneath';
 import { UNDER_ACTIONS } from './under-actions';
 import { NO_CONTOUR, useUnderStore } from './under-store';
+import { UnderStrip } from './UnderStrip';
 
 const outline = [0, 0, 10, 0, 10, 10];
 let ownLine = { width: 7.6, colour: [30, 20, 40] };
@@ -284,7 +284,8 @@ test('a hole that opens is shown at its angle, and answered: nothing, or whose i
 
 test('the brush takes a colour of the palette, or the figure’s own line with its width', async () => {
   const palette = [{ hex: '#28406f', name: 'deep blue', share: 0.4 }];
-  onBench(<BrushColours />, { ...doc, character: { ...doc.character, palette } });
+  act(() => useUnderStore.setState({ brushing: true, grafting: false, hiding: null }));
+  onBench(<UnderStrip />, { ...doc, character: { ...doc.character, palette } });
   await userEvent.click(screen.getByRole('button', { name: 'deep blue' }));
   expect(useUnderStore.getState().brush.colour).toEqual([40, 64, 111]);
   await userEvent.click(screen.getByRole('button', { name: 'Line' }));

@@ -1,0 +1,112 @@
+import {
+  LimberError,
+  drawingById,
+  inView,
+  jointOfSet,
+  lookOf,
+  makeDrawing,
+  paintDrawing,
+  setById,
+  drawingLabel,
+  defaultOf,
+  registerLeast,
+  seatByMarks,
+  trimToPaint,
+  cropPlaced,
+  intersectRects,
+  toRemake,
+  viewById,
+  setName,
+  withSameEnd,
+  type BrushStroke,
+  type CharacterDoc,
+  type DrawingPicture,
+  type MakeStep,
+  type SheetRef,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { keepIfAny, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { task } from '../threads/task.js';
+import { canvasOf, drawnPicture, ownPicture } from './drawn.js';
+
+interface Where {
+  doc: CharacterDoc;
+  viewId: ViewId;
+  derived: DerivedOfView;
+}
+
+/** A drawing made of another by steps; null where nothing is left of it. */
+export const make = task(
+  async ({ doc, viewId, derived, drawingId, steps }: Where & { drawingId: string; steps: MakeStep[] }) => {
+    const picture = await drawnPicture(doc, drawingById(doc, drawingId), viewId, derived);
+    if (!picture) throw new LimberError('nothing-there', 'There is nothing to make it of: the drawing is blank.');
+    return keepIfAny(makeDrawing(picture, steps, canvasOf(viewById(doc, viewId))));
+  },
+);
+
+/** What drawings look like whose originals have changed, one after the other: some are made of others. */
+export const remake = task(async ({ doc, viewId, derived }: Where) => {
+  const canvas = canvasOf(viewById(doc, viewId));
+  let now = doc;
+  const made: { id: string; picture: SheetRef | null; key: string }[] = [];
+  for (const { id, madeOf, steps } of toRemake(doc, viewId, derived)) {
+    if (madeOf === null) continue;
+    const of = drawingById(now, madeOf);
+    const source = await drawnPicture(now, of, viewId, derived);
+    const picture = await keepIfAny(source && makeDrawing(source, steps, canvas));
+    made.push({ id, picture, key: lookOf(now, of, viewId, derived) });
+    now = { ...now, drawingViews: now.drawingViews.map((row) => (row.id === id ? { ...row, picture } : row)) };
+  }
+  return made;
+});
+
+/** One of a drawing's pictures, painted on. */
+export const paint = task(
+  async ({
+    doc,
+    viewId,
+    drawingId,
+    on,
+    stroke,
+  }: Omit<Where, 'derived'> & { drawingId: string; on: DrawingPicture; stroke: BrushStroke }) => {
+    const before = await sheet(inView(doc, drawingId, viewId)?.[on] ?? null);
+    if (stroke.erase && !before)
+      throw new LimberError('nothing-there', 'There is no paint to take away: the drawing is blank.');
+    return keepIfAny(paintDrawing(before, stroke, canvasOf(viewById(doc, viewId))));
+  },
+);
+
+/** A drawing of one view as it lies in another: its marks on that view's, or where it differs least from the default there. */
+export const takeOver = task(
+  async ({ doc, viewId, derived, drawingId, fromViewId }: Where & { drawingId: string; fromViewId: ViewId }) => {
+    const drawing = drawingById(doc, drawingId);
+    const set = setById(doc, drawing.setId);
+    const there = inView(doc, drawingId, fromViewId);
+    const picture = await sheet(there?.picture ?? null);
+    if (!there || !picture)
+      throw new LimberError('nothing-there', `${drawingLabel(doc, drawing)} has no picture in that view.`);
+    const own = await ownPicture(doc, set, viewId, derived);
+    const marks = inView(doc, defaultOf(doc, set).id, viewId)?.marks ?? [];
+    const way =
+      marks.length === 4 && there.marks.length === 4 ? seatByMarks(marks, there.marks) : registerLeast(own, picture);
+    const { x, y } = way ?? { x: own.x - picture.x, y: own.y - picture.y };
+    const moved = { ...picture, x: picture.x + x, y: picture.y + y };
+    const canvas = canvasOf(viewById(doc, viewId));
+    return {
+      picture: await keepIfAny(trimToPaint(cropPlaced(moved, intersectRects(moved, canvas)))),
+      marks: there.marks.map((value, at) => value + (at % 2 === 0 ? x : y)),
+    };
+  },
+);
+
+/** A drawing with the default one's end at the joint by which its piece hangs. */
+export const sameEnd = task(async ({ doc, viewId, derived, drawingId }: Where & { drawingId: string }) => {
+  const drawing = drawingById(doc, drawingId);
+  const set = setById(doc, drawing.setId);
+  const joint = jointOfSet(doc, set, viewId);
+  if (!joint)
+    throw new LimberError('nothing-there', `${setName(doc, set)} has no rounded joint.`, 'Place it in Joints first.');
+  const picture = await sheet(inView(doc, drawingId, viewId)?.picture ?? null);
+  if (!picture) throw new LimberError('nothing-there', 'The drawing is blank: it has no end.');
+  return keepIfAny(withSameEnd(picture, await ownPicture(doc, set, viewId, derived), joint));
+});

@@ -1,0 +1,47 @@
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { toLab } from '../raster/colour.js';
+
+/** Places at which a line is looked for between both corners. */
+const STATIONS = 7;
+/** Lightness (0 to 1) by which a place may be lighter than the darkest, and is the same line. */
+const SAME = 0.06;
+
+/**
+ * The line that a drawing has between two of its places: the darkest paint of each column, as of the lips of a mouth.
+ * @returns x, y pairs, px, from the one to the other; straight where there is no paint between them
+ */
+export function drawnLine(picture: PlacedBitmap, from: Place, to: Place): number[] {
+  const points: number[] = [from.x, from.y];
+  for (let k = 1; k < STATIONS; k++) {
+    const share = k / STATIONS;
+    const x = from.x + (to.x - from.x) * share;
+    points.push(x, darkestAt(picture, x) ?? from.y + (to.y - from.y) * share);
+  }
+  return [...points, to.x, to.y];
+}
+
+interface Place {
+  x: number;
+  y: number;
+}
+
+/** The middle of the darkest run of a column, px; null for a column without paint. */
+function darkestAt({ data, width, height, x: left, y: top }: PlacedBitmap, x: number): number | null {
+  const column = Math.floor(x) - left;
+  if (column < 0 || column >= width) return null;
+  let best: { lightness: number; row: number } | null = null;
+  const lightnessAt = (row: number): number => {
+    const i = (row * width + column) * 4;
+    return data[i + 3] > 200 ? toLab(data[i], data[i + 1], data[i + 2])[0] : Infinity;
+  };
+  for (let row = 0; row < height; row++) {
+    const lightness = lightnessAt(row);
+    if (lightness < (best?.lightness ?? Infinity)) best = { lightness, row };
+  }
+  if (!best) return null;
+  const limit = best.lightness + SAME;
+  let [first, last] = [best.row, best.row];
+  while (first > 0 && lightnessAt(first - 1) <= limit) first--;
+  while (last + 1 < height && lightnessAt(last + 1) <= limit) last++;
+  return top + (first + last + 1) / 2;
+}
