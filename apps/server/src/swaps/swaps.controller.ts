@@ -43,6 +43,7 @@ import {
   MarksBody,
   MoveDrawingBody,
   MovingBody,
+  SeatAllBody,
   StartSetBody,
 } from './swaps.dto.js';
 import { SwapsService } from './swaps.service.js';
@@ -147,9 +148,9 @@ export class SwapsController {
 
   @Post('views/:id/seat-all')
   @HttpCode(200)
-  @ApiOperation({ summary: 'Put every drawing with marks onto its set’s; tells what it left and why' })
-  seatAll(@Param() { id }: IdParam, @Who() caller: Caller) {
-    return this.swaps.seatAll(id, caller);
+  @ApiOperation({ summary: 'Put every drawing on its seat, turned and scaled if wanted; tells what it left and why' })
+  seatAll(@Param() { id }: IdParam, @Body() { saw, turns = false }: SeatAllBody, @Who() caller: Caller) {
+    return this.swaps.seatAll(id, { ...caller, saw }, turns);
   }
 
   @Patch('drawings/:id')

@@ -5,6 +5,7 @@ import {
   ArrayMinSize,
   ArrayUnique,
   IsArray,
+  IsBoolean,
   IsIn,
   IsInt,
   IsNumber,
@@ -82,6 +83,11 @@ export class MoveDrawingBody extends InViewBody {
 export class MarksBody extends InViewBody {
   /** x, y, x, y, px; empty for none. */
   @IsArray() @ArrayMaxSize(4) @IsNumber({}, { each: true }) marks: number[];
+}
+
+export class SeatAllBody extends EditBody {
+  /** May drawings be turned and scaled, so that their paint is resampled? Whole pixels otherwise. */
+  @MayBeLeftOut() @IsBoolean() turns?: boolean;
 }
 
 /** Scenes of a moving picture, at most. */

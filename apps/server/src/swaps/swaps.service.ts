@@ -4,24 +4,17 @@ import {
   addDrawings,
   applyDiff,
   counted,
-  defaultOf,
-  drawingLabel,
-  drawingsOf,
-  inView,
-  isEmptyDiff,
   joinDiffs,
   lidsToMake,
   mirrorPiece,
-  moveDrawing,
   pieceName,
-  pieceOfSet,
-  seatByMarks,
+  seatAll,
   setAt,
   setById,
   setName,
   startSet,
   type CharacterDoc,
-  type Diff,
+  type SeatedAll,
   type SwapSetId,
   type ViewId,
 } from '@limber-sheaf/core';
@@ -140,50 +133,26 @@ export class SwapsService {
     return this.threads.run(tasks, 'move', order, { signal, tell, seconds: LONG });
   }
 
-  /** Puts every drawing of a view whose marks are known onto its set's, as one edit; tells what it left and why. */
-  async seatAll(viewId: ViewId, context: EditContext): Promise<CharacterState> {
-    return this.edits.run(await characterOf('view', viewId), context, (doc) => {
-      const { diff, moved, notes } = seatAll(doc, viewId);
+  /** Puts every drawing of a view on its seat, as one edit; tells what it left and why. @param turns may they be turned and scaled? */
+  async seatAll(viewId: ViewId, context: EditContext, turns: boolean): Promise<CharacterState> {
+    const { signal } = context;
+    const characterId = await characterOf('view', viewId);
+    return this.edits.run(characterId, context, async (doc) => {
+      const { diff, moved, notes } = turns ? await this.seatTurned(doc, viewId, context) : seatAll(doc, viewId);
       if (moved === 0 && notes.length === 0)
         throw new LimberError('nothing-there', 'Every drawing is on its seat already.');
+      signal?.throwIfAborted();
       return { kind: 'seat', summary: `Seat ${counted(moved, 'drawing')}`, diff, notes };
     });
+  }
+
+  private async seatTurned(doc: CharacterDoc, viewId: ViewId, { signal, actor }: EditContext): Promise<SeatedAll> {
+    const derived = await this.sheets.ofView(doc, viewId, { signal });
+    const tell = this.events.tellProgress(doc.character.id, actor);
+    return this.threads.run(tasks, 'seatTurned', { doc, viewId, derived }, { signal, tell, seconds: LONG });
   }
 }
 
 function freshDrawing({ shape, mood, picture }: BroughtDrawing) {
   return { drawingId: randomUUID(), drawingViewId: randomUUID(), shape, mood, picture, marks: [] };
-}
-
-function seatAll(doc: CharacterDoc, viewId: ViewId): { diff: Diff; moved: number; notes: string[] } {
-  const notes: string[] = [];
-  let diff: Diff = { added: [], updated: [], removed: [] };
-  let moved = 0;
-  for (const set of doc.swapSets.filter((one) => pieceOfSet(doc, one, viewId))) {
-    const marks = inView(doc, defaultOf(doc, set).id, viewId)?.marks ?? [];
-    const drawings = drawingsOf(doc, set).filter(({ isDefault }) => !isDefault);
-    if (marks.length === 0) {
-      if (drawings.length > 0) notes.push(`${setName(doc, set)} has no marks: set two on its default drawing.`);
-      continue;
-    }
-    const unmarked = drawings.filter(
-      ({ id }) => inView(doc, id, viewId)?.picture && inView(doc, id, viewId)?.marks.length === 0,
-    );
-    if (unmarked.length > 0)
-      notes.push(
-        unmarked.length === 1
-          ? `${drawingLabel(doc, unmarked[0])} has no marks of its own and stays.`
-          : `${unmarked.length} drawings of ${setName(doc, set)} have no marks of their own and stay.`,
-      );
-    for (const { id } of drawings) {
-      const row = inView(doc, id, viewId);
-      if (!row?.picture || row.marks.length === 0) continue;
-      const { x, y } = seatByMarks(marks, row.marks);
-      if (x === 0 && y === 0) continue;
-      const step = moveDrawing(applyDiff(doc, diff), id, viewId, x, y);
-      if (!isEmptyDiff(step)) moved++;
-      diff = joinDiffs(diff, step);
-    }
-  }
-  return { diff, moved, notes };
 }

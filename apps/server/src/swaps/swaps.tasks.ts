@@ -1,6 +1,8 @@
 import { basename, extname } from 'node:path';
 import {
+  DiffBuilder,
   LID_OPENINGS,
+  PRESSED_FLAT,
   LimberError,
   beneathSet,
   cleanMatte,
@@ -11,6 +13,7 @@ import {
   inView,
   intersectRects,
   makeLids,
+  marksOf,
   mergeSheets,
   mirrorDrawing,
   mirrorMarks,
@@ -19,17 +22,27 @@ import {
   paintBeneath,
   partOf,
   pieceById,
+  picturesOf,
   pieceOfSet,
   plainWords,
   readName,
   registerLeast,
+  registerTurned,
+  seatDrawing,
+  seated,
+  seatingByMarks,
   setById,
   setName,
+  setsToSeat,
   trimToPaint,
+  unmarkedNotes,
   viewById,
   type CharacterDoc,
   type Diff,
+  type Place,
   type PlacedBitmap,
+  type SeatedAll,
+  type Seating,
   type SheetRef,
   type SwapSetId,
   type SwapSetRow,
@@ -148,6 +161,61 @@ export const mirror = task(
     return made;
   },
 );
+
+/** Less than this is a seating that changes nothing: degrees, share, px. */
+const STILL = { angle: 0.05, scale: 0.001, move: 0.25 };
+
+/**
+ * Turns, scales and moves the drawings of a view onto their seats: by their marks; where a set has none, to where each differs
+ * least from the default drawing.
+ */
+export const seatTurned = task(
+  async ({ doc, viewId, derived }: Pick<BringOrder, 'doc' | 'viewId' | 'derived'>, tell: Tell): Promise<SeatedAll> => {
+    const canvas = canvasOf(viewById(doc, viewId));
+    const notes: string[] = [];
+    const diff = new DiffBuilder();
+    let moved = 0;
+    const todo = setsToSeat(doc, viewId).flatMap((set) => {
+      const marks = marksOf(doc, set, viewId);
+      const rows = picturesOf(doc, set, viewId);
+      if (marks.length > 0) notes.push(...unmarkedNotes(doc, set, rows));
+      return rows.filter((row) => marks.length === 0 || row.marks.length > 0).map((row) => ({ set, marks, row }));
+    });
+    for (const [at, { set, marks, row }] of todo.entries()) {
+      tell(at / todo.length, 'Seating the drawings');
+      const picture = await sheet(row.picture);
+      const seating =
+        picture &&
+        (marks.length > 0
+          ? seatingByMarks(marks, row.marks)
+          : registerTurned(await ownPicture(doc, set, viewId, derived), picture));
+      if (!picture || !seating || isStill(seating)) continue;
+      const made = await keepIfAny(seatDrawing(picture, seating, canvas));
+      if (!made) continue;
+      const over = await sheet(row.over);
+      moved++;
+      diff.update(row, {
+        picture: made,
+        over: await keepIfAny(over && seatDrawing(over, seating, canvas)),
+        marks: placesAt(row.marks).flatMap((mark) => Object.values(seated(seating, mark))),
+        ...PRESSED_FLAT,
+      });
+    }
+    return { diff: diff.build(), moved, notes };
+  },
+);
+
+function isStill({ angle, scale, from, to }: Seating): boolean {
+  return (
+    Math.abs(angle) < STILL.angle &&
+    Math.abs(scale - 1) < STILL.scale &&
+    Math.hypot(to.x - from.x, to.y - from.y) < STILL.move
+  );
+}
+
+function placesAt(marks: readonly number[]): Place[] {
+  return Array.from({ length: marks.length / 2 }, (_, k) => ({ x: marks[2 * k], y: marks[2 * k + 1] }));
+}
 
 /** The paint that lacks beneath a set's piece, laid beneath what it hangs from. */
 export const beneath = task(

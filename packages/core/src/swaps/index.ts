@@ -37,6 +37,7 @@ export {
 export { paintDrawing } from './paint-drawing.js';
 export { isMadeOf, lookOf, toRemake } from './remake.js';
 export { drawnLine } from './drawn-line.js';
+export { differencePicture } from './difference-picture.js';
 export { drawnInstead, drawnOver, type DrawnOver } from './drawn-instead.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
 export { withinTravel, type Travel } from './pupil-travel.js';
@@ -44,6 +45,9 @@ export { isPupil, travelOf } from './travel-of.js';
 export { LONGEST_LINE, readLine, standIn, type SpokenLine, type SpokenShape } from './read-line.js';
 export { readName } from './read-names.js';
 export { registerLeast, seatByMarks, seatDrift } from './seat.js';
+export { marksOf, picturesOf, seatAll, setsToSeat, unmarkedNotes, type SeatedAll } from './seat-all.js';
+export { registerTurned, seatDrawing, seated, seatingByMarks, type Seating } from './seat-turned.js';
+export { PRESSED_FLAT } from '../document/removal.js';
 export { jointOfSet, withSameEnd } from './same-end.js';
 export { changeSetRules, linkedSets, partnerOf, unlinkedOf, withPartners } from './set-rules.js';
 export {

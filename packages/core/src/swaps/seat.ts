@@ -69,13 +69,14 @@ function centred(fixed: PlacedBitmap, moving: PlacedBitmap): SeatOffset {
 }
 
 /** A picture made smaller: colours times coverage, and coverage, a cell each; planes of four. */
-interface Cells {
+export interface Cells {
   width: number;
   height: number;
   data: Float32Array;
 }
 
-function smaller({ x, y, width, height, data }: PlacedBitmap, step: number): Cells {
+/** A picture on a grid of cells so many px wide, whose lines are those of the canvas. */
+export function smaller({ x, y, width, height, data }: PlacedBitmap, step: number): Cells {
   // Cells lie on the canvas' own grid, so that both pictures are divided alike wherever they lie.
   const [left, top] = [Math.floor(x / step), Math.floor(y / step)];
   const [wide, high] = [Math.ceil((x + width) / step) - left, Math.ceil((y + height) / step) - top];

@@ -1229,7 +1229,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Put every drawing with marks onto its set’s; tells what it left and why */
+    /** Put every drawing on its seat, turned and scaled if wanted; tells what it left and why */
     post: operations['swaps.seatAll'];
     delete?: never;
     options?: never;
@@ -2133,6 +2133,12 @@ export interface components {
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       scenes: components['schemas']['SceneFields'][];
+    };
+    SeatAllBody: {
+      turns?: boolean | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
     };
     DrawingBody: {
       shape?: string | null;
@@ -5383,7 +5389,11 @@ export interface operations {
       };
       cookie?: never;
     };
-    requestBody?: never;
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SeatAllBody'];
+      };
+    };
     responses: {
       200: {
         headers: {

@@ -1,4 +1,11 @@
-import { type PieceRow, type PlacedBitmap, type SheetBitmaps, type SheetRef, type ViewArt } from '@limber-sheaf/core';
+import {
+  type DerivedRefs,
+  type PieceRow,
+  type PlacedBitmap,
+  type SheetBitmaps,
+  type SheetRef,
+  type ViewArt,
+} from '@limber-sheaf/core';
 import { decodePng } from '@limber-sheaf/formats';
 import { held, type StateKey } from './held';
 
@@ -45,17 +52,22 @@ export async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> 
   return ref && { ...(await picture(ref.blob)), x: ref.x, y: ref.y };
 }
 
+/** One piece's pictures, with what is derived for it where that is given. */
+export async function sheetsOf(piece: PieceRow, refs?: DerivedRefs): Promise<SheetBitmaps> {
+  const wanted = [piece.face, refs?.overlap ?? null, refs?.under ?? null, refs?.clean ?? null, refs?.line ?? null];
+  const [face, overlap = null, under = null, clean = null, line = null] = await Promise.all(wanted.map(sheet));
+  return { face, overlap, under, clean, line };
+}
+
 /** A view's pictures; `bare` leaves out everything but the faces. */
 export async function artOf(at: StateKey, viewId: string, bare = false): Promise<ViewArt> {
   const { doc, sheets: derived } = held(at);
   const view = doc.views.find((v) => v.id === viewId);
   if (!view) throw new RangeError('no such view');
-  const sheets = async (piece: PieceRow): Promise<[string, SheetBitmaps]> => {
-    const refs = bare ? undefined : derived[piece.id];
-    const wanted = [piece.face, refs?.overlap ?? null, refs?.under ?? null, refs?.clean ?? null, refs?.line ?? null];
-    const [face, overlap = null, under = null, clean = null, line = null] = await Promise.all(wanted.map(sheet));
-    return [piece.id, { face, overlap, under, clean, line }];
-  };
+  const sheets = async (piece: PieceRow): Promise<[string, SheetBitmaps]> => [
+    piece.id,
+    await sheetsOf(piece, bare ? undefined : derived[piece.id]),
+  ];
   const here = doc.pieces.filter((piece) => piece.viewId === viewId);
   const [design, ...pieces] = await Promise.all([picture(view.designBlob), ...here.map(sheets)]);
   return { design, pieces: new Map(pieces) };

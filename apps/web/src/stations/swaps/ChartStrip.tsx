@@ -6,13 +6,14 @@ import { bringDrawings } from './bring-drawings';
 import { Chart } from './Chart';
 import { MakeStrip } from './MakeStrip';
 import { PaintStrip } from './PaintStrip';
-import { lookAtSet, openSet, pickSet, setsIn, useSwaps } from './swaps-store';
+import { lookAtSet, openLine, openSet, pickSet, setsIn, useSwaps } from './swaps-store';
 
 /** Above the art: the sets, and the open one's chart; files dropped on it are brought in by their names. */
 export function ChartStrip() {
   const bench = useOnBench();
   const { doc, view } = bench;
   const setId = useSwaps((s) => s.setId);
+  const isSaying = useSwaps((s) => s.line !== null);
   const sets = setsIn(doc, view.id);
   const set = openSet(doc, view.id, setId);
   return (
@@ -32,6 +33,9 @@ export function ChartStrip() {
               <SetTab key={one.id} set={one} isOpen={one.id === set.id} />
             ))}
             <span className="ml-auto" />
+            <Action tone={isSaying ? 'on' : 'plain'} hotkey="L" onClick={openLine}>
+              Say a line
+            </Action>
             <FileAction
               label="Drawings to bring in"
               accept=".png,.jpg,.jpeg,.webp,.ora,.psd,.svg"

@@ -18,7 +18,11 @@ export function MakeOnArt({ palette }: { palette: Palette }) {
     let wanted = true;
     void handWorker<typeof swapTasks>()
       .make(keyOf({ doc, sheets }), view.id, making.drawingId, stepsOfMaking(making))
-      .then((picture) => (wanted ? setMade(picture) : picture?.image.close()));
+      .then((picture) => {
+        if (!wanted) return picture?.image.close();
+        setMade(picture);
+        useMaking.setState({ isDrawn: true });
+      });
     return () => {
       wanted = false;
     };

@@ -14,7 +14,7 @@ export function SwapsFront() {
   const { setId, worn, nudged, gaze, line } = useSwaps();
   const set = openSet(doc, view.id, setId);
   usePlaying(bench);
-  const inHand = useMaking((s) => s.making?.drawingId);
+  const inHand = useMaking((s) => (s.isDrawn ? s.making?.drawingId : undefined));
   useEffect(() => {
     const { instead, over } = insteadOf(doc, view.id, { worn, nudged, gaze });
     // What is made is drawn with its handles, in place of the piece.

@@ -5,6 +5,7 @@ import { smallerFor, usePicture } from '../../bench/light-table/usePicture';
 import { NibMark } from '../../bench/NibMark';
 import { useBench } from '../../bench/store';
 import { Circle, Group, Image, Line } from '../../ui/konva';
+import { DifferenceOnArt } from './DifferenceOnArt';
 import { MakeOnArt } from './MakeOnArt';
 import { usePainting } from './paint-hand';
 import { PupilOnArt } from './PupilOnArt';
@@ -13,7 +14,7 @@ import { drawnIn, openSet, useSwaps, wornOf } from './swaps-store';
 /** On the art: the ghosts of a set's drawings, and the marks that they share. */
 export function SwapsOverlay({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
-  const { setId, worn, ghosts, marks } = useSwaps();
+  const { setId, worn, ghosts, difference, marks } = useSwaps();
   const scale = useBench((s) => s.viewport.scale);
   const { painting, nib, at, brush } = usePainting();
   const set = openSet(doc, view.id, setId);
@@ -29,6 +30,9 @@ export function SwapsOverlay({ palette }: { palette: Palette }) {
     <Group>
       <MakeOnArt palette={palette} />
       <PupilOnArt palette={palette} />
+      {difference && shown.id !== standing.id && (
+        <DifferenceOnArt drawing={shown} standing={standing} palette={palette} />
+      )}
       {painting && <NibMark nib={nib} at={at} palette={palette} px={1 / scale} ink={toHex(brush.colour)} solid={0.8} />}
       {ghosts && pictures.map(({ id, picture }) => <Ghost key={id} picture={picture} by={smallerFor(scale)} />)}
       {marks && <Marks drawing={standing} palette={palette} isSet />}

@@ -45,7 +45,11 @@ export interface Making {
   cell: { shape: string; mood: string } | null;
 }
 
-export const useMaking = create<{ making: Making | null }>(() => ({ making: null }));
+export const useMaking = create<{
+  making: Making | null;
+  /** Is what is made drawn on the table? Until then the drawing itself stays there. */
+  isDrawn: boolean;
+}>(() => ({ making: null, isDrawn: false }));
 
 /** The dark of a mouth. */
 const DARK: MouthInside['colour'] = [104, 38, 44];
@@ -113,7 +117,7 @@ export function beginMaking({ doc, view }: Pick<BenchValue, 'doc' | 'view'>, doe
 
 /** Lays the hand's drawing back. */
 export function leaveMaking(): void {
-  useMaking.setState({ making: null });
+  useMaking.setState({ making: null, isDrawn: false });
 }
 
 const change = (make: (making: Making) => Making) =>

@@ -8,12 +8,13 @@ import {
   setAt,
   type PieceRow,
 } from '@limber-sheaf/core';
+import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { beginMaking, leaveMaking, useMaking } from './making';
 import { leavePainting, nibBack, usePainting } from './paint-hand';
-import { FLIP, drawnIn, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
+import { FLIP, drawnIn, openLine, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
 
 function pickedPiece({ doc, view }: BenchValue): PieceRow | null {
   const id = useBench.getState().pickedPiece;
@@ -140,7 +141,25 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     key: 's',
     title: 'Moves every drawing so that its marks lie on the set’s',
     shown: hasSet,
-    run: ({ edit, view }) => void edit('swaps.seatAll', view.id),
+    run: ({ edit, view }) => void edit('swaps.seatAll', view.id, {}),
+  },
+  {
+    id: 'seat-turned',
+    word: 'Seat all, turned',
+    key: 'shift+s',
+    title: 'Also turns and scales them: by their marks, or where a set has none, to where each differs least',
+    shown: () => useSwaps.getState().marks,
+    run: ({ edit, view }) =>
+      void asWork('Seating the drawings', (signal) => edit('swaps.seatAll', view.id, { turns: true }, signal)),
+  },
+  {
+    id: 'difference',
+    word: 'Difference',
+    key: 'd',
+    title: 'Shows where the drawing differs from the default one',
+    shown: hasSet,
+    on: () => useSwaps.getState().difference,
+    run: () => useSwaps.setState(({ difference }) => ({ difference: !difference })),
   },
   {
     id: 'make',
@@ -226,14 +245,10 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     word: 'Say a line',
     key: 'l',
     title: 'Types a line and watches the mouth say it',
-    shown: hasSet,
+    shown: false,
+    when: hasSet,
     on: () => useSwaps.getState().line !== null,
-    run: () =>
-      useSwaps.setState(({ line, playing }) =>
-        line
-          ? { line: null, playing: playing === 'line' ? null : playing }
-          : { line: { text: '', fps: 24, wordsAMinute: 160, spoken: null, frame: null } },
-      ),
+    run: openLine,
   },
   {
     id: 'delete',

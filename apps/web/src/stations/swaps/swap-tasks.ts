@@ -1,5 +1,6 @@
 import {
   composePiece,
+  differencePicture,
   drawnLine,
   inView,
   makeDrawing,
@@ -7,15 +8,15 @@ import {
   readLine,
   setById,
   travelOf,
-  type CharacterDoc,
   type MakeStep,
+  type Rgb,
   type PlacedBitmap,
   type SpokenLine,
   type Travel,
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held as heldState, type StateKey } from '../../bench/worker/held';
-import { artOf, sheet } from '../../bench/worker/pictures';
+import { artOf, sheet, sheetsOf } from '../../bench/worker/pictures';
 
 /** A picture that was worked out, and where it lies, px. */
 export interface DrawnPicture {
@@ -27,14 +28,16 @@ export interface DrawnPicture {
 }
 
 /** What a drawing shows in a view. */
-async function drawn(at: StateKey, doc: CharacterDoc, viewId: string, drawingId: string): Promise<PlacedBitmap | null> {
+async function drawn(at: StateKey, viewId: string, drawingId: string): Promise<PlacedBitmap | null> {
+  const { doc, sheets } = heldState(at);
   const drawing = doc.drawings.find(({ id }) => id === drawingId);
   if (!drawing) return null;
   if (!drawing.isDefault) return sheet(inView(doc, drawingId, viewId)?.picture ?? null);
   const piece = pieceOfSet(doc, setById(doc, drawing.setId), viewId);
-  const sheets = piece && (await artOf(at, viewId)).pieces.get(piece.id);
-  return sheets ? composePiece(sheets) : null;
+  return piece && composePiece(await sheetsOf(piece, sheets[piece.id]));
 }
+
+const MADDER: Rgb = [178, 58, 51];
 
 export const swapTasks = {
   /** Reads a line of English by the pronouncing dictionary, which is loaded when it is first wanted. */
@@ -58,15 +61,29 @@ export const swapTasks = {
   /** The line that a drawing has between two of its places, x, y pairs. */
   async lineOn(at: StateKey, viewId: string, drawingId: string, ends: number[]): Promise<number[]> {
     const [ax, ay, bx, by] = ends;
-    const picture = await drawn(at, heldState(at).doc, viewId, drawingId);
+    const picture = await drawn(at, viewId, drawingId);
     return picture ? drawnLine(picture, { x: ax, y: ay }, { x: bx, y: by }) : ends;
+  },
+
+  /** Where a drawing differs from another of its set, and at how many px; null where either is blank. */
+  async difference(
+    at: StateKey,
+    viewId: string,
+    drawingId: string,
+    otherId: string,
+  ): Promise<{ drawn: DrawnPicture; area: number } | null> {
+    const [one, other] = await Promise.all([drawingId, otherId].map((id) => drawn(at, viewId, id)));
+    if (!one || !other) return null;
+    const { picture, area } = differencePicture(one, other, MADDER);
+    const laid = await bitmapOf(picture);
+    return laid && Comlink.transfer({ drawn: laid, area }, [laid.image]);
   },
 
   /** A drawing as it would be, made of another by steps. */
   async make(at: StateKey, viewId: string, drawingId: string, steps: MakeStep[]): Promise<DrawnPicture | null> {
     const { doc } = heldState(at);
     const view = doc.views.find(({ id }) => id === viewId);
-    const picture = view && (await drawn(at, doc, viewId, drawingId));
+    const picture = view && (await drawn(at, viewId, drawingId));
     if (!picture) return null;
     return bitmapOf(makeDrawing(picture, steps, { x: 0, y: 0, width: view.width, height: view.height }));
   },

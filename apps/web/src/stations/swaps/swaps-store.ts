@@ -38,6 +38,8 @@ interface SwapsState {
   worn: Readonly<Record<string, string>>;
   /** All drawings of the set are laid faintly over one another. */
   ghosts: boolean;
+  /** Where the drawing that shows differs from the default one is marked. */
+  difference: boolean;
   /** The marks are shown, and can be dragged. */
   marks: boolean;
   /** What runs by itself: all drawings of the set, a cycle by its id, the line. */
@@ -60,6 +62,7 @@ export const LAID_BY: SwapsState = {
   cell: null,
   worn: {},
   ghosts: false,
+  difference: false,
   marks: false,
   playing: null,
   nudged: null,
@@ -158,6 +161,15 @@ export function insteadOf(
     instead[looking.id] = { ...face, x: face.x + Math.round(gaze.x), y: face.y + Math.round(gaze.y) };
   }
   return { instead, over };
+}
+
+/** Opens the line panel, or lays it by. */
+export function openLine(): void {
+  useSwaps.setState(({ line, playing }) =>
+    line
+      ? { line: null, playing: playing === LINE ? null : playing }
+      : { line: { text: '', fps: 24, wordsAMinute: 160, spoken: null, frame: null } },
+  );
 }
 
 /** Brings the open set's piece into view, with some of what is about it. */
