@@ -1,4 +1,4 @@
-import type { NamingScheme, PackageOptions, ViewProof } from '@limber-sheaf/core';
+import type { KeptChart, NamingScheme, PackageOptions, ViewProof } from '@limber-sheaf/core';
 import type { CastCard } from './cast/cast.service.js';
 import type { CharacterState } from './edits/edit.service.js';
 import type { CharacterThen, JournalCard } from './edits/journal.service.js';
@@ -21,6 +21,13 @@ interface KeptScheme {
   id: string;
   name: string;
   value: NamingScheme;
+}
+
+/** A chart that a production keeps. */
+interface KeptChartCard {
+  id: string;
+  name: string;
+  value: KeptChart;
 }
 
 /** A way to make a package that a production keeps. */
@@ -48,6 +55,10 @@ export interface Answers {
   'handOff.texture': KeptTexture;
   'swaps.movingPicture': MovingPicture;
   'bringBack.look': BroughtBack;
+  'charts.list': KeptChartCard[];
+  'charts.keep': KeptChartCard[];
+  'charts.change': KeptChartCard[];
+  'charts.drop': KeptChartCard[];
   'schemes.list': KeptScheme[];
   'schemes.keep': KeptScheme[];
   'schemes.change': KeptScheme[];

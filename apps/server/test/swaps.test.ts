@@ -177,3 +177,64 @@ test('looks and cycles keep to what they are for', async () => {
   const after = await ask('DELETE', `/drawings/${ids[1]}`);
   expect(after.doc.looks).toEqual([]);
 });
+
+test('a chart is kept for the production: a set of its kind starts with it; its words are named otherwise with their drawings', async () => {
+  const first = await head();
+  const own = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Charts' })).body.id;
+  const chart = {
+    kind: 'mouth',
+    shapes: [
+      { key: 'rest', sounds: '' },
+      { key: 'hum', sounds: 'm' },
+    ],
+    moods: ['calm'],
+  };
+  const kept = await call<{ id: string; name: string }[]>(server, 'POST', `/productions/${own}/charts`, {
+    name: 'Short',
+    chart,
+  });
+  expect(kept.body.map(({ name }) => name)).toEqual(['Short']);
+  expect(await refused('POST', `/productions/${own}/charts`, { name: 'Short', chart })).toMatch(
+    /one named Short already/,
+  );
+  const { id, set } = await drawnHead(server, own);
+  const { doc } = await ask('GET', `/characters/${id}`);
+  expect(doc.swapSets).toEqual([expect.objectContaining({ shapes: chart.shapes, moods: ['calm'] })]);
+  // Its words go along with the drawings that stand there.
+  const named = await ask('POST', `/swap-sets/${set}/rename`, { what: 'shape', from: 'rest', to: 'still' });
+  expect(named.doc.drawings.map(({ shape }) => shape)).toEqual(['still']);
+  expect(await refused('POST', `/swap-sets/${set}/rename`, { what: 'shape', from: 'still', to: 'hum' })).toMatch(
+    /Two shapes would be named hum/,
+  );
+  expect(await refused('POST', `/swap-sets/${set}/rename`, { what: 'mood', from: 'wild', to: 'mild' })).toMatch(
+    /no mood named wild/,
+  );
+  await call(server, 'PATCH', `/charts/${kept.body[0].id}`, { name: 'Shorter' });
+  expect((await call(server, 'DELETE', `/charts/${kept.body[0].id}`)).body).toEqual([]);
+  expect(first.set).not.toBe(set);
+});
+
+test('drawings are turned and scaled onto their seats by their marks, or by least difference where a set has none', async () => {
+  const { id, view, set } = await head();
+  // The mouth as it is, but turned by 8 degrees about its middle and 12 px farther right.
+  const tilted = paint(240, 240, (x, y) => {
+    const [dx, dy] = [x - 132, y - 170];
+    const [cos, sin] = [Math.cos(Math.PI / 22.5), Math.sin(Math.PI / 22.5)];
+    return Math.abs(dx * cos + dy * sin) <= 30 && Math.abs(dy * cos - dx * sin) <= 5 ? [40, 30, 36, 255] : null;
+  });
+  await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ee.png': tilted }));
+  const seated = await ask('POST', `/views/${view}/seat-all`, { turns: true });
+  expect(seated.summary).toBe('Seat 1 drawing');
+  const { x, y, width, height } = drawingAt(seated, 'wide').row?.picture ?? { x: 0, y: 0, width: 0, height: 0 };
+  // It lies as the default one does again: 61 by 11 px, about 120, 170.
+  expect([width, height].map((side, at) => Math.abs(side - [61, 11][at]) <= 3)).toEqual([true, true]);
+  expect(Math.hypot(x + width / 2 - 120.5, y + height / 2 - 170.5)).toBeLessThan(1);
+  // By marks it is exact, also by as much as nothing could be found.
+  const { doc } = await ask('GET', `/characters/${id}`);
+  const [standing, wide] = ['rest', 'wide'].map((shape) => drawingAt({ doc }, shape).drawing?.id);
+  await ask('PUT', `/drawings/${standing}/marks`, { viewId: view, marks: [90, 170, 150, 170] });
+  await ask('PUT', `/drawings/${wide}/marks`, { viewId: view, marks: [120, 150, 120, 190] });
+  const exact = await ask('POST', `/views/${view}/seat-all`, { turns: true });
+  drawingAt(exact, 'wide').row?.marks.forEach((mark, at) => expect(mark).toBeCloseTo([90, 170, 150, 170][at], 6));
+  expect(await refused('POST', `/views/${view}/seat-all`, { turns: true })).toMatch(/on its seat already/);
+});

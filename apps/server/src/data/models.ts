@@ -290,7 +290,7 @@ export class Job extends Model {
 export class Kept extends Model {
   @PrimaryKey @Column(DataType.UUID) declare id: string;
   @Column(DataType.UUID) declare productionId: string;
-  @Column(DataType.TEXT) declare kind: 'scheme' | 'package';
+  @Column(DataType.TEXT) declare kind: 'scheme' | 'package' | 'chart';
   @Column(DataType.TEXT) declare name: string;
   @Column(DataType.JSONB) declare value: unknown;
   @Column(DataType.DATE) declare createdAt: Date;

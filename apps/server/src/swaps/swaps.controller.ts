@@ -10,11 +10,13 @@ import {
   moveDrawing,
   pieceById,
   pieceName,
+  renameInChart,
   setById,
   setMarks,
   setName,
   startSet,
   LimberError,
+  type KeptChart,
 } from '@limber-sheaf/core';
 import {
   Body,
@@ -33,6 +35,7 @@ import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { ArtFiles, namedFiles } from '../files/design-file.js';
 import { Who, type Caller } from '../http/caller.js';
+import { KeptService } from '../kept/kept.service.js';
 import { IdParam } from '../http/dto.js';
 import {
   BringDrawingsBody,
@@ -43,6 +46,7 @@ import {
   MarksBody,
   MoveDrawingBody,
   MovingBody,
+  RenameInChartBody,
   SeatAllBody,
   StartSetBody,
 } from './swaps.dto.js';
@@ -54,6 +58,7 @@ export class SwapsController {
   constructor(
     private readonly edits: EditService,
     private readonly swaps: SwapsService,
+    private readonly kept: KeptService,
   ) {}
 
   @Post('pieces/:id/swap-set')
@@ -61,11 +66,15 @@ export class SwapsController {
   @ApiOperation({ summary: 'Start a set at a piece: its own paint is the default drawing' })
   async start(@Param() { id }: IdParam, @Body() { saw, kind }: StartSetBody, @Who() caller: Caller) {
     const ids = { setId: randomUUID(), drawingId: randomUUID() };
-    return this.edits.run(await characterOf('piece', id), { ...caller, saw }, (doc) => ({
-      kind: 'swap-set',
-      summary: `Start a set at ${pieceName(doc, pieceById(doc, id))}`,
-      diff: startSet(doc, id, ids, kind),
-    }));
+    return this.edits.run(await characterOf('piece', id), { ...caller, saw }, async (doc) => {
+      const kept = await this.kept.list<KeptChart>(doc.character.productionId, 'chart');
+      const charts = kept.map(({ value }) => value);
+      return {
+        kind: 'swap-set',
+        summary: `Start a set at ${pieceName(doc, pieceById(doc, id))}`,
+        diff: startSet(doc, id, ids, kind, charts),
+      };
+    });
   }
 
   @Patch('swap-sets/:id')
@@ -75,6 +84,17 @@ export class SwapsController {
       kind: 'chart',
       summary: `Change the chart of ${setName(doc, setById(doc, id))}`,
       diff: changeChart(doc, id, chart),
+    }));
+  }
+
+  @Post('swap-sets/:id/rename')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Give a shape or a mood of a chart another name; its drawings go along' })
+  async rename(@Param() { id }: IdParam, @Body() { saw, ...change }: RenameInChartBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('swapSet', id), { ...caller, saw }, (doc) => ({
+      kind: 'chart',
+      summary: `Name ${change.from} ${change.to} on the chart of ${setName(doc, setById(doc, id))}`,
+      diff: renameInChart(doc, id, change),
     }));
   }
 

@@ -6,6 +6,7 @@ import {
   ArrayUnique,
   IsArray,
   IsBoolean,
+  IsDefined,
   IsIn,
   IsInt,
   IsNumber,
@@ -48,6 +49,37 @@ export class ChartBody extends EditBody {
   @IsString({ each: true })
   @MaxLength(CHART_LIMITS.word, { each: true })
   moods?: string[];
+}
+
+export class RenameInChartBody extends EditBody {
+  @IsIn(['shape', 'mood']) what: 'shape' | 'mood';
+  @IsText(1, 60) from: string;
+  @Trimmed() @IsText(1, CHART_LIMITS.word) to: string;
+}
+
+class KeptChartFields {
+  @IsIn([...SWAP_KINDS]) kind: SwapKind;
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(CHART_LIMITS.shapes)
+  @ValidateNested({ each: true })
+  @Type(() => ShapeFields)
+  shapes: ShapeFields[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(CHART_LIMITS.moods)
+  @IsString({ each: true })
+  @MaxLength(CHART_LIMITS.word, { each: true })
+  moods: string[];
+}
+
+export class KeepChartBody {
+  @Trimmed() @IsText(1, 60) name: string;
+  @IsDefined() @ValidateNested() @Type(() => KeptChartFields) chart: KeptChartFields;
+}
+
+export class ChangeKeptChartBody {
+  @Trimmed() @IsText(1, 60) name: string;
 }
 
 /** Beside the files of drawings (multipart). */

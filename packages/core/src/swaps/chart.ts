@@ -3,10 +3,17 @@ import type { ChartShape, SwapKind } from '../document/row-types.js';
 
 /** A chart that a set starts with: its columns, its rows, and which of both the default drawing stands in. */
 export interface UsualChart {
-  shapes: readonly ChartShape[];
-  moods: readonly string[];
+  shapes: ChartShape[];
+  moods: string[];
   /** The shape of the piece's own paint. */
   rest: string;
+}
+
+/** A chart that a production keeps: sets of its kind start with it. */
+export interface KeptChart {
+  kind: SwapKind;
+  shapes: ChartShape[];
+  moods: string[];
 }
 
 /** The mood that a name does not tell of. */
@@ -55,4 +62,11 @@ export function usualKind({ group, part }: NameTokens): SwapKind {
   if (/\bhead\b/.test(words)) return 'head';
   if (/\b(cap|hat|coat|scarf|boots?|apron|satchel|bag)\b/.test(words)) return 'outfit';
   return 'other';
+}
+
+/** Have two charts the same shapes and moods, in the same order? */
+export function sameChart(a: Pick<KeptChart, 'shapes' | 'moods'>, b: Pick<KeptChart, 'shapes' | 'moods'>): boolean {
+  const plain = ({ shapes, moods }: Pick<KeptChart, 'shapes' | 'moods'>) =>
+    JSON.stringify([shapes.map(({ key, sounds }) => [key, sounds]), moods]);
+  return plain(a) === plain(b);
 }

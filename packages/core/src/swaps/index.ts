@@ -8,7 +8,7 @@ export type {
   SwapSetRow,
 } from '../document/rows.js';
 export { beneathSet } from './beneath-set.js';
-export { USUAL_CHARTS } from './chart.js';
+export { USUAL_CHARTS, sameChart, usualKind, type KeptChart } from './chart.js';
 export {
   defaultOf,
   drawingById,
@@ -61,6 +61,7 @@ export {
   keepCycle,
   keepLook,
   moveDrawing,
+  renameInChart,
   setMarks,
   startSet,
   usualBlink,

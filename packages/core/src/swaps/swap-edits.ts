@@ -21,7 +21,7 @@ import type {
 import type { ChartShape, SwapKind } from '../document/row-types.js';
 import { LimberError } from '../errors.js';
 import { withDefaults } from '../options.js';
-import { USUAL_CHARTS, usualKind } from './chart.js';
+import { USUAL_CHARTS, usualKind, type KeptChart } from './chart.js';
 import { linkedSets } from './set-rules.js';
 import { defaultOf, drawingById, drawingsOf, inView, setAt, setById, setName } from './find-swaps.js';
 
@@ -32,19 +32,27 @@ const MOST_DRAWINGS = 300;
 /** Most frames that a drawing is held in a cycle. */
 export const MOST_FRAMES = 2400;
 
-/** Starts a set at a piece: the chart of its kind, with the piece's own paint as the default drawing. @throws LimberError `set-there` */
+/**
+ * Starts a set at a piece: the chart of its kind, with the piece's own paint as the default drawing.
+ * @param kept charts that the production keeps: where there is one for the kind, the set starts with it
+ * @throws LimberError `set-there`
+ */
 export function startSet(
   doc: CharacterDoc,
   pieceId: PieceId,
   ids: { setId: SwapSetId; drawingId: DrawingId },
   wanted?: SwapKind,
+  kept: readonly KeptChart[] = [],
 ): Diff {
   const piece = pieceById(doc, pieceId);
   if (piece.shadowOf) throw new LimberError('no-set', 'A lifted shadow has no drawings of its own.');
   if (setAt(doc, piece)) throw new LimberError('set-there', `${pieceName(doc, piece)} has a set already.`);
   const part = partOf(doc, piece);
   const kind = wanted ?? usualKind(part);
-  const { shapes, moods, rest } = USUAL_CHARTS[kind];
+  const usual = USUAL_CHARTS[kind];
+  const own = kept.filter((chart) => chart.kind === kind);
+  const { shapes, moods } = own.length === 1 ? own[0] : usual;
+  const rest = shapes.some(({ key }) => key === usual.rest) ? usual.rest : shapes[0].key;
   const diff = new DiffBuilder();
   const set = { id: ids.setId, version: 1, characterId: doc.character.id, partId: part.id, kind };
   const alone = { linkedTo: null, overPartId: null };
@@ -132,6 +140,28 @@ export function changeChart(
   }
   const diff = new DiffBuilder();
   for (const one of all) diff.update(one, next);
+  return diff.build();
+}
+
+/** Gives a shape or a mood of a chart another name; the drawings that stand there go along. */
+export function renameInChart(
+  doc: CharacterDoc,
+  setId: SwapSetId,
+  { what, from, to }: { what: 'shape' | 'mood'; from: string; to: string },
+): Diff {
+  const set = setById(doc, setId);
+  if (set.linkedTo) throw new LimberError('bad-chart', linkedChart(doc, set));
+  const isThere = what === 'shape' ? set.shapes.some(({ key }) => key === from) : set.moods.includes(from);
+  if (!isThere) throw new LimberError('not-found', `The chart has no ${what} named ${from}.`);
+  const shapes = set.shapes.map((shape) => (what === 'shape' && shape.key === from ? { ...shape, key: to } : shape));
+  const moods = set.moods.map((mood) => (what === 'mood' && mood === from ? to : mood));
+  refuseBadChart(shapes, moods);
+  const diff = new DiffBuilder();
+  for (const one of [set, ...linkedSets(doc, set)]) {
+    diff.update(one, { shapes, moods });
+    for (const drawing of drawingsOf(doc, one))
+      if (drawing[what] === from) diff.update(drawing, what === 'shape' ? { shape: to } : { mood: to });
+  }
   return diff.build();
 }
 

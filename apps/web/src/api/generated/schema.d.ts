@@ -1118,6 +1118,23 @@ export interface paths {
     patch: operations['swaps.chart'];
     trace?: never;
   };
+  '/api/swap-sets/{id}/rename': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give a shape or a mood of a chart another name; its drawings go along */
+    post: operations['swaps.rename'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/swap-sets/{id}/drawings': {
     parameters: {
       query?: never;
@@ -1457,6 +1474,42 @@ export interface paths {
     options?: never;
     head?: never;
     patch?: never;
+    trace?: never;
+  };
+  '/api/productions/{id}/charts': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The charts that a production keeps */
+    get: operations['charts.list'];
+    put?: never;
+    /** Keep a chart for a production, under a name: sets of its kind start with it */
+    post: operations['charts.keep'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/charts/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a kept chart go; sets that started with it keep theirs */
+    delete: operations['charts.drop'];
+    options?: never;
+    head?: never;
+    /** Give a kept chart another name */
+    patch: operations['charts.change'];
     trace?: never;
   };
   '/api/views/{id}/under': {
@@ -2107,6 +2160,15 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    RenameInChartBody: {
+      /** @enum {unknown} */
+      what: 'shape' | 'mood';
+      from: string;
+      to: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     BringDrawingsBody: {
       /** Format: uuid */
       viewId: string;
@@ -2220,6 +2282,13 @@ export interface components {
       saw?: {
         [key: string]: number;
       } | null;
+    };
+    KeepChartBody: {
+      name: string;
+      chart: components['schemas']['KeptChartFields'];
+    };
+    ChangeKeptChartBody: {
+      name: string;
     };
     PaintAllBody: {
       margin?: number | null;
@@ -2420,6 +2489,12 @@ export interface components {
     ShapeFields: {
       key: string;
       sounds: string;
+    };
+    KeptChartFields: {
+      /** @enum {unknown} */
+      kind: 'mouth' | 'lids' | 'brows' | 'hand' | 'head' | 'prop' | 'outfit' | 'other';
+      shapes: components['schemas']['ShapeFields'][];
+      moods: string[];
     };
     SceneFields: {
       drawingIds: string[];
@@ -3289,6 +3364,12 @@ export interface components {
       missing: string[];
       /** @description What was left alone, each with its reason, and what the files' reader says. */
       notes: string[];
+    };
+    /** @description A chart that a production keeps: sets of its kind start with it. */
+    KeptChart: {
+      kind: components['schemas']['SwapKind'];
+      shapes: components['schemas']['ChartShape'][];
+      moods: string[];
     };
     /** @description A name as it has left. */
     HandedName: {
@@ -5230,6 +5311,31 @@ export interface operations {
       };
     };
   };
+  'swaps.rename': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RenameInChartBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
   'swaps.bring': {
     parameters: {
       query?: never;
@@ -5739,6 +5845,114 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'charts.list': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['KeptChart'];
+          }[];
+        };
+      };
+    };
+  };
+  'charts.keep': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['KeepChartBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['KeptChart'];
+          }[];
+        };
+      };
+    };
+  };
+  'charts.drop': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['KeptChart'];
+          }[];
+        };
+      };
+    };
+  };
+  'charts.change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChangeKeptChartBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            id: string;
+            name: string;
+            value: components['schemas']['KeptChart'];
+          }[];
         };
       };
     };

@@ -1,7 +1,10 @@
-import type { SwapSetRow } from '@limber-sheaf/core';
+import { USUAL_CHARTS, sameChart, type SwapSetRow } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { useOnBench } from '../../bench/context';
+import { ArrangeChart } from './ArrangeChart';
+import { useCharts } from '../../api/useKept';
 import { Action } from '../../ui/controls';
+import { KeptChoice } from '../../ui/KeptChoice';
 
 /** Adds a shape or a mood to a set's chart, takes empty ones away, and lets the whole set go. */
 export function ChartWords({ set }: { set: SwapSetRow }) {
@@ -15,6 +18,11 @@ export function ChartWords({ set }: { set: SwapSetRow }) {
   return (
     <section className="mb-4">
       <h3 className="mb-1 text-[15px]">Its chart</h3>
+      {set.linkedTo ? (
+        <p className="text-[12.5px] text-soft">It goes by the chart of the set that it goes with.</p>
+      ) : (
+        <KeptCharts set={set} />
+      )}
       <div className="flex flex-wrap items-center gap-1.5">
         <input
           type="text"
@@ -33,8 +41,43 @@ export function ChartWords({ set }: { set: SwapSetRow }) {
           Add mood
         </Action>
       </div>
+      {!set.linkedTo && <ArrangeChart set={set} />}
       <EmptyOnes set={set} />
     </section>
+  );
+}
+
+/** The chart of its kind, those that the production keeps, and this one to be kept. */
+function KeptCharts({ set }: { set: SwapSetRow }) {
+  const { doc, edit } = useOnBench();
+  const { kept, ...production } = useCharts(doc.character.productionId);
+  const usual = [{ name: `the usual ${set.kind}`, value: { kind: set.kind, ...USUAL_CHARTS[set.kind] } }];
+  const own = kept.filter(({ value }) => value.kind === set.kind);
+  const take = ({ value: { shapes, moods } }: (typeof usual)[number] | (typeof own)[number]) => {
+    // Where drawings stand the chart keeps its places.
+    const drawn = doc.drawings.filter(({ setId }) => setId === set.id);
+    const kepts = set.shapes.filter(
+      ({ key }) => drawn.some(({ shape }) => shape === key) && !shapes.some((one) => one.key === key),
+    );
+    const rows = set.moods.filter((mood) => drawn.some((one) => one.mood === mood) && !moods.includes(mood));
+    void edit('swaps.chart', set.id, {
+      shapes: [...shapes, ...kepts],
+      moods: [...moods, ...rows],
+      saw: { [set.id]: set.version },
+    });
+  };
+  const chart = { kind: set.kind, shapes: set.shapes, moods: set.moods };
+  return (
+    <KeptChoice
+      word="Chart"
+      usual={usual}
+      kept={own}
+      current={[...usual, ...own].find(({ value }) => sameChart(value, set))}
+      onTake={take}
+      onKeep={(name) => production.keep(name, chart)}
+      onRename={({ id }, name) => production.rename(id, name)}
+      onDrop={({ id }) => production.drop(id)}
+    />
   );
 }
 
