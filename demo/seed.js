@@ -120,11 +120,11 @@ async function cutJuniper(api, state, svg) {
 /** Where both corners of her mouth lie, x, y, x, y, px. */
 const MOUTH_CORNERS = [912, 776, 1090, 766];
 
-/** Gives the pilot drawings to change between: mouths and brows from files, lids computed; a blink and two looks. */
+/** Gives the pilot drawings to change between: mouths, brows, hands and hair from files, lids computed; a blink and looks. */
 async function swapJuniper(api, { character, views, ...doc }) {
   const viewId = views[0].id;
   const drawn = source('juniper-drawings');
-  const groups = [...drawn.matchAll(/<g id="((mouth|brows)_[^"]+)"/g)].map(([, group]) => group);
+  const groups = [...drawn.matchAll(/<g id="((mouth|brows|hand|cap)_[^"]+)"/g)].map(([, group]) => group);
   const startAt = async (address) => {
     const pieceId = pieceOf(doc, address);
     const { doc: after } = await api('POST', `/pieces/${pieceId}/swap-set`, {});
@@ -157,6 +157,36 @@ async function swapJuniper(api, { character, views, ...doc }) {
   const sleepy = [drawing(lids, 'half'), drawing(brows, 'worried')];
   await api('POST', looks, { name: 'glad', drawingIds: glad });
   await api('POST', looks, { name: 'sleepy', drawingIds: sleepy });
+  const hand = await startAt('arm/hand/A');
+  const { doc: handed } = await bring(hand, 'hand');
+  const { shapes } = handed.swapSets.find(({ id }) => id === hand);
+  const wanted = shapes.filter(({ key }) => !['pinch', 'flat'].includes(key));
+  await api('PATCH', `/swap-sets/${hand}`, { shapes: wanted });
+  for (const { id, setId, isDefault } of handed.drawings)
+    if (setId === hand && !isDefault) await api('POST', `/drawings/${id}/same-end`, { viewId });
+  const { doc: mirrored } = await api('POST', `/swap-sets/${hand}/mirror`, { viewId });
+  const other = mirrored.swapSets.find(({ kind, id }) => kind === 'hand' && id !== hand).id;
+  await api('PATCH', `/swap-sets/${other}`, { shapes: wanted });
+  const cap = await startAt('cap//');
+  const { doc: bare } = await bring(cap, 'cap');
+  const off = bare.drawings.find(({ setId, shape }) => setId === cap && shape === 'off').id;
+  await api('POST', looks, { name: 'off duty', drawingIds: [off, drawing(mouth, 'rest', 'happy')] });
+}
+
+/** Gives the otter a second head, with which the muzzle of the first does not show. */
+async function swapBrindle(api, doc) {
+  const viewId = doc.views[0].id;
+  const pieceId = pieceOf(doc, 'head//');
+  const { doc: started } = await api('POST', `/pieces/${pieceId}/swap-set`, { kind: 'head' });
+  const [{ id }] = started.swapSets;
+  const form = new FormData();
+  for (const [key, value] of Object.entries({ viewId, shape: 'rest', mood: 'startled' })) form.append(key, value);
+  const drawn = await render(only(source('brindle-drawings'), 'head_startled'));
+  form.append('art', new Blob([drawn], { type: 'image/png' }), 'head_startled.png');
+  const { doc: after } = await api('POST', `/swap-sets/${id}/drawings`, form);
+  const startled = after.drawings.find(({ mood }) => mood === 'startled').id;
+  const { partId } = doc.pieces.find((piece) => piece.id === pieceOf(doc, 'muzzle//'));
+  return api('PATCH', `/drawings/${startled}`, { hides: [partId] });
 }
 
 /**
@@ -216,7 +246,8 @@ async function cutBrindle(api, state, svg) {
   });
   // Left behind when the elbow bends, as a hand that was hung in haste is.
   const partOf = (address) => doc.pieces.find(({ id }) => id === pieceOf(doc, address)).partId;
-  return api('PATCH', `/parts/${partOf('arm/hand/A')}/parent`, { parentId: partOf('torso//') });
+  await api('PATCH', `/parts/${partOf('arm/hand/A')}/parent`, { parentId: partOf('torso//') });
+  return swapBrindle(api, doc);
 }
 
 /**

@@ -7,7 +7,7 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
   page,
 }) => {
   const id = await bench.open('Juniper Vane', 'swaps');
-  await expect(page.getByText('3 sets · 30 of 31 drawings')).toBeVisible();
+  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
 
   // A click shows a drawing on her face; the keys go on to the next.
   await page.getByRole('button', { name: 'open, happy' }).click();
@@ -23,7 +23,7 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
   const buffer = await sharp(Buffer.from(drawn)).png().toBuffer();
   const files = [{ name: 'Mouth L smiling.png', mimeType: 'image/png', buffer }];
   await page.getByLabel('Drawings to bring in').setInputFiles(files);
-  await expect(page.getByText('3 sets · 31 of 31 drawings')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('6 sets · 43 of 43 drawings')).toBeVisible({ timeout: 20_000 });
   const { drawings, drawingViews } = await bench.doc(id);
   const made = drawings.find(({ shape, mood }) => shape === 'tongue' && mood === 'happy');
   expect(drawingViews.find(({ drawingId }) => drawingId === made?.id)?.picture?.width).toBeGreaterThan(100);
@@ -39,26 +39,67 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
 
   // Undo takes the bring-in back; the bench is as it was.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('3 sets · 30 of 31 drawings')).toBeVisible();
+  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
 });
 
-test('a drawing is bent into another by its handles, and a set begins at a piece that has none', async ({
+test('a drawing is made of another by parting its lips, painted on, and a set begins at a piece that has none', async ({
   bench,
   page,
 }) => {
-  await bench.open('Juniper Vane', 'swaps');
-  await page.keyboard.press('e');
+  const id = await bench.open('Juniper Vane', 'swaps');
+  await page.getByRole('button', { name: 'tongue, happy, not drawn' }).click();
+  await page.getByRole('button', { name: 'Make it of rest' }).click();
   const strip = page.getByRole('group', { name: 'Making' });
   await strip.getByRole('button', { name: 'Open' }).click();
+  await strip.getByRole('button', { name: 'Part' }).click();
+  await strip.getByRole('checkbox', { name: 'Tongue' }).check();
   await strip.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('heading', { name: 'mouth_tongue_happy' })).toBeVisible({ timeout: 15_000 });
-  await page.keyboard.press('Control+z');
-  await expect(page.getByText('3 sets · 30 of 31 drawings')).toBeVisible();
+  await expect(page.getByText('rest, 2 steps')).toBeVisible();
+  const row = async () => {
+    const { drawings, drawingViews } = await bench.doc(id);
+    const made = drawings.find(({ shape, mood }) => shape === 'tongue' && mood === 'happy');
+    return drawingViews.find(({ drawingId }) => drawingId === made?.id);
+  };
+  expect((await row())?.steps.map((step) => step.do)).toEqual(['bend', 'part']);
 
-  await page.getByRole('button', { name: /^cap/ }).first().click();
+  // The nib paints on it; what is painted is flat.
+  await page.keyboard.press('n');
+  await page.getByRole('group', { name: 'Painting' }).waitFor();
+  const box = await page.getByTestId('light-table').boundingBox();
+  const [x, y] = [(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) * 0.8];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 60, y + 20, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await row())?.madeOf, { timeout: 15_000 }).toBeNull();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: 'Painting' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('rest, 2 steps')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
+
+  await page
+    .getByRole('button', { name: /^scarf/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: /Start a set here/ }).click();
-  await expect(page.getByText('4 sets · 31 of 33 drawings')).toBeVisible();
+  await expect(page.getByText('7 sets · 43 of 45 drawings')).toBeVisible();
   await expect(page.getByRole('button', { name: 'off, neutral, not drawn' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('3 sets · 30 of 31 drawings')).toBeVisible();
+  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
+});
+
+test('a hand that grips a letter shows its fingers over it, and a look takes the cap off', async ({ bench, page }) => {
+  await bench.open('Juniper Vane', 'swaps');
+  await page.getByRole('button', { name: 'arm_A_hand', exact: true }).first().click();
+  await page.getByRole('button', { name: 'grip, neutral' }).click();
+  await expect(page.getByRole('heading', { name: 'arm_A_hand_grip' })).toBeVisible();
+  await expect(page.getByText('Over lies before')).toBeVisible();
+  await page.getByRole('button', { name: 'off duty', exact: true }).click();
+  await page.getByRole('button', { name: 'cap', exact: true }).first().click();
+  await expect(page.getByRole('heading', { name: 'cap_off' })).toBeVisible();
+  await page.keyboard.press('r');
+  await expect(page.getByRole('heading', { name: 'cap_on', exact: true })).toBeVisible();
 });

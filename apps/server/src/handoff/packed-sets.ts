@@ -20,7 +20,7 @@ import {
 } from '@limber-sheaf/core';
 import type { RigCycle, RigDrawing, RigLook, RigOver, RigPiece, RigSwapSet, RigView } from '@limber-sheaf/formats';
 import { v5 } from 'uuid';
-import { encode, sheet as readSheet } from '../threads/pictures.js';
+import { encode } from '../threads/pictures.js';
 import type { Finishing } from './finishing.js';
 import { sha, type PackedPicture, type PackedPiece } from './packed-picture.js';
 import type { Scaling } from './scaling.js';
@@ -61,11 +61,12 @@ export async function packSets(
   { scaling, finishing }: { scaling: Scaling; finishing: Finishing },
 ): Promise<PackedSet[]> {
   const sets: PackedSet[] = [];
+  const pieceNames = new Set(pieces.map(({ entry }) => entry.name));
   for (const set of doc.swapSets) {
     const piece = pieceOfSet(doc, set, row.id);
     const own = piece && pieces.find(({ entry }) => entry.id === set.partId && entry.kind === 'face');
     if (!own) continue;
-    sets.push(await packSet(doc, row, art, set, own, { scaling, finishing }));
+    sets.push(await packSet(doc, row, art, set, own, pieceNames, { scaling, finishing }));
   }
   return sets.sort((a, b) => (a.entry.name < b.entry.name ? -1 : 1));
 }
@@ -76,6 +77,7 @@ async function packSet(
   art: ViewArt,
   set: SwapSetRow,
   own: PackedPiece,
+  pieceNames: ReadonlySet<string>,
   { scaling, finishing }: { scaling: Scaling; finishing: Finishing },
 ): Promise<PackedSet> {
   const name = setName(doc, set);
@@ -86,7 +88,7 @@ async function packSet(
     if (!there && !drawing.isDefault) continue;
     const word = drawingName(doc, drawing);
     const packed = drawing.isDefault ? own : there?.picture ? await pack(art.drawings?.get(there.id), word) : null;
-    const over = there?.over ? await pack(await readSheet(there.over), `${word}_over`) : null;
+    const over = there?.over ? await pack(art.overs?.get(there.id), `${word}_over`) : null;
     const files = entryOf(packed, drawingPath(row.key, name, word));
     drawings.push({ packed, over, entry: { ...files, ...told(drawing, word), over: overOf(over, name, word) } });
   }
@@ -105,7 +107,7 @@ async function packSet(
   };
   return { entry, drawings };
 
-  async function pack(picture: PlacedBitmap | null | undefined, word: string): Promise<PackedPicture | null> {
+  async function pack(picture: PlacedBitmap | undefined, word: string): Promise<PackedPicture | null> {
     // A drawing may have been moved past the edge: nothing reaches past the canvas.
     const canvas = { x: 0, y: 0, width: row.width, height: row.height };
     const within = picture && trimToPaint(cropPlaced(picture, intersectRects(picture, canvas)));
@@ -116,8 +118,14 @@ async function packSet(
     return { image, png: await encode(image) };
   }
 
-  function told(drawing: { id: string; shape: string; mood: string; hides: string[] }, word: string) {
-    const hides = partNames(doc, drawing.hides, row.id);
+  function told(
+    drawing: { id: string; shape: string; mood: string; hides: string[]; isDefault: boolean },
+    word: string,
+  ) {
+    // An outline beneath the limb's fills is a piece of its own: it goes with what is not drawn.
+    const gone = drawing.isDefault ? [] : [own.entry.name, ...partNames(doc, drawing.hides, row.id)];
+    const lines = gone.map((one) => `${one}_line_under`).filter((line) => pieceNames.has(line));
+    const hides = [...gone.slice(1), ...lines].sort();
     return { id: drawing.id, name: word, shape: drawing.shape, mood: drawing.mood, hides };
   }
 

@@ -1,6 +1,7 @@
 import {
   composePiece,
   inView,
+  mergeSheets,
   pieceOfSet,
   setById,
   setName,
@@ -8,6 +9,7 @@ import {
   type DrawingRow,
   type PlacedBitmap,
   type Rect,
+  type SheetBitmaps,
   type SwapSetRow,
   type ViewId,
   type ViewRow,
@@ -22,22 +24,42 @@ export async function ownPicture(
   viewId: ViewId,
   derived: DerivedOfView,
 ): Promise<PlacedBitmap> {
-  const piece = pieceOfSet(doc, set, viewId);
-  const art = piece && (await readArt(doc, viewId, derived, new Set([piece.id])));
-  const sheets = piece && art?.pieces.get(piece.id);
-  const own = sheets ? composePiece(sheets) : null;
+  const sheets = await sheetsOfSet(doc, set, viewId, derived);
+  const own = sheets && composePiece(sheets);
   if (!own) throw new LimberError('not-found', `${setName(doc, set)} is not in this view.`, 'Cut it first.');
   return own;
 }
 
-/** What a drawing shows in a view; null for a blank one, or one that is not there. */
+/** The same over the outline that it has beneath its limb's fills. */
+export async function ownWithLine(
+  doc: CharacterDoc,
+  set: SwapSetRow,
+  viewId: ViewId,
+  derived: DerivedOfView,
+): Promise<PlacedBitmap> {
+  const own = await ownPicture(doc, set, viewId, derived);
+  return mergeSheets([(await sheetsOfSet(doc, set, viewId, derived))?.line ?? null, own]) ?? own;
+}
+
+async function sheetsOfSet(
+  doc: CharacterDoc,
+  set: SwapSetRow,
+  viewId: ViewId,
+  derived: DerivedOfView,
+): Promise<SheetBitmaps | null> {
+  const piece = pieceOfSet(doc, set, viewId);
+  const art = piece && (await readArt(doc, viewId, derived, new Set([piece.id])));
+  return (piece && art?.pieces.get(piece.id)) ?? null;
+}
+
+/** What a drawing shows in a view, the default one with its whole outline; null for a blank one, or one that is not there. */
 export async function drawnPicture(
   doc: CharacterDoc,
   drawing: DrawingRow,
   viewId: ViewId,
   derived: DerivedOfView,
 ): Promise<PlacedBitmap | null> {
-  if (drawing.isDefault) return ownPicture(doc, setById(doc, drawing.setId), viewId, derived);
+  if (drawing.isDefault) return ownWithLine(doc, setById(doc, drawing.setId), viewId, derived);
   return sheet(inView(doc, drawing.id, viewId)?.picture ?? null);
 }
 

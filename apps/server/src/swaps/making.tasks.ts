@@ -27,7 +27,7 @@ import {
 } from '@limber-sheaf/core';
 import { keepIfAny, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
-import { canvasOf, drawnPicture, ownPicture } from './drawn.js';
+import { canvasOf, drawnPicture, ownPicture, ownWithLine } from './drawn.js';
 
 interface Where {
   doc: CharacterDoc;
@@ -108,5 +108,5 @@ export const sameEnd = task(async ({ doc, viewId, derived, drawingId }: Where & 
     throw new LimberError('nothing-there', `${setName(doc, set)} has no rounded joint.`, 'Place it in Joints first.');
   const picture = await sheet(inView(doc, drawingId, viewId)?.picture ?? null);
   if (!picture) throw new LimberError('nothing-there', 'The drawing is blank: it has no end.');
-  return keepIfAny(withSameEnd(picture, await ownPicture(doc, set, viewId, derived), joint));
+  return keepIfAny(withSameEnd(picture, await ownWithLine(doc, set, viewId, derived), joint));
 });

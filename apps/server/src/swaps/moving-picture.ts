@@ -3,6 +3,7 @@ import {
   composite,
   cropPlaced,
   drawnInstead,
+  drawnOver,
   intersectRects,
   outsetRect,
   pieceImages,
@@ -120,15 +121,19 @@ async function draw(
   size: { width: number; height: number },
 ): Promise<Buffer> {
   const instead = drawnInstead(doc, viewId, drawingIds);
+  const overs = drawnOver(doc, viewId, drawingIds);
   const layers = images.flatMap(({ id, sheet, image }): PlacedBitmap[] => {
     const row = instead.get(id);
     const drawn = row && sheet === 'piece' ? art.drawings?.get(row.id) : null;
     const shown = instead.has(id) ? drawn : image;
-    if (!shown) return [];
-    const seen = intersectRects(shown, rect);
-    if (seen.width === 0) return [];
-    const cropped = cropPlaced(shown, seen);
-    return [{ ...cropped, x: cropped.x - rect.x, y: cropped.y - rect.y }];
+    const before = sheet === 'piece' ? overs.filter(({ at }) => at === id) : [];
+    return [shown, ...before.map((over) => art.overs?.get(over.row.id))].flatMap((layer) => {
+      if (!layer) return [];
+      const seen = intersectRects(layer, rect);
+      if (seen.width === 0) return [];
+      const cropped = cropPlaced(layer, seen);
+      return [{ ...cropped, x: cropped.x - rect.x, y: cropped.y - rect.y }];
+    });
   });
   const { width, height, data } = composite(rect.width, rect.height, layers);
   return sharp(data, { raw: { width, height, channels: 4 } })

@@ -28,7 +28,7 @@ import type { Caller } from '../http/caller.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 import type { MovingOrder, MovingPicture } from './moving-picture.js';
-import type { BringOrder, BroughtDrawing } from './swaps.tasks.js';
+import type { BringOrder, BroughtPictures } from './swaps.tasks.js';
 
 const tasks = taskFile<typeof import('./swaps.tasks.js')>(new URL('./swaps.tasks.js', import.meta.url));
 
@@ -153,6 +153,6 @@ export class SwapsService {
   }
 }
 
-function freshDrawing({ shape, mood, picture }: BroughtDrawing) {
-  return { drawingId: randomUUID(), drawingViewId: randomUUID(), shape, mood, picture, marks: [] };
+function freshDrawing(brought: BroughtPictures) {
+  return { drawingId: randomUUID(), drawingViewId: randomUUID(), ...brought, marks: [] };
 }

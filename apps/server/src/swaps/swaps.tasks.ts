@@ -73,21 +73,28 @@ export interface BroughtDrawing {
   picture: SheetRef;
 }
 
+/** What files have for a place of the chart: its picture, a second one, or both. */
+export type BroughtPictures = Pick<BroughtDrawing, 'shape' | 'mood'> & { picture?: SheetRef; over?: SheetRef };
+
+/** What a file is called whose picture is drawn in front: `hand grip over`. */
+const OVER = 'over';
+
 /** Reads drawings: their names, their pictures freed of a plain backdrop, and where they sit; with what was left and why. */
 export const bring = task(
-  async (order: BringOrder, tell: Tell): Promise<{ drawings: BroughtDrawing[]; notes: string[] }> => {
+  async (order: BringOrder, tell: Tell): Promise<{ drawings: BroughtPictures[]; notes: string[] }> => {
     const { doc, setId, viewId, derived, files, cell } = order;
     const set = setById(doc, setId);
     const view = viewById(doc, viewId);
     const own = await ownPicture(doc, set, viewId, derived);
     const notes: string[] = [];
-    const drawings = new Map<string, { name: string; drawing: BroughtDrawing }>();
+    const drawings = new Map<string, { name: string; drawing: BroughtPictures }>();
     const twice = new Set<string>();
     const words = ownWords(doc, set);
     for (const [at, file] of files.entries()) {
       tell(at / files.length, 'Reading the drawings');
       for (const { name, picture, isPlaced } of await picturesIn(file, view, notes)) {
-        const read = cell ? ({ kind: 'read', ...cell } as const) : readName(name, set, words);
+        const which = plainWords(name).includes(OVER) ? 'over' : 'picture';
+        const read = cell ? ({ kind: 'read', ...cell } as const) : readName(withoutOver(name), set, words);
         if (read.kind === 'unread') {
           notes.push(`${read.reason} Drop it on its place on the chart.`);
           continue;
@@ -106,16 +113,26 @@ export const bring = task(
         }
         const key = JSON.stringify([shape, mood]);
         const before = drawings.get(key);
-        if (before || twice.has(key)) {
-          twice.add(key);
+        const isTwice = before?.drawing[which] !== undefined;
+        if (isTwice || twice.has(`${key} ${which}`)) {
+          twice.add(`${key} ${which}`);
           drawings.delete(key);
           notes.push(
-            `${before ? `${before.name} and ${name} are` : `${name} is`} for ${shape}, ${mood}: none is taken.`,
+            `${isTwice && before ? `${before.name} and ${name} are` : `${name} is`} for ${shape}, ${mood}: none is taken.`,
           );
           continue;
         }
-        drawings.set(key, { name, drawing: { shape, mood, picture: await keepSheet(within) } });
+        const there = before?.drawing ?? { shape, mood };
+        drawings.set(key, { name, drawing: { ...there, [which]: await keepSheet(within) } });
       }
+    }
+    for (const [key, { name, drawing }] of drawings) {
+      const isThere = drawingsOf(doc, set).some(
+        (one) => one.shape === drawing.shape && one.mood === drawing.mood && inView(doc, one.id, viewId),
+      );
+      if (drawing.picture || isThere) continue;
+      notes.push(`${name} would lie over ${drawing.shape}, ${drawing.mood}, which is not drawn: it is left.`);
+      drawings.delete(key);
     }
     if (drawings.size === 0)
       throw new LimberError(
@@ -258,6 +275,12 @@ export const lids = task(
     return made;
   },
 );
+
+function withoutOver(name: string): string {
+  return plainWords(name)
+    .filter((word) => word !== OVER)
+    .join(' ');
+}
 
 function ownWords(doc: CharacterDoc, set: SwapSetRow): string[] {
   const piece = doc.pieces.find(({ partId }) => partId === set.partId);

@@ -92,12 +92,13 @@ export async function readArt(
 
 /** A view's pictures with those of its swap drawings, which most work has no use for. */
 export async function readArtWithDrawings(doc: CharacterDoc, viewId: ViewId, derived: DerivedOfView): Promise<ViewArt> {
-  const drawings = new Map<string, PlacedBitmap>();
-  for (const { id, viewId: own, picture: ref } of doc.drawingViews) {
-    const made = own === viewId ? await sheet(ref) : null;
-    if (made) drawings.set(id, made);
+  const [drawings, overs] = [new Map<string, PlacedBitmap>(), new Map<string, PlacedBitmap>()];
+  for (const row of doc.drawingViews.filter((one) => one.viewId === viewId)) {
+    const [made, over] = await Promise.all([row.picture, row.over].map(sheet));
+    if (made) drawings.set(row.id, made);
+    if (over) overs.set(row.id, over);
   }
-  return { ...(await readArt(doc, viewId, derived)), drawings };
+  return { ...(await readArt(doc, viewId, derived)), drawings, overs };
 }
 
 async function ownSheets({ face, own, extra, beneath }: PieceRow): Promise<SheetBitmaps> {

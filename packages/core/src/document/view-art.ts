@@ -10,6 +10,8 @@ export interface ViewArt {
   pieces: Map<PieceId, SheetBitmaps>;
   /** The pictures of swap drawings in this view, where they were asked for. */
   drawings?: ReadonlyMap<DrawingViewId, PlacedBitmap>;
+  /** And their second ones. */
+  overs?: ReadonlyMap<DrawingViewId, PlacedBitmap>;
 }
 
 /** An image of a view: a piece, or the outline that lies beneath its limb's fills. */

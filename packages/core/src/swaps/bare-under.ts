@@ -1,10 +1,10 @@
 import { composePiece } from '../document/compose-piece.js';
 import type { CharacterDoc, DrawingId, SwapSetRow, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { cropPlaced } from '../raster/bitmap.js';
-import { composite } from '../raster/composite.js';
-import { INSIDE } from '../raster/mask.js';
+import { cropPlaced, outsetRect } from '../raster/bitmap.js';
+import { INSIDE, connectedRegions, createMask, unionCoverage } from '../raster/mask.js';
 import type { Place } from '../errors.js';
+import { drawnInstead } from './drawn-instead.js';
 import { defaultOf, drawingsOf, inView, pieceOfSet } from './find-swaps.js';
 
 /** What comes bare under a drawing: where the default one covered, and nothing does now. */
@@ -17,7 +17,8 @@ export interface BareUnder {
 
 /**
  * What of a view shows background under each drawing of a set where the design has paint: the default drawing covered it, and
- * neither this one nor what lies behind does.
+ * neither this one nor what lies behind does. Where the background reaches in from outside the figure, as between the fingers
+ * of a hand, its outline is another, and nothing is bare.
  * @param art with the pictures of the set's drawings
  */
 export function bareUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, set: SwapSetRow): BareUnder[] {
@@ -25,27 +26,37 @@ export function bareUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, set: 
   const sheets = piece && art.pieces.get(piece.id);
   const own = sheets ? composePiece(sheets) : null;
   if (!piece || !own) return [];
-  const others = pieceImages(doc, viewId, art).filter(({ id, sheet }) => id !== piece.id || sheet === 'line');
-  const behind = composite(
-    own.width,
-    own.height,
-    others.map(({ image }) => ({ ...image, x: image.x - own.x, y: image.y - own.y })),
-  );
-  const wanted = cropPlaced(art.design, own).data;
+  // A pixel of what is about it, so that what lies outside is known as such.
+  const room = outsetRect(own, 1);
+  const images = pieceImages(doc, viewId, art);
+  const wanted = cropPlaced(art.design, room).data;
   const standing = defaultOf(doc, set);
   return drawingsOf(doc, set).flatMap((drawing): BareUnder[] => {
     const row = drawing.id === standing.id ? null : inView(doc, drawing.id, viewId);
     if (!row) return [];
     const picture = row.picture ? art.drawings?.get(row.id) : null;
     if (row.picture && !picture) return [];
-    const shown = picture ? cropPlaced(picture, own).data : null;
+    const shown = picture ? cropPlaced(picture, room).data : null;
+    const gone = drawnInstead(doc, viewId, [drawing.id]);
+    const behind = unionCoverage(
+      images.flatMap(({ id, image }) => (gone.has(id) ? [] : [image])),
+      room,
+    ).data;
+    const open = createMask(room.width, room.height);
+    for (let at = 0; at < open.data.length; at++)
+      if (behind[at] <= INSIDE && !(shown && shown[4 * at + 3] > INSIDE)) open.data[at] = 255;
+    const { labels } = connectedRegions(open);
+    const outside = new Set<number>();
+    for (let at = 0; at < labels.length; at++) if (wanted[4 * at + 3] <= INSIDE) outside.add(labels[at]);
     let [area, sumX, sumY] = [0, 0, 0];
-    for (let i = 3, at = 0; i < wanted.length; i += 4, at++) {
-      if (wanted[i] <= INSIDE || behind.data[i] > INSIDE || (shown && shown[i] > INSIDE)) continue;
+    for (let at = 0; at < labels.length; at++) {
+      if (labels[at] === 0 || outside.has(labels[at])) continue;
       area++;
-      sumX += at % own.width;
-      sumY += Math.floor(at / own.width);
+      sumX += at % room.width;
+      sumY += Math.floor(at / room.width);
     }
-    return area > 0 ? [{ drawingId: drawing.id, area, place: { x: own.x + sumX / area, y: own.y + sumY / area } }] : [];
+    return area > 0
+      ? [{ drawingId: drawing.id, area, place: { x: room.x + sumX / area, y: room.y + sumY / area } }]
+      : [];
   });
 }

@@ -36,12 +36,12 @@ function setsIn(doc: CharacterDoc, viewId: ViewId): SwapSetRow[] {
 
 /** What bare places under a set's drawings depend on: everything that is drawn, and the drawings. */
 function bareKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, set: SwapSetRow): string {
-  return deriveKey('bare under drawings 1', [
+  return deriveKey('bare under drawings 3', [
     viewById(doc, viewId).designBlob,
     drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnAs(piece, sheets), sheet, piece.partId === set.partId]),
     drawingsOf(doc, set).map(({ id }) => {
       const row = inView(doc, id, viewId);
-      return row && placeOf(row.picture);
+      return row && [placeOf(row.picture), doc.drawings.find((one) => one.id === id)?.hides];
     }),
   ]);
 }

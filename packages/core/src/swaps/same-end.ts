@@ -2,10 +2,20 @@ import { jointLabel } from '../document/family.js';
 import { deriveKey, placeOf } from '../document/keys.js';
 import type { CharacterDoc, DrawingId, JointRow, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import type { Measure } from '../document/view-check.js';
-import type { ViewArt } from '../document/view-art.js';
+import { pieceImages, type PieceImage, type ViewArt } from '../document/view-art.js';
 import { isCleanThroughout, piecesOfProof, proofKey, proveJoint, type BendProof } from '../joints/prove-joint.js';
-import { mergeSheets } from '../document/compose-piece.js';
-import { createPlaced, cropPlaced, intersectRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { composePiece, mergeSheets } from '../document/compose-piece.js';
+import {
+  createPlaced,
+  cropPlaced,
+  intersectRects,
+  uniteRects,
+  wordsOf,
+  type PlacedBitmap,
+  type Rect,
+} from '../raster/bitmap.js';
+import { composite } from '../raster/composite.js';
+import { INSIDE, unionCoverage } from '../raster/mask.js';
 import { drawingName, drawingsOf, inView, pieceOfSet } from './find-swaps.js';
 
 /** The joint by which a set's piece hangs in a view; null for none that is rounded. */
@@ -29,10 +39,12 @@ export function jointMeasures(
   return [
     { key, what, pieces, measure: (art) => proveJoint(doc, joint, art) },
     ...swappedIn(doc, set, viewId).map(({ id, placed, name }) => ({
-      key: deriveKey('proof with drawing 1', [key, placed]),
+      key: deriveKey('proof with drawing 3', [key, placed]),
       what: `${what} with ${name}`,
-      pieces,
-      measure: (art: ViewArt) => proveJoint(doc, joint, withDrawing(art, joint.childId, art.drawings?.get(id) ?? null)),
+      measure: (art: ViewArt) => {
+        const picture = art.drawings?.get(id);
+        return picture ? proveJoint(doc, joint, withDrawing(doc, art, joint, picture)) : null;
+      },
     })),
   ];
 }
@@ -67,8 +79,43 @@ function swappedIn(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId) {
   });
 }
 
-function withDrawing(art: ViewArt, pieceId: string, face: PlacedBitmap | null): ViewArt {
-  return { ...art, pieces: new Map(art.pieces).set(pieceId, { face, overlap: null, under: null }) };
+/** A view's pictures with a drawing in place of a joint's child: also what the joint is held against, the view at rest. */
+function withDrawing(doc: CharacterDoc, art: ViewArt, { childId, viewId }: JointRow, face: PlacedBitmap): ViewArt {
+  const before = art.pieces.get(childId);
+  const pieces = new Map(art.pieces).set(childId, { face, overlap: null, under: null });
+  const images = pieceImages(doc, viewId, { ...art, pieces });
+  const inFront = images.slice(images.findIndex(({ id, sheet }) => id === childId && sheet === 'piece') + 1);
+  // What shows of it is its face, as of any piece; the whole of it lies beneath.
+  pieces.set(childId, { face: seenOf(face, inFront), overlap: null, under: face });
+  const own = [before && composePiece(before), before?.line, face].filter((one): one is PlacedBitmap => !!one);
+  const room = intersectRects(own.map(rectOf).reduce(uniteRects), art.design);
+  const rest = composite(
+    room.width,
+    room.height,
+    images.map(({ image }) => ({ ...image, x: image.x - room.x, y: image.y - room.y })),
+  );
+  const design = { ...art.design, data: art.design.data.slice() };
+  for (let row = 0; row < room.height; row++) {
+    const line = rest.data.subarray(row * room.width * 4, (row + 1) * room.width * 4);
+    design.data.set(line, ((room.y + row) * design.width + room.x) * 4);
+  }
+  return { ...art, design, pieces };
+}
+
+/** What is seen of a picture beneath others. */
+function seenOf(picture: PlacedBitmap, inFront: readonly PieceImage[]): PlacedBitmap {
+  const seen = { ...picture, data: picture.data.slice() };
+  const cover = unionCoverage(
+    inFront.map(({ image }) => image),
+    picture,
+  ).data;
+  const words = wordsOf(seen);
+  for (let i = 0; i < words.length; i++) if (cover[i] > INSIDE) words[i] = 0;
+  return seen;
+}
+
+function rectOf({ x, y, width, height }: Rect): Rect {
+  return { x, y, width, height };
 }
 
 /** px about a joint's disc that are taken along: its soft rim. */
@@ -76,7 +123,7 @@ const RIM = 1.5;
 
 /**
  * Gives a drawing the default one's end at a joint: the paint of its whole disc, so that it turns as the default one does.
- * @param own what the set's piece shows
+ * @param own what the set's piece shows, with the outline that it has beneath its limb's fills
  */
 export function withSameEnd(picture: PlacedBitmap, own: PlacedBitmap, { x, y, radius }: JointRow): PlacedBitmap | null {
   const reach = Math.ceil(radius + RIM);

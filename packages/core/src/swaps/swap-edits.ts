@@ -68,7 +68,10 @@ export interface FreshDrawing {
   drawingViewId: DrawingViewId;
   shape: string;
   mood: string;
-  picture: SheetRef | null;
+  /** What it had before where not given. */
+  picture?: SheetRef | null;
+  /** Its second picture; what it had before where not given. */
+  over?: SheetRef;
   marks: number[];
   /** How it was made of another; it was drawn where not given. */
   made?: Pick<DrawingViewRow, 'madeOf' | 'steps' | 'madeKey'>;
@@ -87,7 +90,7 @@ export function addDrawings(doc: CharacterDoc, setId: SwapSetId, viewId: ViewId,
     throw new LimberError('too-many', `A set has at most ${counted(MOST_DRAWINGS, 'drawing')}.`);
   const [shapes, moods] = [[...set.shapes], [...set.moods]];
   const taken = new Set<string>();
-  for (const { drawingId, drawingViewId, shape, mood, picture, marks, made = PRESSED_FLAT } of fresh) {
+  for (const { drawingId, drawingViewId, shape, mood, picture, over, marks, made = PRESSED_FLAT } of fresh) {
     const cell = JSON.stringify([shape, mood]);
     if (taken.has(cell)) throw new LimberError('two-for-one', `Two drawings are for ${shape}, ${mood}.`);
     taken.add(cell);
@@ -103,12 +106,21 @@ export function addDrawings(doc: CharacterDoc, setId: SwapSetId, viewId: ViewId,
         'Repaint the piece, or put the drawing elsewhere on the chart.',
       );
     const seen = there && inView(doc, there.id, viewId);
-    if (seen) diff.update(seen, { picture, marks: [...marks], ...made });
-    else {
+    if (seen) {
+      const own = picture === undefined ? {} : { picture, marks: [...marks], ...made };
+      diff.update(seen, { ...own, ...(over && { over }) });
+    } else {
       if (!there)
         diff.add({ table: 'drawing', id: drawingId, version: 1, setId, shape, mood, isDefault: false, hides: [] });
       const row = { id: drawingViewId, version: 1, drawingId: there?.id ?? drawingId, viewId };
-      diff.add({ table: 'drawingView', ...row, picture, over: null, marks: [...marks], ...made });
+      diff.add({
+        table: 'drawingView',
+        ...row,
+        picture: picture ?? null,
+        over: over ?? null,
+        marks: [...marks],
+        ...made,
+      });
     }
   }
   refuseBadChart(shapes, moods);

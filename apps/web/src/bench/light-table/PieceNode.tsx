@@ -24,7 +24,10 @@ export function Cutout({ sheet, by }: { sheet: SheetRef; by: number }) {
   const laid = usePicture(sheet, by);
   if (!laid) return null;
   const { release: _release, ...drawn } = laid;
-  return <Image {...drawn} perfectDrawEnabled={false} globalCompositeOperation="destination-out" />;
+  // Taken out more than once, what is half covered at its edge goes as well.
+  return [0, 1, 2].map((time) => (
+    <Image key={time} {...drawn} perfectDrawEnabled={false} globalCompositeOperation="destination-out" />
+  ));
 }
 
 interface Props {

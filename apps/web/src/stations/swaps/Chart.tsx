@@ -93,9 +93,9 @@ function Cell({
   const cell = useSwaps((s) => s.cell);
   const isChosen = !drawing && cell?.shape === shape && cell.mood === mood;
   const shows = drawing !== undefined && wornOf(doc, set, worn).id === drawing.id;
-  const picture = drawing?.isDefault
-    ? pieceOfSet(doc, set, view.id)?.face
-    : drawing && inView(doc, drawing.id, view.id)?.picture;
+  const row = drawing && inView(doc, drawing.id, view.id);
+  const picture = drawing?.isDefault ? pieceOfSet(doc, set, view.id)?.face : row?.picture;
+  const pictures = [picture, row?.over].flatMap((one) => one ?? []);
   const label = `${shape}, ${mood}`;
   return (
     <button
@@ -125,18 +125,21 @@ function Cell({
               : 'border-dashed border-rule'
       } cursor-pointer`}
     >
-      {picture ? (
-        <img
-          alt=""
-          draggable={false}
-          src={blobUrl(picture.blob)}
-          className="absolute max-w-none"
-          style={{
-            left: `${((picture.x - frame.x) / frame.width) * 100}%`,
-            top: `${((picture.y - frame.y) / frame.height) * 100}%`,
-            width: `${(picture.width / frame.width) * 100}%`,
-          }}
-        />
+      {pictures.length > 0 ? (
+        pictures.map((one) => (
+          <img
+            key={one.blob}
+            alt=""
+            draggable={false}
+            src={blobUrl(one.blob)}
+            className="absolute max-w-none"
+            style={{
+              left: `${((one.x - frame.x) / frame.width) * 100}%`,
+              top: `${((one.y - frame.y) / frame.height) * 100}%`,
+              width: `${(one.width / frame.width) * 100}%`,
+            }}
+          />
+        ))
       ) : (
         <span className="text-[12px] text-soft">{drawing ? 'blank' : 'not drawn'}</span>
       )}

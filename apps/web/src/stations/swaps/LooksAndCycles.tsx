@@ -2,7 +2,7 @@ import { drawingById, drawingLabel, usualBlink, type SwapSetRow } from '@limber-
 import { useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { Action } from '../../ui/controls';
-import { useSwaps, wornOf } from './swaps-store';
+import { useSwaps, wearNothing, wornOf } from './swaps-store';
 
 /** Looks, which choose drawings of several sets at once, and the open set's cycles; a click tries either. */
 export function LooksAndCycles({ set }: { set: SwapSetRow }) {
@@ -24,6 +24,14 @@ export function LooksAndCycles({ set }: { set: SwapSetRow }) {
     <>
       <section className="mb-4">
         <h3 className="mb-1 text-[15px]">Looks</h3>
+        <button
+          type="button"
+          title="Shows every set’s default drawing again (R)"
+          className="w-full cursor-pointer border-b border-rule py-1 text-left text-[13px]"
+          onClick={wearNothing}
+        >
+          at rest
+        </button>
         {doc.looks.map((look) => (
           <Line
             key={look.id}

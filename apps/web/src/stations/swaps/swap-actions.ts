@@ -63,6 +63,9 @@ const arrow = (key: string, word: string, dx: number, dy: number): BenchAction =
   run: (bench) => nudge(bench, dx, dy),
 });
 
+/** Kinds of sets that lie within the paint of another piece: beneath them something is bare where they shrink. */
+const LIES_IN_PAINT = new Set(['mouth', 'lids', 'brows', 'other']);
+
 const hasSet = ({ doc, view }: BenchValue) => openSet(doc, view.id) !== null;
 
 /** The worded actions of Swaps, and its keys. */
@@ -114,7 +117,7 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     word: 'At rest',
     key: 'r',
     title: 'Shows the default drawings again',
-    shown: () => Object.keys(useSwaps.getState().worn).length > 0 || useSwaps.getState().gaze !== null,
+    shown: false,
     run: wearNothing,
   },
   {
@@ -140,7 +143,8 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     word: 'Seat all',
     key: 's',
     title: 'Moves every drawing so that its marks lie on the set’s',
-    shown: hasSet,
+    shown: () => useSwaps.getState().marks,
+    when: hasSet,
     run: ({ edit, view }) => void edit('swaps.seatAll', view.id, {}),
   },
   {
@@ -202,7 +206,8 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     key: 'p',
     title:
       'Paints what only the default drawing covers, in the paint about it, so that nothing is bare under the others',
-    shown: hasSet,
+    shown: ({ doc, view }) => LIES_IN_PAINT.has(openSet(doc, view.id)?.kind ?? ''),
+    when: hasSet,
     run: ({ doc, view, edit }) => {
       const set = openSet(doc, view.id);
       if (set) void edit('swaps.beneath', set.id, { viewId: view.id });

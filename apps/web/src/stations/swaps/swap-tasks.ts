@@ -4,6 +4,7 @@ import {
   drawnLine,
   inView,
   makeDrawing,
+  mergeSheets,
   pieceOfSet,
   readLine,
   setById,
@@ -34,7 +35,10 @@ async function drawn(at: StateKey, viewId: string, drawingId: string): Promise<P
   if (!drawing) return null;
   if (!drawing.isDefault) return sheet(inView(doc, drawingId, viewId)?.picture ?? null);
   const piece = pieceOfSet(doc, setById(doc, drawing.setId), viewId);
-  return piece && composePiece(await sheetsOf(piece, sheets[piece.id]));
+  if (!piece) return null;
+  const own = await sheetsOf(piece, sheets[piece.id]);
+  // With the outline that it has beneath its limb's fills.
+  return mergeSheets([own.line ?? null, composePiece(own)]);
 }
 
 const MADDER: Rgb = [178, 58, 51];
