@@ -38,7 +38,7 @@ function useKept<K extends Keeper>(of: K, productionId: string) {
 /** The naming schemes that a production keeps. */
 export function useSchemes(productionId: string) {
   const { keep, ...kept } = useKept('schemes', productionId);
-  return { ...kept, keep: (name: string, scheme: NamingScheme) => keep({ name, scheme } as BodyOf<'schemes.keep'>) };
+  return { ...kept, keep: (name: string, scheme: NamingScheme) => keep({ name, scheme }) };
 }
 
 /** The ways to make a package that a production keeps. */

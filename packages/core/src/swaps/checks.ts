@@ -6,8 +6,7 @@ import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.
 import { viewById } from '../document/view-edits.js';
 import { bareUnder } from './bare-under.js';
 import type { ViewArt } from '../document/view-art.js';
-import type { BendProof } from '../joints/prove-joint.js';
-import { endsApart, jointMeasureCount, jointMeasures } from './same-end.js';
+import { endsApart, jointMeasureCount, jointMeasures, type EndProof } from './same-end.js';
 import { unlinkedOf } from './set-rules.js';
 import {
   defaultOf,
@@ -56,7 +55,7 @@ function jointsFrom(doc: CharacterDoc, viewId: ViewId): { set: SwapSetRow; from:
   });
 }
 
-const swapSeats: ViewCheck<MeasuredBare | BendProof | null> = {
+const swapSeats: ViewCheck<MeasuredBare | EndProof> = {
   id: 'swap-seats',
   measures: (doc, viewId, sheets) => [
     ...setsIn(doc, viewId).map((set) => ({
@@ -110,9 +109,14 @@ const swapSeats: ViewCheck<MeasuredBare | BendProof | null> = {
         });
     }
     for (const { set, from, count } of jointsFrom(doc, viewId)) {
-      const proofs = measured.slice(from, from + count) as (BendProof | null)[];
-      for (const { drawingId, joint, clean } of endsApart(doc, set, viewId, proofs)) {
-        const held = clean ? `is clean from ${clean[0]}° to ${clean[1]}°` : 'is not clean even at rest';
+      const proofs = measured.slice(from, from + count) as EndProof[];
+      for (const { drawingId, joint, clean, lacks } of endsApart(doc, set, viewId, proofs)) {
+        const held =
+          lacks > 0
+            ? `lacks ${counted(lacks, 'px', 'px')} of its disc`
+            : clean
+              ? `is clean from ${clean[0]}° to ${clean[1]}°`
+              : 'is not clean even at rest';
         findings.push({
           sentence: `With ${drawingName(doc, drawingById(doc, drawingId))}, ${jointLabel(doc, joint)} ${held}. Give the drawing the same end as the default one.`,
           pieceId: pieceOfSet(doc, set, viewId)?.id,

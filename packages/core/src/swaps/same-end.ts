@@ -1,8 +1,10 @@
 import { jointLabel } from '../document/family.js';
 import { deriveKey, placeOf } from '../document/keys.js';
-import type { CharacterDoc, DrawingId, JointRow, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
+import type { SwapKind } from '../document/row-types.js';
+import type { CharacterDoc, DrawingId, JointRow, PieceId, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import type { Measure } from '../document/view-check.js';
 import { pieceImages, type PieceImage, type ViewArt } from '../document/view-art.js';
+import { wholeDiscLimit } from '../joints/disc-paint.js';
 import { isCleanThroughout, piecesOfProof, proofKey, proveJoint, type BendProof } from '../joints/prove-joint.js';
 import { composePiece, mergeSheets } from '../document/compose-piece.js';
 import {
@@ -24,14 +26,25 @@ export function jointOfSet(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): 
   return doc.joints.find(({ childId, rounded }) => rounded && childId === piece?.id) ?? null;
 }
 
+/** A joint's proof with a drawing; one with the very end of the default drawing turns as that does. */
+export type EndProof = BendProof | 'same end' | null;
+
+/** Kinds of sets whose drawings turn at their piece's joint as it does; a hat or a whole head is another shape there. */
+const TURNING: readonly SwapKind[] = ['hand', 'other'];
+
+/** The joint that is proven with each of a set's drawings; null for none. */
+function provenJoint(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): JointRow | null {
+  return TURNING.includes(set.kind) ? jointOfSet(doc, set, viewId) : null;
+}
+
 /** What is to be proven of a set's joint: with the default drawing, and then with each other one. */
 export function jointMeasures(
   doc: CharacterDoc,
   set: SwapSetRow,
   viewId: ViewId,
   sheets: SheetsOf,
-): Measure<BendProof | null>[] {
-  const joint = jointOfSet(doc, set, viewId);
+): Measure<EndProof>[] {
+  const joint = provenJoint(doc, set, viewId);
   if (!joint) return [];
   const key = proofKey(doc, joint, sheets);
   const what = `Sweep of ${jointLabel(doc, joint)}`;
@@ -39,11 +52,16 @@ export function jointMeasures(
   return [
     { key, what, pieces, measure: (art) => proveJoint(doc, joint, art) },
     ...swappedIn(doc, set, viewId).map(({ id, placed, name }) => ({
-      key: deriveKey('proof with drawing 3', [key, placed]),
+      key: deriveKey('proof with drawing 4', [key, placed]),
       what: `${what} with ${name}`,
-      measure: (art: ViewArt) => {
+      measure: (art: ViewArt): EndProof => {
         const picture = art.drawings?.get(id);
-        return picture ? proveJoint(doc, joint, withDrawing(doc, art, joint, picture)) : null;
+        const own = ownWithLine(art, joint.childId);
+        if (!picture || !own) return null;
+        // With the very same end it turns as the default one does.
+        return isSameEnd(picture, own, joint)
+          ? 'same end'
+          : proveJoint(doc, joint, withDrawing(doc, art, joint, picture));
       },
     })),
   ];
@@ -51,21 +69,24 @@ export function jointMeasures(
 
 /** How many measures `jointMeasures` gives. */
 export function jointMeasureCount(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): number {
-  return jointOfSet(doc, set, viewId) ? 1 + swappedIn(doc, set, viewId).length : 0;
+  return provenJoint(doc, set, viewId) ? 1 + swappedIn(doc, set, viewId).length : 0;
 }
 
-/** The drawings with which a set's joint does not hold, while it does with the default one. */
+/** The drawings with which a set's joint does not hold, while it does with the default one; px of its disc that each lacks. */
 export function endsApart(
   doc: CharacterDoc,
   set: SwapSetRow,
   viewId: ViewId,
-  [own, ...proofs]: readonly (BendProof | null)[],
-): { drawingId: DrawingId; joint: JointRow; clean: [number, number] | null }[] {
-  const joint = jointOfSet(doc, set, viewId);
-  if (!joint || !own || !isCleanThroughout(joint, own.cleanRange)) return [];
+  [own, ...proofs]: readonly EndProof[],
+): { drawingId: DrawingId; joint: JointRow; clean: [number, number] | null; lacks: number }[] {
+  const joint = provenJoint(doc, set, viewId);
+  if (!joint || !own || own === 'same end' || !isCleanThroughout(joint, own.cleanRange)) return [];
   return swappedIn(doc, set, viewId).flatMap(({ drawingId }, at) => {
-    const clean = proofs[at]?.cleanRange ?? null;
-    return isCleanThroughout(joint, clean) ? [] : [{ drawingId, joint, clean }];
+    const proof = proofs[at];
+    if (proof === 'same end') return [];
+    const clean = proof?.cleanRange ?? null;
+    const lacks = proof && proof.discBare > wholeDiscLimit(joint) ? proof.discBare : 0;
+    return isCleanThroughout(joint, clean) && lacks === 0 ? [] : [{ drawingId, joint, clean, lacks }];
   });
 }
 
@@ -116,6 +137,28 @@ function seenOf(picture: PlacedBitmap, inFront: readonly PieceImage[]): PlacedBi
 
 function rectOf({ x, y, width, height }: Rect): Rect {
   return { x, y, width, height };
+}
+
+/** What a piece shows, over the outline that it has beneath its limb's fills; null for nothing. */
+function ownWithLine({ pieces }: ViewArt, pieceId: PieceId): PlacedBitmap | null {
+  const sheets = pieces.get(pieceId);
+  return sheets ? mergeSheets([sheets.line ?? null, composePiece(sheets)]) : null;
+}
+
+/** Of 255: what a pixel may be off and still is the same. */
+const SAME = 2;
+
+/** Has a drawing the very paint of the default one in a joint's disc? */
+function isSameEnd(picture: PlacedBitmap, own: PlacedBitmap, { x, y, radius }: JointRow): boolean {
+  const reach = Math.ceil(radius);
+  const disc = { x: Math.floor(x) - reach, y: Math.floor(y) - reach, width: 2 * reach + 1, height: 2 * reach + 1 };
+  const [a, b] = [cropPlaced(picture, disc).data, cropPlaced(own, disc).data];
+  for (let row = 0, i = 0; row < disc.height; row++)
+    for (let column = 0; column < disc.width; column++, i += 4) {
+      if (Math.hypot(disc.x + column + 0.5 - x, disc.y + row + 0.5 - y) > radius) continue;
+      for (let c = i; c < i + 4; c++) if (Math.abs(a[c] - b[c]) > SAME && (c === i + 3 || a[i + 3] > 0)) return false;
+    }
+  return true;
 }
 
 /** px about a joint's disc that are taken along: its soft rim. */
