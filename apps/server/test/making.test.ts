@@ -211,3 +211,20 @@ test('a drawing is used in another view, on its seat there; where it has no pict
   const said = await refused('POST', `/drawings/${blank}/take-over`, { viewId: there, fromViewId: view });
   expect(said).toMatch(/mouth closed has no picture in that view/);
 });
+
+test('a second picture is brought in by its name, for a drawing that is there or comes with it', async () => {
+  const { id, view, set } = await markedHead();
+  const thumb = paint(240, 240, (x, y) => (Math.hypot(x - 120, y - 190) <= 9 ? [220, 160, 120, 255] : null));
+  const alone = await refused('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth ah over.png': thumb }));
+  expect(alone).toMatch(/^422 mouth ah over would lie over open, neutral, which is not drawn/);
+  const both = form(view, { 'mouth_ah.png': openMouth, 'mouth_ah_over.png': thumb });
+  const made = await ask('POST', `/swap-sets/${set}/drawings`, both);
+  expect(made.summary).toBe('Bring in 1 drawing of mouth');
+  expect(drawingAt(made, 'open').row).toMatchObject({ picture: { y: 154 }, over: { y: 181, height: 19 } });
+  // A new picture keeps the second one, and the other way round.
+  const again = await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ah.png': thumb }));
+  expect(drawingAt(again, 'open').row).toMatchObject({ picture: { y: 181 }, over: { y: 181 } });
+  const twice = form(view, { 'mouth_ah_over.png': thumb, 'mouth over open.png': thumb });
+  expect(await refused('POST', `/swap-sets/${set}/drawings`, twice)).toMatch(/are for open, neutral: none is taken/);
+  expect(drawingAt(await ask('GET', `/characters/${id}`), 'open').row?.over).toMatchObject({ y: 181 });
+});

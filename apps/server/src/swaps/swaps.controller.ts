@@ -169,8 +169,8 @@ export class SwapsController {
   @Post('views/:id/seat-all')
   @HttpCode(200)
   @ApiOperation({ summary: 'Put every drawing on its seat, turned and scaled if wanted; tells what it left and why' })
-  seatAll(@Param() { id }: IdParam, @Body() { saw, turns = false }: SeatAllBody, @Who() caller: Caller) {
-    return this.swaps.seatAll(id, { ...caller, saw }, turns);
+  seatAll(@Param() { id }: IdParam, @Body() { saw, turns = false, setId }: SeatAllBody, @Who() caller: Caller) {
+    return this.swaps.seatAll(id, { ...caller, saw }, { turns, setId });
   }
 
   @Patch('drawings/:id')

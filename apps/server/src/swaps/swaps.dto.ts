@@ -120,6 +120,8 @@ export class MarksBody extends InViewBody {
 export class SeatAllBody extends EditBody {
   /** May drawings be turned and scaled, so that their paint is resampled? Whole pixels otherwise. */
   @MayBeLeftOut() @IsBoolean() turns?: boolean;
+  /** Only this set's drawings; all of the view's where not given. */
+  @MayBeLeftOut() @IsUUID() setId?: string;
 }
 
 /** Scenes of a moving picture, at most. */

@@ -134,11 +134,17 @@ export class SwapsService {
   }
 
   /** Puts every drawing of a view on its seat, as one edit; tells what it left and why. @param turns may they be turned and scaled? */
-  async seatAll(viewId: ViewId, context: EditContext, turns: boolean): Promise<CharacterState> {
+  async seatAll(
+    viewId: ViewId,
+    context: EditContext,
+    { turns, setId }: { turns: boolean; setId?: SwapSetId },
+  ): Promise<CharacterState> {
     const { signal } = context;
     const characterId = await characterOf('view', viewId);
     return this.edits.run(characterId, context, async (doc) => {
-      const { diff, moved, notes } = turns ? await this.seatTurned(doc, viewId, context) : seatAll(doc, viewId);
+      const { diff, moved, notes } = turns
+        ? await this.seatTurned(doc, viewId, context, setId)
+        : seatAll(doc, viewId, setId);
       if (moved === 0 && notes.length === 0)
         throw new LimberError('nothing-there', 'Every drawing is on its seat already.');
       signal?.throwIfAborted();
@@ -146,10 +152,15 @@ export class SwapsService {
     });
   }
 
-  private async seatTurned(doc: CharacterDoc, viewId: ViewId, { signal, actor }: EditContext): Promise<SeatedAll> {
+  private async seatTurned(
+    doc: CharacterDoc,
+    viewId: ViewId,
+    { signal, actor }: EditContext,
+    setId?: SwapSetId,
+  ): Promise<SeatedAll> {
     const derived = await this.sheets.ofView(doc, viewId, { signal });
     const tell = this.events.tellProgress(doc.character.id, actor);
-    return this.threads.run(tasks, 'seatTurned', { doc, viewId, derived }, { signal, tell, seconds: LONG });
+    return this.threads.run(tasks, 'seatTurned', { doc, viewId, derived, setId }, { signal, tell, seconds: LONG });
   }
 }
 

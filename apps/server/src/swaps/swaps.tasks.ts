@@ -94,7 +94,9 @@ export const bring = task(
       tell(at / files.length, 'Reading the drawings');
       for (const { name, picture, isPlaced } of await picturesIn(file, view, notes)) {
         const which = plainWords(name).includes(OVER) ? 'over' : 'picture';
-        const read = cell ? ({ kind: 'read', ...cell } as const) : readName(withoutOver(name), set, words);
+        const read = cell
+          ? ({ kind: 'read', ...cell } as const)
+          : readName(which === 'over' ? withoutOver(name) : name, set, words);
         if (read.kind === 'unread') {
           notes.push(`${read.reason} Drop it on its place on the chart.`);
           continue;
@@ -187,12 +189,15 @@ const STILL = { angle: 0.05, scale: 0.001, move: 0.25 };
  * least from the default drawing.
  */
 export const seatTurned = task(
-  async ({ doc, viewId, derived }: Pick<BringOrder, 'doc' | 'viewId' | 'derived'>, tell: Tell): Promise<SeatedAll> => {
+  async (
+    { doc, viewId, derived, setId }: Pick<BringOrder, 'doc' | 'viewId' | 'derived'> & { setId?: SwapSetId },
+    tell: Tell,
+  ): Promise<SeatedAll> => {
     const canvas = canvasOf(viewById(doc, viewId));
     const notes: string[] = [];
     const diff = new DiffBuilder();
     let moved = 0;
-    const todo = setsToSeat(doc, viewId).flatMap((set) => {
+    const todo = setsToSeat(doc, viewId, setId).flatMap((set) => {
       const marks = marksOf(doc, set, viewId);
       const rows = picturesOf(doc, set, viewId);
       if (marks.length > 0) notes.push(...unmarkedNotes(doc, set, rows));

@@ -1,5 +1,5 @@
 import { applyDiff, isEmptyDiff, joinDiffs, NO_CHANGE } from '../document/diff.js';
-import type { CharacterDoc, Diff, DrawingViewRow, SwapSetRow, ViewId } from '../document/rows.js';
+import type { CharacterDoc, Diff, DrawingViewRow, SwapSetId, SwapSetRow, ViewId } from '../document/rows.js';
 import { defaultOf, drawingLabel, drawingsOf, inView, pieceOfSet, setName } from './find-swaps.js';
 import { seatByMarks } from './seat.js';
 import { moveDrawing } from './swap-edits.js';
@@ -13,12 +13,12 @@ export interface SeatedAll {
   notes: string[];
 }
 
-/** Moves every drawing of a view whose marks are known by whole pixels onto its set's; what has none is left, and said. */
-export function seatAll(doc: CharacterDoc, viewId: ViewId): SeatedAll {
+/** Moves every drawing of a view, or of one set in it, whose marks are known by whole pixels onto its set's; what has none is left, and said. */
+export function seatAll(doc: CharacterDoc, viewId: ViewId, only?: SwapSetId): SeatedAll {
   const notes: string[] = [];
   let diff = NO_CHANGE;
   let moved = 0;
-  for (const set of setsToSeat(doc, viewId)) {
+  for (const set of setsToSeat(doc, viewId, only)) {
     const marks = marksOf(doc, set, viewId);
     const rows = picturesOf(doc, set, viewId);
     if (marks.length === 0) {
@@ -38,9 +38,9 @@ export function seatAll(doc: CharacterDoc, viewId: ViewId): SeatedAll {
   return { diff, moved, notes };
 }
 
-/** The sets that have their piece in a view. */
-export function setsToSeat(doc: CharacterDoc, viewId: ViewId): SwapSetRow[] {
-  return doc.swapSets.filter((one) => pieceOfSet(doc, one, viewId));
+/** The sets that have their piece in a view: all of them, or only one. */
+export function setsToSeat(doc: CharacterDoc, viewId: ViewId, only?: SwapSetId): SwapSetRow[] {
+  return doc.swapSets.filter((one) => (only === undefined || one.id === only) && pieceOfSet(doc, one, viewId));
 }
 
 /** A set's marks in a view: those of its default drawing; empty for none. */

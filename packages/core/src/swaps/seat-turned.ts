@@ -63,7 +63,7 @@ export function seatDrawing(picture: PlacedBitmap, seating: Seating, within: Rec
 
 /** Cells of the longer side on which the search begins, and on which it ends. */
 const COARSE = 40;
-const FINE = 240;
+const FINE = 120;
 
 /**
  * The turn, scale and move by which a drawing differs least from the default one: every turn and scale on a small scale, its

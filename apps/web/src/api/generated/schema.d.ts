@@ -2198,6 +2198,8 @@ export interface components {
     };
     SeatAllBody: {
       turns?: boolean | null;
+      /** Format: uuid */
+      setId?: string | null;
       saw?: {
         [key: string]: number;
       } | null;

@@ -149,12 +149,16 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
   },
   {
     id: 'seat-turned',
-    word: 'Seat all, turned',
+    word: 'Seat these, turned',
     key: 'shift+s',
-    title: 'Also turns and scales them: by their marks, or where a set has none, to where each differs least',
+    title: 'Turns and scales this set’s drawings: by their marks, or where it has none, to where each differs least',
     shown: () => useSwaps.getState().marks,
-    run: ({ edit, view }) =>
-      void asWork('Seating the drawings', (signal) => edit('swaps.seatAll', view.id, { turns: true }, signal)),
+    run: ({ doc, edit, view }) => {
+      const set = openSet(doc, view.id);
+      if (!set) return;
+      const body = { turns: true, setId: set.id };
+      void asWork('Seating the drawings', (signal) => edit('swaps.seatAll', view.id, body, signal));
+    },
   },
   {
     id: 'difference',
