@@ -4,7 +4,7 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
-import { IdParam } from '../http/dto.js';
+import { EditBody, IdParam } from '../http/dto.js';
 import { FromViewBody, MakeBody, PaintDrawingBody, SetRulesBody } from './making.dto.js';
 import { MakingService } from './making.service.js';
 import { InViewBody } from './swaps.dto.js';
@@ -47,6 +47,13 @@ export class MakingController {
   @ApiOperation({ summary: 'Use a drawing’s picture of one view in another, put on its seat there' })
   takeOver(@Param() { id }: IdParam, @Body() { saw, ...from }: FromViewBody, @Who() caller: Caller) {
     return this.making.takeOver(id, { ...caller, saw }, from);
+  }
+
+  @Post('pieces/:id/rim')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Make the rim round the white that a pupil lies in, of the face’s own paint' })
+  rim(@Param() { id }: IdParam, @Body() { saw }: EditBody, @Who() caller: Caller) {
+    return this.making.rim(id, { ...caller, saw });
   }
 
   @Post('drawings/:id/same-end')

@@ -10,6 +10,8 @@ import {
   isMadeOf,
   lookOf,
   ownRow,
+  pieceById,
+  pieceName,
   putPicture,
   remade,
   setById,
@@ -22,6 +24,7 @@ import {
   type DrawingId,
   type DrawingPicture,
   type MakeStep,
+  type PieceId,
   type StepFields,
   type ViewId,
 } from '@limber-sheaf/core';
@@ -115,6 +118,18 @@ export class MakingService implements OnModuleInit {
         summary: `Give ${drawingLabel(doc, drawingById(doc, drawingId))} the same end`,
         diff: putPicture(doc, drawingId, viewId, picture),
       };
+    });
+  }
+
+  /** Makes the rim round the white that a pupil lies in. */
+  async rim(pupilId: PieceId, context: EditContext): Promise<CharacterState> {
+    const { signal } = context;
+    const ids = { pieceId: randomUUID(), partId: randomUUID() };
+    return this.edits.run(await characterOf('piece', pupilId), context, async (doc) => {
+      const pupil = pieceById(doc, pupilId);
+      const derived = await this.sheets.ofView(doc, pupil.viewId, { signal });
+      const diff = await this.threads.run(tasks, 'rim', { doc, derived, pupilId, ids }, { signal });
+      return { kind: 'rim', summary: `Make the rim for ${pieceName(doc, pupil)}`, diff };
     });
   }
 

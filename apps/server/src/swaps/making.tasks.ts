@@ -1,5 +1,9 @@
 import {
   LimberError,
+  coverFor,
+  layRim,
+  mergeSheets,
+  pieceById,
   drawingById,
   inView,
   jointOfSet,
@@ -20,12 +24,13 @@ import {
   withSameEnd,
   type BrushStroke,
   type CharacterDoc,
+  type CutArgs,
   type DrawingPicture,
   type MakeStep,
   type SheetRef,
   type ViewId,
 } from '@limber-sheaf/core';
-import { keepIfAny, sheet, type DerivedOfView } from '../threads/pictures.js';
+import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 import { canvasOf, drawnPicture, ownPicture, ownWithLine } from './drawn.js';
 
@@ -110,3 +115,22 @@ export const sameEnd = task(async ({ doc, viewId, derived, drawingId }: Where & 
   if (!picture) throw new LimberError('nothing-there', 'The drawing is blank: it has no end.');
   return keepIfAny(withSameEnd(picture, await ownWithLine(doc, set, viewId, derived), joint));
 });
+
+/** Makes the rim round the white that a pupil lies in: a piece of the face's own paint, in front of the pupil. */
+export const rim = task(
+  async ({
+    doc,
+    derived,
+    pupilId,
+    ids,
+  }: Pick<Where, 'doc' | 'derived'> & { pupilId: string; ids: { pieceId: string; partId: string } }) => {
+    const pupil = pieceById(doc, pupilId);
+    const made = coverFor(doc, pupil, await readArt(doc, pupil.viewId, derived));
+    const sheets: CutArgs['sheets'] = new Map();
+    for (const [id, { face, beneath }] of made.taken) {
+      const known = await sheet(pieceById(doc, id).beneath);
+      sheets.set(id, { face: await keepSheet(face), beneath: await keepIfAny(mergeSheets([known, beneath])) });
+    }
+    return layRim(doc, pupil, await keepSheet(made.rim), sheets, ids);
+  },
+);

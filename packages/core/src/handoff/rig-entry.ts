@@ -1,3 +1,4 @@
+import { isRim } from '../swaps/cover-for.js';
 import { drawOrder, handlesAbove, inFrontOf, parentPiece, partOf, pieceName } from '../document/family.js';
 import { nameFor, type NameTokens } from '../document/naming.js';
 import type { CharacterDoc, HandleRow, JointRow, OrderChangeRow, PieceRow, ViewId } from '../document/rows.js';
@@ -14,7 +15,7 @@ export interface RigEntry extends NameTokens {
   parent: string | null;
   bounds: Rect;
   pivot: { x: number; y: number } | null;
-  kind: 'face' | 'shadow' | 'uncut';
+  kind: 'face' | 'shadow' | 'rim' | 'uncut';
   joint:
     | (Pick<JointRow, 'kind' | 'discOn' | 'radius' | 'lineWidth'> & {
         /** `none` where the outline lies beneath both, as pieces of its own. */
@@ -65,7 +66,7 @@ export function rigEntry(
           cleanRange: proofs.find((p) => p.jointId === joint.id)?.cleanRange ?? null,
         }
       : null,
-    kind: piece.shadowOf ? 'shadow' : 'face',
+    kind: piece.shadowOf ? 'shadow' : isRim(doc, piece) ? 'rim' : 'face',
   };
 }
 

@@ -36,6 +36,7 @@ export {
 } from './making-edits.js';
 export { paintDrawing } from './paint-drawing.js';
 export { isMadeOf, lookOf, toRemake } from './remake.js';
+export { coverFor, isRim, layRim } from './cover-for.js';
 export { drawnLine } from './drawn-line.js';
 export { differencePicture } from './difference-picture.js';
 export { drawnInstead, drawnOver, type DrawnOver } from './drawn-instead.js';

@@ -1,8 +1,8 @@
 import { parentPiece, partOf } from '../document/family.js';
 import type { CharacterDoc, PieceRow } from '../document/rows.js';
-import { createPlaced, outsetRect, uniteRects, type PlacedBitmap } from '../raster/bitmap.js';
-import { compositeOverMutable } from '../raster/composite.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
 import { pupilTravel, type Travel } from './pupil-travel.js';
+import { whiteOf } from './white-of.js';
 
 /** Is a piece the pupil of an eye, or of both, by its part? */
 export function isPupil(doc: CharacterDoc, piece: PieceRow): boolean {
@@ -22,9 +22,6 @@ export function travelOf(
   const eye = isPupil(doc, piece) ? parentPiece(doc, piece) : null;
   const [white, pupil] = [eye && imageOf(eye.id), imageOf(piece.id)];
   if (!white || !pupil) return null;
-  // The white goes on beneath the pupil, also where nothing is painted there.
-  const whole = createPlaced(outsetRect(uniteRects(white, pupil), 1));
-  compositeOverMutable(whole, white);
-  compositeOverMutable(whole, pupil);
-  return pupilTravel(whole, pupil);
+  // The white goes on beneath the pupil, also where nothing is painted there; the eye's outline is no part of it.
+  return pupilTravel(whiteOf(white, pupil), pupil);
 }

@@ -38,8 +38,8 @@ export interface RigPiece {
   bounds: RigBounds | null;
   pivot: { x: number; y: number } | null;
   joint: RigJoint | null;
-  /** The design's own paint, the outline beneath a limb's fills, a lifted shadow, or what no piece has taken. */
-  kind: 'face' | 'line-under' | 'shadow' | 'uncut';
+  /** The design's own paint, the outline beneath a limb's fills, a lifted shadow, the cover round an eye, or what no piece has taken. */
+  kind: 'face' | 'line-under' | 'shadow' | 'rim' | 'uncut';
   atlas: RigBounds | null;
   sheets: { role: 'line' | 'shade'; image: string; sha256: string; bounds: RigBounds }[];
   swapSet: string | null;

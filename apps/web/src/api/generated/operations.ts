@@ -96,6 +96,7 @@ export const OPERATIONS = {
   'making.pressFlat': ['POST', '/api/drawings/{id}/press-flat'],
   'making.paint': ['POST', '/api/drawings/{id}/paint'],
   'making.takeOver': ['POST', '/api/drawings/{id}/take-over'],
+  'making.rim': ['POST', '/api/pieces/{id}/rim'],
   'making.sameEnd': ['POST', '/api/drawings/{id}/same-end'],
   'making.rules': ['PATCH', '/api/swap-sets/{id}/rules'],
   'looks.keepLook': ['POST', '/api/characters/{id}/looks'],

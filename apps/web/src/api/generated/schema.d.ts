@@ -1374,6 +1374,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/pieces/{id}/rim': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make the rim round the white that a pupil lies in, of the face’s own paint */
+    post: operations['making.rim'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/drawings/{id}/same-end': {
     parameters: {
       query?: never;
@@ -5696,6 +5713,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['FromViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.rim': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EditBody'];
       };
     };
     responses: {

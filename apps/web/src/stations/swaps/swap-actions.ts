@@ -1,5 +1,6 @@
 import {
   drawingLabel,
+  isPupil,
   labelFor,
   lidsToMake,
   mirrorPiece,
@@ -25,6 +26,11 @@ function pickedPiece({ doc, view }: BenchValue): PieceRow | null {
 function startable(bench: BenchValue): PieceRow | null {
   const piece = pickedPiece(bench);
   return piece && !setAt(bench.doc, piece) ? piece : null;
+}
+
+function pickedPupil(bench: BenchValue): PieceRow | null {
+  const piece = pickedPiece(bench);
+  return piece && isPupil(bench.doc, piece) ? piece : null;
 }
 
 /** ms after the last arrow key. */
@@ -247,6 +253,18 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     run: ({ doc, view, edit }) => {
       const set = openSet(doc, view.id);
       if (set) void edit('swaps.lids', set.id, { viewId: view.id });
+    },
+  },
+  {
+    id: 'rim',
+    word: 'Make the rim',
+    key: 'k',
+    title: 'Covers what the picked pupil would show outside its white with the face’s own paint, in front of it',
+    shown: (bench) => pickedPupil(bench) !== null,
+    when: (bench) => pickedPupil(bench) !== null,
+    run: (bench) => {
+      const pupil = pickedPupil(bench);
+      if (pupil) void bench.edit('making.rim', pupil.id, { saw: { [pupil.id]: pupil.version } });
     },
   },
   {
