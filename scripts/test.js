@@ -1,5 +1,5 @@
 // Runs every check and test; the last line is `N passed, N failed`, all runners added up.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { freshDatabase, projectRoot, startPostgres } from './postgres.js';
@@ -7,17 +7,22 @@ import { freshDatabase, projectRoot, startPostgres } from './postgres.js';
 const results = join(projectRoot, 'test-results');
 const totals = { passed: 0, failed: 0 };
 
-/** Runs a command with its output shown; true when it ended well. */
+/** Runs a command with its output shown; answers with true when it ended well. */
 function run(title, command, args, env = {}) {
   console.log(`\n── ${title}`);
-  return spawnSync(command, args, { cwd: projectRoot, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+  return new Promise((ended) => {
+    const running = spawn(command, args, { cwd: projectRoot, stdio: 'inherit', env: { ...process.env, ...env } });
+    running.on('error', () => ended(false));
+    running.on('close', (status) => ended(status === 0));
+  });
 }
 
-/** A check that passes or fails as a whole; what it says is shown when it has ended. */
+/** A check that passes or fails as a whole; what it says is shown when it has ended. It gives way to whatever else runs. */
 function check({ title, command, args }) {
   return new Promise((ended) => {
     const said = [];
-    const running = spawn(command, args, { cwd: projectRoot, stdio: ['ignore', 'pipe', 'pipe'] });
+    const nice = ['-n', '19', command, ...args];
+    const running = spawn('nice', nice, { cwd: projectRoot, stdio: ['ignore', 'pipe', 'pipe'] });
     running.stdout.on('data', (text) => said.push(text));
     running.stderr.on('data', (text) => said.push(text));
     running.on('error', (error) => said.push(`${error.message}\n`));
@@ -31,13 +36,9 @@ function check({ title, command, args }) {
   });
 }
 
-/** Runs checks two at a time: one for each of two cores, the longest first. */
+/** Runs checks one after the other. */
 async function checkAll(checks) {
-  const left = [...checks];
-  const lane = async () => {
-    while (left.length > 0) await check(left.shift());
-  };
-  await Promise.all([lane(), lane()]);
+  for (const one of checks) await check(one);
 }
 
 /** Adds up a runner's own report; a runner without one counts as one failure. */
@@ -58,7 +59,8 @@ mkdirSync(results, { recursive: true });
 
 const npm = (title, script) => ({ title, command: 'npm', args: ['run', '--silent', script] });
 const node = (title, ...args) => ({ title, command: 'node', args });
-await checkAll([
+/** What looks at the sources: for the times at which the journeys wait for a browser. */
+const sources = [
   npm('lint', 'lint'),
   node('a station added as the docs say', 'scripts/trial-station.js'),
   npm('types', 'types'),
@@ -67,7 +69,7 @@ await checkAll([
   npm('direction of dependencies, no circles', 'direction'),
   npm('nothing unused', 'unused'),
   node('docs: schema and examples', 'scripts/check-docs.js'),
-]);
+];
 
 const data = process.env.TEST_DATA ?? join(projectRoot, 'data', 'test');
 const postgres = await startPostgres(data);
@@ -84,7 +86,7 @@ try {
     '--json',
     `--outputFile=${results}/unit.json`,
   ];
-  count('unit.json', run('unit tests', 'node', unit), jest);
+  count('unit.json', await run('unit tests', 'node', unit), jest);
   const api = [
     'node_modules/jest/bin/jest.js',
     '--selectProjects=api',
@@ -92,14 +94,16 @@ try {
     '--json',
     `--outputFile=${results}/api.json`,
   ];
-  count('api.json', run('API tests on the real database', 'node', api, env), jest);
+  count('api.json', await run('API tests on the real database', 'node', api, env), jest);
 } finally {
   postgres.stop();
 }
 
-const e2e = run('journeys in Chromium', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
+const looking = checkAll(sources);
+const e2e = await run('journeys in Chromium', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
   TEST_DATA: data,
 });
+await looking;
 count('e2e.json', e2e, (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected }));
 
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);

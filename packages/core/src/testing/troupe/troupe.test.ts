@@ -2,7 +2,8 @@ import { coverageOf, maskArea } from '../../raster/mask.js';
 import { sampleMask } from '../../raster/sample.js';
 import { TROUPE, drawMember, drawWhole, onTheBench, trueJoints } from './index.js';
 
-const members = TROUPE.map((make) => make());
+// Whoever changes how members are drawn looks at all of them: `FIGURES=1`.
+const members = TROUPE.filter((_, i) => process.env.FIGURES || i % 3 === 0).map((make) => make());
 
 test.each(members.map((member) => [member.name, member] as const))(
   '%s: every pixel has one owner, and it stands whole on its canvas',
