@@ -1,7 +1,8 @@
 import { drawingById, drawingLabel, usualBlink, type SwapSetRow } from '@limber-sheaf/core';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { Action } from '../../ui/controls';
+import { CycleStrip } from './CycleStrip';
 import { useSwaps, wearNothing, wornOf } from './swaps-store';
 
 /** Looks, which choose drawings of several sets at once, and the open set's cycles; a click tries either. */
@@ -65,14 +66,16 @@ export function LooksAndCycles({ set }: { set: SwapSetRow }) {
       <section>
         <h3 className="mb-1 text-[15px]">Cycles</h3>
         {cycles.map((cycle) => (
-          <Line
-            key={cycle.id}
-            word={cycle.name}
-            title={cycle.drawingIds.map((id, at) => `${drawingById(doc, id).shape} ${cycle.frames[at]}`).join(', ')}
-            isOn={playing === cycle.id}
-            onTry={() => useSwaps.setState({ playing: playing === cycle.id ? null : cycle.id })}
-            onGo={() => void edit('looks.removeCycle', cycle.id)}
-          />
+          <Fragment key={cycle.id}>
+            <Line
+              word={cycle.name}
+              title={cycle.drawingIds.map((id, at) => `${drawingById(doc, id).shape} ${cycle.frames[at]}`).join(', ')}
+              isOn={playing === cycle.id}
+              onTry={() => useSwaps.setState({ playing: playing === cycle.id ? null : cycle.id })}
+              onGo={() => void edit('looks.removeCycle', cycle.id)}
+            />
+            <CycleStrip cycle={cycle} set={set} />
+          </Fragment>
         ))}
         <div className="mt-1 flex flex-wrap gap-1.5">
           {blink && (

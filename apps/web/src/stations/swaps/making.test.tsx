@@ -199,3 +199,26 @@ test('what goes with what is chosen in the ledger; shapes are named and put in o
     ['swaps.rename', 's', { what: 'shape', from: 'half', to: 'ajar', saw: { s: 1 } }],
   ]);
 });
+
+test('a cycle is a strip: drawings and frames are changed, come and go', async () => {
+  const cycle = { table: 'cycle' as const, id: 'k', version: 1, setId: 's', name: 'jaw', drawingIds: ['rest', 'open'] };
+  const { edits } = onBench(front, { ...doc, cycles: [{ ...cycle, frames: [2, 3] }] });
+  await userEvent.click(screen.getByText('5 frames'));
+  expect(screen.getByRole('button', { name: 'Take drawing 1 out of jaw' })).toHaveProperty('disabled', true);
+  await userEvent.selectOptions(screen.getByLabelText('Drawing 1 of jaw'), 'open');
+  const frames = screen.getByLabelText('Frames of open, 2');
+  await userEvent.clear(frames);
+  await userEvent.type(frames, '7{Enter}');
+  await userEvent.click(screen.getByRole('button', { name: 'One more' }));
+  const kept = edits.map(([what, id, body]) => [
+    what,
+    id,
+    (body as { drawingIds: string[] }).drawingIds,
+    (body as { frames: number[] }).frames,
+  ]);
+  expect(kept).toEqual([
+    ['looks.keepCycle', 's', ['open', 'open'], [2, 3]],
+    ['looks.keepCycle', 's', ['rest', 'open'], [2, 7]],
+    ['looks.keepCycle', 's', ['rest', 'open', 'open'], [2, 3, 1]],
+  ]);
+});
