@@ -1,7 +1,6 @@
 // Takes the pictures in this folder from a running demo: `node docs/screenshots/take.js [address]`.
 import { chromium } from '@playwright/test';
-import sharp from 'sharp';
-import { render, source } from '../../demo/render.js';
+import { source } from '../../demo/render.js';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4410';
 const here = new URL('.', import.meta.url).pathname;
@@ -43,7 +42,7 @@ await page.keyboard.press('p');
 await page.getByRole('button', { name: 'Accept all' }).waitFor();
 await take('proposal');
 
-// Two that are made for the picture alone, and deleted again.
+// One that is made for the picture alone, and deleted again.
 const bring = async (file) => {
   await page.goto(`${address}/productions/${production.id}`);
   await page.getByRole('button', { name: 'New character' }).click();
@@ -55,14 +54,6 @@ const bring = async (file) => {
 };
 const drop = (id) => fetch(`${address}/api/characters/${id}`, { method: 'DELETE', headers: { 'x-actor': 'camera' } });
 const svg = source('juniper-vane');
-const paper = await sharp(await render(svg))
-  .flatten({ background: '#f7f3ea' })
-  .jpeg({ quality: 92 })
-  .toBuffer();
-const onPaper = await bring({ name: 'pilot-on-paper.jpg', mimeType: 'image/jpeg', buffer: paper });
-await page.getByRole('button', { name: 'Remove the backdrop' }).click();
-await take('backdrop');
-await drop(onPaper);
 const layered = await bring({ name: 'pilot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
 await page.getByRole('button', { name: 'Sort the layers' }).click();
 await take('sorting');
@@ -76,12 +67,6 @@ await take('joints');
 await open('under');
 await page.getByText('24 of 24 pieces').waitFor({ timeout: 60_000 });
 await page.getByRole('contentinfo').getByRole('button', { name: 'torso' }).click();
-await page.keyboard.press('p');
-await page.keyboard.press('p');
-await page.keyboard.press('p');
-await page.keyboard.press('p');
-await take('peel');
-await page.keyboard.press('Backspace');
 await page.keyboard.press('c');
 await take('contours');
 await page.keyboard.press('c');
@@ -118,6 +103,21 @@ await page.keyboard.press('m');
 await page.waitForTimeout(1500);
 await take('swaps');
 await page.keyboard.press('m');
+await page.keyboard.press('r');
+await page.getByRole('button', { name: 'tongue, happy, not drawn' }).click();
+await page.getByRole('button', { name: /Make it of/ }).click();
+const making = page.getByRole('group', { name: 'Making' });
+await making.getByRole('button', { name: 'Part' }).click();
+await making.getByRole('checkbox', { name: 'Tongue' }).check();
+await take('making');
+await making.getByRole('button', { name: 'Leave' }).click();
+await page.getByRole('button', { name: 'arm_A_hand', exact: true }).first().click();
+await page.getByRole('button', { name: 'grip, neutral' }).click();
+await page.keyboard.press('g');
+await take('hands');
+await page.keyboard.press('g');
+await page.getByRole('button', { name: 'mouth', exact: true }).first().click();
+await page.keyboard.press('r');
 await page.keyboard.press('l');
 await page.getByLabel('The line').fill('[happy] Low water at nine, all mail aboard.');
 await page.getByRole('button', { name: 'Say it' }).click();

@@ -8,7 +8,7 @@ const SAME = 0.06;
 
 /**
  * The line that a drawing has between two of its places: the darkest paint of each column, as of the lips of a mouth.
- * @returns x, y pairs, px, from the one to the other; straight where there is no paint between them
+ * @returns x, y pairs, px, from the one to the other; straight where no one line is drawn between them
  */
 export function drawnLine(picture: PlacedBitmap, from: Place, to: Place): number[] {
   const points: number[] = [from.x, from.y];
@@ -17,7 +17,20 @@ export function drawnLine(picture: PlacedBitmap, from: Place, to: Place): number
     const x = from.x + (to.x - from.x) * share;
     points.push(x, darkestAt(picture, x) ?? from.y + (to.y - from.y) * share);
   }
-  return [...points, to.x, to.y];
+  const found = [...points, to.x, to.y];
+  return isSmooth(found) ? found : [from.x, from.y, (from.x + to.x) / 2, (from.y + to.y) / 2, to.x, to.y];
+}
+
+/** Share of its whole length by which a line may turn off its way from one place to the next, and still is one line. */
+const BEND = 0.09;
+
+/** Is it one line? In an open mouth the darkest paint is now above and now below. */
+function isSmooth(points: readonly number[]): boolean {
+  const last = points.length - 2;
+  const length = Math.hypot(points[last] - points[0], points[last + 1] - points[1]);
+  for (let i = 2; i < last; i += 2)
+    if (Math.abs(points[i + 1] - (points[i - 1] + points[i + 3]) / 2) > BEND * length) return false;
+  return true;
 }
 
 interface Place {

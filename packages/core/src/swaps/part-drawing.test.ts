@@ -104,6 +104,12 @@ test('the drawn line of a mouth is found between its corners, to a pixel; where 
   const found = drawnLine(lips, { x: 80, y: 120 }, { x: 220, y: 120 });
   for (let i = 2; i < found.length - 2; i += 2) expect(Math.abs(found[i + 1] - lineY(found[i]))).toBeLessThanOrEqual(1);
   expect(drawnLine(line, { x: 0, y: 10 }, { x: 60, y: 40 }).slice(2, 4)).toEqual([60 / 7, 10 + 30 / 7]);
+  // An open mouth has two lines: neither is taken for the one.
+  const open = painted((x, y) => {
+    const far = ((x - 150) / 70) ** 2 + ((y - 120) / 40) ** 2;
+    return far > 1 ? null : far > 0.8 ? INK : y > 120 && x < 150 ? [30, 20, 26] : LIP;
+  });
+  expect(drawnLine(open, { x: 80, y: 120 }, { x: 220, y: 120 })).toEqual([80, 120, 150, 120, 220, 120]);
 });
 
 test('a drawing is darker at the line and no other beyond its reach; its coverage stays', () => {
