@@ -6,7 +6,7 @@ async function repainted(address: string, handOffId: string): Promise<Buffer> {
   const answer = await fetch(`${address}/api/handoffs/${handOffId}/package.zip`);
   const files = readZip(new Uint8Array(await answer.arrayBuffer()));
   const ora = files.find(({ path }) => path.endsWith('_front.ora'))?.bytes ?? new Uint8Array();
-  const cap = readOpenRaster(ora).layers.find(({ name }) => name === 'cap');
+  const cap = readOpenRaster(ora).layers.find(({ name }) => name === 'cap_on');
   const entries = readZip(ora).map(({ path, bytes }) => {
     if (!cap || Buffer.compare(bytes, cap.png) !== 0) return { path, bytes };
     const picture = decodePng(bytes);

@@ -92,3 +92,30 @@ test('the rim hides a pupil that goes too far, is the design’s own paint at re
   expect(reach).toBeGreaterThan(20);
   expect(reach).toBeLessThan(29);
 });
+
+test('where pupils are pieces of their own, lids go in front of them and of their rim, and the eye stays as it is', async () => {
+  const { id, view, eye, pupil } = await eyed();
+  await ask('POST', `/pieces/${pupil}/rim`, {});
+  const { doc } = await ask('POST', `/pieces/${eye}/swap-set`, { kind: 'lids' });
+  const made = await ask('POST', `/swap-sets/${doc.swapSets[0].id}/lids`, { viewId: view });
+  const shut = made.doc.drawings.find(({ shape }) => shape === 'shut');
+  const row = made.doc.drawingViews.find(({ drawingId }) => drawingId === shut?.id);
+  const face = made.doc.pieces.find((piece) => piece.id === eye)?.face;
+  expect(row?.picture).toEqual(face);
+  const { rig, files } = await packageOf(server, id, { formats: [] });
+  const [rigView] = rig.views;
+  expect(rigView.drawOrder).toEqual(['head', 'eye', 'pupil', 'eye_rim', 'eye_over']);
+  const drawing = rigView.swapSets[0].drawings.find(({ shape }) => shape === 'shut');
+  const over = drawing?.over;
+  // Shut, neither white nor pupil is left.
+  const images = rigView.pieces.filter(isDrawn).map(({ image, bounds }) => ({
+    ...decodePng(files.get(image) ?? new Uint8Array()),
+    ...{ x: bounds.x, y: bounds.y },
+  }));
+  const lids = { ...decodePng(files.get(over?.image ?? '') ?? new Uint8Array()), x: 0, y: 0, ...over?.bounds };
+  const { data } = composite(240, 240, [...images, lids]);
+  let left = 0;
+  for (let y = 0; y < 240; y++)
+    for (let x = 0; x < 240; x++) if (inEye(x, y, 38, 18) && data[(y * 240 + x) * 4 + 2] > 200) left++;
+  expect(left).toBe(0);
+});

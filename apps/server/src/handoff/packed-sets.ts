@@ -152,7 +152,9 @@ export function packOvers(doc: CharacterDoc, pieces: readonly PackedPiece[], set
     const own = pieces.find(({ entry }) => entry.name === set.entry.piece && entry.kind === 'face');
     if (!own || set.drawings.every(({ over }) => !over)) return [];
     const rules = doc.swapSets.find(({ partId }) => partId === own.entry.id);
-    const before = pieces.find(({ entry }) => entry.id === rules?.overPartId && entry.kind === 'face') ?? own;
+    const before =
+      pieces.find(({ entry }) => entry.id === rules?.overPartId && (entry.kind === 'face' || entry.kind === 'rim')) ??
+      own;
     const name = `${own.entry.name}_over`;
     set.entry.over = name;
     const none = { image: null, sha256: null, bounds: null, joint: null, atlas: null, swapSet: null, travel: null };

@@ -2,11 +2,13 @@ import { randomUUID } from 'node:crypto';
 import {
   LimberError,
   addDrawings,
+  changeSetRules,
   applyDiff,
   counted,
   joinDiffs,
   lidsToMake,
   mirrorPiece,
+  onEyes,
   pieceName,
   seatAll,
   setAt,
@@ -79,10 +81,14 @@ export class SwapsService {
         throw new LimberError('nothing-there', 'Every lid of the chart that is computed has its drawing already.');
       const derived = await this.sheets.ofView(doc, viewId, { signal });
       const made = await this.threads.run(tasks, 'lids', { doc, setId, viewId, derived, shapes }, { signal });
+      const diff = addDrawings(doc, setId, viewId, made.map(freshDrawing));
+      // In front of whatever lies on the eyes.
+      const front = onEyes(doc, set, viewId).at(-1);
+      const rule = front && changeSetRules(applyDiff(doc, diff), setId, { overPartId: front.partId });
       return {
         kind: 'lids',
         summary: `Make ${counted(made.length, 'lid')} of ${setName(doc, set)}`,
-        diff: addDrawings(doc, setId, viewId, made.map(freshDrawing)),
+        diff: rule ? joinDiffs(diff, rule) : diff,
       };
     });
   }

@@ -12,6 +12,7 @@ import {
   flattenLayers,
   inView,
   intersectRects,
+  lidsAlone,
   makeLids,
   marksOf,
   mergeSheets,
@@ -22,6 +23,7 @@ import {
   paintBeneath,
   partOf,
   pieceById,
+  onEyes,
   picturesOf,
   pieceOfSet,
   plainWords,
@@ -37,6 +39,7 @@ import {
   trimToPaint,
   unmarkedNotes,
   viewById,
+  wholeEyes,
   type CharacterDoc,
   type Diff,
   type Place,
@@ -251,7 +254,10 @@ export const beneath = task(
   },
 );
 
-/** The lids of a set's eyes, computed for some of the shapes of its chart. */
+/**
+ * The lids of a set's eyes, computed for some of the shapes of its chart. Where pupils are pieces of their own, the lids are
+ * second pictures, which go in front of them, and the eyes stay as they are.
+ */
 export const lids = task(
   async ({
     doc,
@@ -259,17 +265,24 @@ export const lids = task(
     viewId,
     derived,
     shapes,
-  }: Omit<BringOrder, 'files' | 'cell'> & { shapes: string[] }): Promise<BroughtDrawing[]> => {
+  }: Omit<BringOrder, 'files' | 'cell'> & { shapes: string[] }): Promise<BroughtPictures[]> => {
     const set = setById(doc, setId);
     const art = await readArt(doc, viewId, derived);
     const piece = pieceOfSet(doc, set, viewId);
-    const sheets = piece && art.pieces.get(piece.id);
-    const eyes = sheets?.face ?? null;
-    const made: BroughtDrawing[] = [];
+    const eyes = wholeEyes(doc, set, viewId, art);
+    const isUnder = onEyes(doc, set, viewId).length > 0;
+    const mood = set.moods[0];
+    const made: BroughtPictures[] = [];
     for (const shape of shapes) {
       const opening = LID_OPENINGS[shape];
-      const picture = eyes && opening ? await keepIfAny(makeLids(eyes, art.design, opening)) : null;
-      if (picture) made.push({ shape, mood: set.moods[0], picture });
+      const lids = eyes && opening ? makeLids(eyes, art.design, opening) : null;
+      if (!lids || !eyes || !piece) continue;
+      if (!isUnder) {
+        made.push({ shape, mood, picture: await keepSheet(lids) });
+        continue;
+      }
+      const over = await keepIfAny(lidsAlone(lids, eyes));
+      if (over) made.push({ shape, mood, picture: piece.face, over });
     }
     if (made.length === 0)
       throw new LimberError(

@@ -1,15 +1,23 @@
 import { drawingById, drawingLabel, usualBlink, type SwapSetRow } from '@limber-sheaf/core';
 import { Fragment, useState } from 'react';
 import { useOnBench } from '../../bench/context';
-import { Action } from '../../ui/controls';
+import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { CycleStrip } from './CycleStrip';
 import { useSwaps, wearNothing, wornOf } from './swaps-store';
+
+/** How quickly a set is flipped through: drawings a second. */
+const PACES = [
+  { value: '1000', word: '1 a second' },
+  { value: '500', word: '2 a second' },
+  { value: '260', word: '4 a second' },
+  { value: '83', word: '12 a second' },
+];
 
 /** Looks, which choose drawings of several sets at once, and the open set's cycles; a click tries either. */
 export function LooksAndCycles({ set }: { set: SwapSetRow }) {
   const { doc, edit } = useOnBench();
   const [name, setName] = useState('');
-  const { worn, playing } = useSwaps();
+  const { worn, playing, flipMs } = useSwaps();
   const chosen = Object.entries(worn).flatMap(([setId, drawingId]) => {
     const of = doc.swapSets.find(({ id }) => id === setId);
     return of && doc.drawings.some(({ id }) => id === drawingId) && !wornOf(doc, of, worn).isDefault ? [drawingId] : [];
@@ -65,6 +73,14 @@ export function LooksAndCycles({ set }: { set: SwapSetRow }) {
       </section>
       <section>
         <h3 className="mb-1 text-[15px]">Cycles</h3>
+        <LedgerRow name="Flip">
+          <Choice
+            label="How quickly drawings are flipped through"
+            value={String(flipMs)}
+            options={PACES}
+            onChange={(ms) => useSwaps.setState({ flipMs: Number(ms) })}
+          />
+        </LedgerRow>
         {cycles.map((cycle) => (
           <Fragment key={cycle.id}>
             <Line

@@ -1,37 +1,57 @@
-import { isPupil, withinTravel, type Travel } from '@limber-sheaf/core';
+import { type PieceRow, type Travel } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
 import { useBench } from '../../bench/store';
 import { handWorker, keyOf } from '../../bench/worker';
 import { Circle, Group, Line } from '../../ui/konva';
+import { gazeAt, pupilsIn } from './gaze';
 import type { swapTasks } from './swap-tasks';
 import { useSwaps } from './swaps-store';
 
-/** A picked pupil: how far it may go, and a dot to drag it by, which never leaves that. */
+/** While a pupil is picked: how far each may go, and a dot to drag it by, which never leaves that. */
 export function PupilOnArt({ palette }: { palette: Palette }) {
   const { doc, sheets, view } = useOnBench();
   const picked = useBench((s) => s.pickedPiece);
-  const scale = useBench((s) => s.viewport.scale);
-  const gaze = useSwaps((s) => s.gaze);
-  const piece = doc.pieces.find(({ id, viewId }) => id === picked && viewId === view.id);
-  const pupilId = piece && isPupil(doc, piece) ? piece.id : null;
-  const [found, setFound] = useState<{ id: string; travel: Travel | null } | null>(null);
+  const pupils = pupilsIn(doc, view.id);
+  const isPicked = pupils.some(({ id }) => id === picked);
+  const [travels, setTravels] = useState<ReadonlyMap<string, Travel | null>>(new Map());
   useEffect(() => {
-    if (!pupilId) return;
+    if (!isPicked) return;
     let wanted = true;
-    void handWorker<typeof swapTasks>()
-      .travel(keyOf({ doc, sheets }), view.id, pupilId)
-      .then((travel) => wanted && setFound({ id: pupilId, travel }));
+    const worker = handWorker<typeof swapTasks>();
+    const ids = pupilsIn(doc, view.id).map(({ id }) => id);
+    void Promise.all(
+      ids.map(async (id) => [id, await worker.travel(keyOf({ doc, sheets }), view.id, id)] as const),
+    ).then((found) => wanted && setTravels(new Map(found)));
     return () => {
       wanted = false;
     };
-  }, [pupilId, doc, sheets, view.id]);
-  if (!piece || !pupilId || found?.id !== pupilId || !found.travel) return null;
-  const { travel } = found;
+  }, [isPicked, doc, sheets, view.id]);
+  if (!isPicked) return null;
+  return (
+    <Group>
+      {pupils.map((piece) => (
+        <Pupil key={piece.id} piece={piece} travels={travels} palette={palette} />
+      ))}
+    </Group>
+  );
+}
+
+interface PupilProps {
+  piece: PieceRow;
+  travels: ReadonlyMap<string, Travel | null>;
+  palette: Palette;
+}
+
+function Pupil({ piece: { id, face }, travels, palette }: PupilProps) {
+  const scale = useBench((s) => s.viewport.scale);
+  const { gaze, eyesTogether } = useSwaps();
+  const travel = travels.get(id);
+  if (!travel) return null;
   const px = 1 / scale;
-  const [cx, cy] = [piece.face.x + piece.face.width / 2, piece.face.y + piece.face.height / 2];
-  const at = gaze?.pieceId === pupilId ? gaze : { x: 0, y: 0 };
+  const [cx, cy] = [face.x + face.width / 2, face.y + face.height / 2];
+  const at = gaze[id] ?? { x: 0, y: 0 };
   return (
     <Group>
       <Line
@@ -52,9 +72,10 @@ export function PupilOnArt({ palette }: { palette: Palette }) {
         strokeWidth={2.4 * px}
         draggable
         onDragMove={({ target }) => {
-          const [x, y] = withinTravel(travel, target.x() - cx, target.y() - cy);
-          target.position({ x: cx + x, y: cy + y });
-          useSwaps.setState({ gaze: { pieceId: pupilId, x, y } });
+          const by = { x: target.x() - cx, y: target.y() - cy };
+          const next = gazeAt(useSwaps.getState().gaze, travels, id, by, eyesTogether);
+          target.position({ x: cx + (next[id]?.x ?? 0), y: cy + (next[id]?.y ?? 0) });
+          useSwaps.setState({ gaze: next });
         }}
       />
     </Group>

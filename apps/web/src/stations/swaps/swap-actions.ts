@@ -256,6 +256,15 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     },
   },
   {
+    id: 'eyes-together',
+    word: 'Eyes together',
+    key: 't',
+    title: 'All pupils go where one of them is dragged, each within its own white',
+    shown: (bench) => pickedPupil(bench) !== null,
+    on: () => useSwaps.getState().eyesTogether,
+    run: () => useSwaps.setState(({ eyesTogether }) => ({ eyesTogether: !eyesTogether })),
+  },
+  {
     id: 'rim',
     word: 'Make the rim',
     key: 'k',

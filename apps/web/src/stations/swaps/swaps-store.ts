@@ -17,6 +17,7 @@ import {
   type SwapSetRow,
 } from '@limber-sheaf/core';
 import { create } from 'zustand';
+import { pupilsIn, type Gaze } from './gaze';
 import { pickPiece, useBench, type OverPiece } from '../../bench/store';
 
 /** A line as it is tried: its words, what it was read as, and how it is said. */
@@ -46,8 +47,12 @@ interface SwapsState {
   playing: string | null;
   /** px by which the arrow keys have moved a drawing that is not saved yet. */
   nudged: { drawingId: string; x: number; y: number } | null;
-  /** How far a pupil has been dragged from where it rests, to try it, px. */
-  gaze: { pieceId: string; x: number; y: number } | null;
+  /** How far pupils have been dragged from where they rest, to try them. */
+  gaze: Gaze;
+  /** All pupils go where one of them is dragged. */
+  eyesTogether: boolean;
+  /** ms that each drawing is held where a set is flipped through. */
+  flipMs: number;
   /** The line panel; null while it is closed. */
   line: TriedLine | null;
 }
@@ -66,7 +71,9 @@ export const LAID_BY: SwapsState = {
   marks: false,
   playing: null,
   nudged: null,
-  gaze: null,
+  gaze: {},
+  eyesTogether: true,
+  flipMs: 260,
   line: null,
 };
 
@@ -107,7 +114,7 @@ export function wear(doc: CharacterDoc, drawingId: string): void {
 
 /** Shows every set's default drawing again. */
 export function wearNothing(): void {
-  useSwaps.setState({ worn: {}, playing: null, gaze: null });
+  useSwaps.setState({ worn: {}, playing: null, gaze: {} });
 }
 
 /** The drawings of a set that are there in a view, in the order of its chart. */
@@ -155,10 +162,9 @@ export function insteadOf(
     of,
     picture: placed(picture, row.drawingId),
   }));
-  const looking = gaze && doc.pieces.find(({ id, viewId: own }) => id === gaze.pieceId && own === viewId);
-  if (looking && gaze) {
-    const { face } = looking;
-    instead[looking.id] = { ...face, x: face.x + Math.round(gaze.x), y: face.y + Math.round(gaze.y) };
+  for (const { id, face } of pupilsIn(doc, viewId)) {
+    const by = gaze[id];
+    if (by) instead[id] = { ...face, x: face.x + Math.round(by.x), y: face.y + Math.round(by.y) };
   }
   return { instead, over };
 }

@@ -3,8 +3,6 @@ import { useEffect } from 'react';
 import type { BenchValue } from '../../bench/context';
 import { FLIP, LINE, defaultFirst, drawnIn, openSet, setsIn, useSwaps } from './swaps-store';
 
-/** ms that each drawing is held where a set is flipped through. */
-const FLIP_MS = 260;
 /** Frames a second of cycles. */
 const CYCLE_FPS = 24;
 /** Frames that a blink takes. */
@@ -12,7 +10,7 @@ const BLINK = 4;
 
 /** Runs what is playing: flips through the open set, a cycle, or the line. */
 export function usePlaying({ doc, view }: Pick<BenchValue, 'doc' | 'view'>): void {
-  const playing = useSwaps((s) => s.playing);
+  const { playing, flipMs } = useSwaps();
   useEffect(() => {
     if (!playing) return;
     if (playing === LINE) return playLine(doc, view.id);
@@ -24,7 +22,7 @@ export function usePlaying({ doc, view }: Pick<BenchValue, 'doc' | 'view'>): voi
     if (playing === FLIP) {
       const ids = drawnIn(doc, set, view.id).map(({ id }) => id);
       let at = 0;
-      const timer = setInterval(() => show(ids[at++ % ids.length]), FLIP_MS);
+      const timer = setInterval(() => show(ids[at++ % ids.length]), flipMs);
       return () => clearInterval(timer);
     }
     if (!cycle) return;
@@ -32,7 +30,7 @@ export function usePlaying({ doc, view }: Pick<BenchValue, 'doc' | 'view'>): voi
     let at = 0;
     const timer = setInterval(() => show(frames[at++ % frames.length]), 1000 / CYCLE_FPS);
     return () => clearInterval(timer);
-  }, [playing, doc, view.id]);
+  }, [playing, flipMs, doc, view.id]);
 }
 
 /** Says the line once, by the clock. @returns what stops it */
