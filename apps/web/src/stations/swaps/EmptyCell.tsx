@@ -3,7 +3,7 @@ import { useOnBench } from '../../bench/context';
 import { Action } from '../../ui/controls';
 import { FileAction } from '../../ui/FileAction';
 import { bringDrawings } from './bring-drawings';
-import { beginMaking, leaveMaking, useMaking } from './making';
+import { beginMaking, leaveMaking } from './making';
 import { leavePainting, usePainting } from './paint-hand';
 import { useSwaps, wear, wornOf } from './swaps-store';
 
@@ -25,8 +25,7 @@ export function EmptyCell({ set, cell }: { set: SwapSetRow; cell: { shape: strin
   const blank = async () => showMade(await edit('swaps.blank', set.id, { viewId: view.id, ...cell }));
   const make = () => {
     leavePainting();
-    beginMaking(bench);
-    useMaking.setState(({ making }) => ({ making: making && { ...making, steps: [], cell } }));
+    beginMaking(bench, cell);
   };
   return (
     <section className="mb-4">

@@ -118,7 +118,10 @@ test('corners are held or let go; raised, turned and squeezed, all handles move;
   await userEvent.click(strip().getByRole('button', { name: 'Turn left' }));
   const last = making() && stepsOfMaking(making() as NonNullable<ReturnType<typeof making>>).at(-1);
   expect(last).toMatchObject({ do: 'bend', held: [] });
+  await userEvent.click(strip().getByRole('button', { name: 'Part' }));
+  // What was only looked at is not done.
   await userEvent.click(strip().getByRole('button', { name: 'Darken' }));
+  expect(making()?.steps.map((step) => step.do)).toEqual(['bend']);
   await userEvent.click(strip().getByRole('button', { name: /1 bend ×/ }));
   expect(making()?.steps).toEqual([]);
   await userEvent.click(strip().getByRole('button', { name: 'Leave' }));
@@ -149,7 +152,12 @@ test('a place without a drawing offers the ways to come to one', async () => {
     ['making.make', 'rest', { viewId: 'v', shape: 'half', mood: 'neutral', steps: [] }],
   ]);
   await userEvent.click(screen.getByRole('button', { name: 'Make it of rest' }));
-  expect(making()).toMatchObject({ steps: [], cell: { shape: 'half', mood: 'neutral' } });
+  expect(making()).toMatchObject({ drawingId: 'rest', steps: [], cell: { shape: 'half', mood: 'neutral' } });
+  // Of a drawing that was made itself, another is made of it as it shows.
+  act(() => wear(doc, 'open'));
+  await userEvent.click(screen.getByRole('button', { name: 'half, neutral, not drawn' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Make it of open' }));
+  expect(making()).toMatchObject({ drawingId: 'open', steps: [], cell: { shape: 'half', mood: 'neutral' } });
 });
 
 test('the nib paints on the drawing that shows, and not on the default one; its strokes are edits', async () => {

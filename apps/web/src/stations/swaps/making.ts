@@ -33,6 +33,8 @@ export interface StepInHand {
   inside: MouthInside | null;
   reach: number;
   by: number;
+  /** Has the hand changed anything of it? What was only looked at is not done when another step is begun. */
+  touched: boolean;
 }
 
 /** A drawing in the hand, of which another is made. */
@@ -92,25 +94,29 @@ function freshStep(doc: CharacterDoc, viewId: string, drawing: DrawingRow, does:
     inside: kind === 'mouth' ? { colour: DARK, teeth: true, tongue: false } : null,
     reach: Math.max(4, Math.round(height / 3)),
     by: 0.35,
+    touched: false,
   };
 }
 
-/** Takes the drawing that shows in hand; one that was made is taken up where it was left. */
-export function beginMaking({ doc, view }: Pick<BenchValue, 'doc' | 'view'>, does: MakeStep['do'] = 'bend'): void {
+/**
+ * Takes the drawing that shows in hand; one that was made is taken up where it was left.
+ * @param cell the place that another one is to be made for, of the drawing as it shows
+ */
+export function beginMaking({ doc, view }: Pick<BenchValue, 'doc' | 'view'>, cell: Making['cell'] = null): void {
   const set = openSet(doc, view.id);
   const shown = set && wornOf(doc, set);
   if (!shown) return;
   const row = inView(doc, shown.id, view.id);
-  const of = row?.madeOf ? doc.drawings.find(({ id }) => id === row.madeOf) : null;
+  const of = !cell && row?.madeOf ? doc.drawings.find(({ id }) => id === row.madeOf) : null;
   const drawing = of ?? shown;
-  const step = freshStep(doc, view.id, drawing, does);
+  const step = freshStep(doc, view.id, drawing, 'bend');
   if (!step) return;
   useMaking.setState({
     making: {
       drawingId: drawing.id,
       steps: of && row ? [...row.steps] : [],
       step,
-      cell: of ? { shape: shown.shape, mood: shown.mood } : null,
+      cell: of ? { shape: shown.shape, mood: shown.mood } : cell,
     },
   });
 }
@@ -125,14 +131,14 @@ const change = (make: (making: Making) => Making) =>
 
 /** Changes the step in the hand. */
 export function changeStep(part: Partial<StepInHand>): void {
-  change((making) => ({ ...making, step: { ...making.step, ...part } }));
+  change((making) => ({ ...making, step: { ...making.step, ...part, touched: true } }));
 }
 
 /** Moves a handle. */
 export function dragHandle(index: number, to: Place): void {
   change((making) => {
     const handles = making.step.handles.map((handle, at) => (at === index ? { ...handle, to } : handle));
-    return { ...making, step: { ...making.step, handles } };
+    return { ...making, step: { ...making.step, handles, touched: true } };
   });
 }
 
@@ -140,7 +146,7 @@ export function dragHandle(index: number, to: Place): void {
 export function dragLine(index: number, to: Place): void {
   change((making) => {
     const line = making.step.line.map((point, at) => (at === index ? to : point));
-    return { ...making, step: { ...making.step, line } };
+    return { ...making, step: { ...making.step, line, touched: true } };
   });
 }
 
@@ -153,7 +159,7 @@ export function squeeze(share: number): void {
       const line = lineAt(to.x);
       return { from, to: { x: to.x, y: line + (to.y - line) * share } };
     });
-    return { ...making, step: { ...making.step, handles } };
+    return { ...making, step: { ...making.step, handles, touched: true } };
   });
 }
 
@@ -170,7 +176,7 @@ export function carry({ turn = 0, raise = 0 }: { turn?: number; raise?: number }
       const [dx, dy] = [x - middle.x, y - middle.y];
       return { from, to: { x: middle.x + dx * cos - dy * sin, y: middle.y + dx * sin + dy * cos - raise } };
     });
-    return { ...making, step: { ...making.step, handles } };
+    return { ...making, step: { ...making.step, handles, touched: true } };
   });
 }
 
@@ -198,15 +204,14 @@ export function stepsOfMaking({ steps, step }: Pick<Making, 'steps' | 'step'>): 
   return last ? [...steps, last] : steps;
 }
 
-/** Goes on to another kind of step: what is in the hand is done. */
+/** Goes on to another kind of step: what the hand has changed of the one before is done. */
 export function nextStep(bench: Pick<BenchValue, 'doc' | 'sheets' | 'view'>, does: MakeStep['do']): void {
   const { doc, view } = bench;
   change((making) => {
     const drawing = doc.drawings.find(({ id }) => id === making.drawingId);
     const step = drawing && freshStep(doc, view.id, drawing, does);
     if (!step) return making;
-    // A step that was only looked at, and is left with its first numbers, is not done.
-    const steps = making.step.does === does ? making.steps : stepsOfMaking(making);
+    const steps = making.step.touched ? stepsOfMaking(making) : making.steps;
     return { ...making, steps, step };
   });
   if (does !== 'bend') void followLine(bench);
