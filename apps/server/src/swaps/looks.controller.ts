@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { DiffBuilder, LimberError, keepCycle, keepLook, setById, setName } from '@limber-sheaf/core';
+import { dropCycle, dropLook, keepCycle, keepLook, setById, setName } from '@limber-sheaf/core';
 import { Body, Controller, Delete, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { characterOf } from '../data/document-store.js';
@@ -29,11 +29,8 @@ export class LooksController {
   @ApiOperation({ summary: 'Let a look go' })
   async removeLook(@Param() { id }: IdParam, @Who() caller: Caller) {
     return this.edits.run(await characterOf('look', id), caller, (doc) => {
-      const look = doc.looks.find((one) => one.id === id);
-      if (!look) throw new LimberError('not-found', 'That look is no longer there.');
-      const diff = new DiffBuilder();
-      diff.remove(look);
-      return { kind: 'look', summary: `Let the look ${look.name} go`, diff: diff.build() };
+      const { diff, name } = dropLook(doc, id);
+      return { kind: 'look', summary: `Let the look ${name} go`, diff };
     });
   }
 
@@ -53,11 +50,8 @@ export class LooksController {
   @ApiOperation({ summary: 'Let a cycle go' })
   async removeCycle(@Param() { id }: IdParam, @Who() caller: Caller) {
     return this.edits.run(await characterOf('cycle', id), caller, (doc) => {
-      const cycle = doc.cycles.find((one) => one.id === id);
-      if (!cycle) throw new LimberError('not-found', 'That cycle is no longer there.');
-      const diff = new DiffBuilder();
-      diff.remove(cycle);
-      return { kind: 'cycle', summary: `Let the cycle ${cycle.name} go`, diff: diff.build() };
+      const { diff, name } = dropCycle(doc, id);
+      return { kind: 'cycle', summary: `Let the cycle ${name} go`, diff };
     });
   }
 }

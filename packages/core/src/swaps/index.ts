@@ -41,6 +41,7 @@ export { drawnLine } from './drawn-line.js';
 export { differencePicture } from './difference-picture.js';
 export { drawnInstead, drawnOver, type DrawnOver } from './drawn-instead.js';
 export { lidsAlone, onEyes, wholeEyes } from './lids-over.js';
+export { MOST_FRAMES, dropCycle, dropLook, keepCycle, keepLook, usualBlink } from './look-edits.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
 export { withinTravel, type Travel } from './pupil-travel.js';
 export { isPupil, travelOf } from './travel-of.js';
@@ -54,18 +55,14 @@ export { jointOfSet, withSameEnd } from './same-end.js';
 export { changeSetRules, linkedSets, partnerOf, unlinkedOf, withPartners } from './set-rules.js';
 export {
   CHART_LIMITS,
-  MOST_FRAMES,
   addDrawings,
   changeChart,
   changeDrawing,
   deleteDrawing,
   deleteSet,
-  keepCycle,
-  keepLook,
   moveDrawing,
   renameInChart,
   setMarks,
   startSet,
-  usualBlink,
   type FreshDrawing,
 } from './swap-edits.js';

@@ -8,16 +8,14 @@ import { enlargeCanvas } from '../plan/enlarge-canvas.js';
 import { drawLimb } from '../testing/limbs.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawingName, drawingsOf, inView, missingOf } from './find-swaps.js';
+import { dropCycle, dropLook, keepCycle, keepLook, usualBlink } from './look-edits.js';
 import {
   addDrawings,
   changeChart,
   deleteDrawing,
-  keepCycle,
-  keepLook,
   moveDrawing,
   setMarks,
   startSet,
-  usualBlink,
   type FreshDrawing,
 } from './swap-edits.js';
 
@@ -166,4 +164,17 @@ test('a blink is made of lids that are drawn, and of nothing else', () => {
   expect(usualBlink(eyes, 's')).toBeNull();
   const drawn = applyDiff(eyes, addDrawings(eyes, 's', 'v', [fresh('half'), fresh('shut')]));
   expect(usualBlink(drawn, 's')?.drawingIds).toEqual(['open', 'half neutral', 'shut neutral', 'half neutral']);
+});
+
+test('a look and a cycle are let go, and are not there twice to be let go', () => {
+  const looked = applyDiff(spoken, keepLook(spoken, 'glad', ['open happy'], 'l'));
+  const both = applyDiff(
+    looked,
+    keepCycle(looked, 's', { name: 'jaw', drawingIds: ['rest', 'open neutral'], frames: [2, 2] }, 'k'),
+  );
+  const [look, cycle] = [dropLook(both, 'l'), dropCycle(both, 'k')];
+  expect([look.name, cycle.name]).toEqual(['glad', 'jaw']);
+  const gone = applyDiff(applyDiff(both, look.diff), cycle.diff);
+  expect([gone.looks, gone.cycles]).toEqual([[], []]);
+  expect(() => dropLook(gone, 'l')).toThrow('That look is no longer there.');
 });
