@@ -132,7 +132,8 @@ export const measures = task(
     derived: DerivedOfView;
     keys: string[];
   }): Promise<Record<string, unknown>> => {
-    const wanted = viewMeasures(input.doc, input.viewId, input.derived).filter(({ key }) => input.keys.includes(key));
+    const all = new Map(viewMeasures(input.doc, input.viewId, input.derived).map((one) => [one.key, one]));
+    const wanted = input.keys.flatMap((key) => all.get(key) ?? []);
     const looksAtAll = wanted.some(({ pieces }) => !pieces);
     const only = looksAtAll ? undefined : new Set(wanted.flatMap(({ pieces }) => pieces ?? []));
     const art = only

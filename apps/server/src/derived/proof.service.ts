@@ -37,7 +37,8 @@ export class ProofService {
   async prove(doc: CharacterDoc, viewId: ViewId, { signal, tell }: RunOptions = {}): Promise<ViewProof> {
     const sheets = await this.sheets.ofView(doc, viewId, { signal });
     const measures = viewMeasures(doc, viewId, sheets);
-    const keys = measures.map(({ key }) => key);
+    // Two checks may go by the same measure: it is measured once.
+    const keys = [...new Set(measures.map(({ key }) => key))];
     const known = await this.derived.find(keys);
     const missing = keys.filter((key) => !known.has(key) && !this.underWay.has(key));
     const waiting = keys.flatMap((key) => (known.has(key) ? [] : (this.underWay.get(key) ?? [])));

@@ -1,5 +1,5 @@
 import { composePiece } from '../document/compose-piece.js';
-import type { CharacterDoc, DrawingId, SwapSetRow, ViewId } from '../document/rows.js';
+import type { CharacterDoc, DrawingId, PieceId, SwapSetRow, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { cropPlaced, outsetRect } from '../raster/bitmap.js';
 import { INSIDE, connectedRegions, createMask, unionCoverage } from '../raster/mask.js';
@@ -30,6 +30,19 @@ export function bareUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, set: 
   const room = outsetRect(own, 1);
   const images = pieceImages(doc, viewId, art);
   const wanted = cropPlaced(art.design, room).data;
+  // Most drawings of a set take the place of the same pieces.
+  const known = new Map<string, Uint8Array>();
+  const behindWithout = (gone: ReadonlyMap<PieceId, unknown>): Uint8Array => {
+    const key = [...gone.keys()].join();
+    const behind =
+      known.get(key) ??
+      unionCoverage(
+        images.flatMap(({ id, image }) => (gone.has(id) ? [] : [image])),
+        room,
+      ).data;
+    known.set(key, behind);
+    return behind;
+  };
   const standing = defaultOf(doc, set);
   return drawingsOf(doc, set).flatMap((drawing): BareUnder[] => {
     const row = drawing.id === standing.id ? null : inView(doc, drawing.id, viewId);
@@ -37,11 +50,7 @@ export function bareUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, set: 
     const picture = row.picture ? art.drawings?.get(row.id) : null;
     if (row.picture && !picture) return [];
     const shown = picture ? cropPlaced(picture, room).data : null;
-    const gone = drawnInstead(doc, viewId, [drawing.id]);
-    const behind = unionCoverage(
-      images.flatMap(({ id, image }) => (gone.has(id) ? [] : [image])),
-      room,
-    ).data;
+    const behind = behindWithout(drawnInstead(doc, viewId, [drawing.id]));
     const open = createMask(room.width, room.height);
     for (let at = 0; at < open.data.length; at++)
       if (behind[at] <= INSIDE && !(shown && shown[4 * at + 3] > INSIDE)) open.data[at] = 255;
