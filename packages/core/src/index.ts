@@ -114,7 +114,7 @@ export { partReach } from './plan/part-reach.js';
 export { roomShortage, sizeNeed, type Shortage, type SizeNeed, type Swing } from './plan/size.js';
 export { CHOICES, TEMPLATES, type Choice, type Template } from './plan/templates.js';
 // Joints
-export { composePiece, mergeSheets, type SheetBitmaps } from './document/compose-piece.js';
+export { composePiece, composeWithLine, mergeSheets, type SheetBitmaps } from './document/compose-piece.js';
 export { sharpestCorner } from './joints/corner.js';
 export { fitJoint, type CutLine, type FitOptions, type JointFit } from './joints/fit-joint.js';
 export { BOTH, CHILD_ONLY, NEITHER, PARENT_ONLY, compareDiscs, type DiscDifference } from './joints/compare-discs.js';

@@ -6,6 +6,7 @@ import {
   drawingsOf,
   inView,
   intersectRects,
+  marksOf,
   partNames,
   pieceOfSet,
   setName,
@@ -95,7 +96,7 @@ async function packSet(
   const first = drawings.find(({ entry }) => entry.id === standing.id)?.entry;
   own.entry.swapSet = name;
   own.entry.image = first?.image ?? own.entry.image;
-  const marks = inView(doc, standing.id, row.id)?.marks ?? [];
+  const marks = marksOf(doc, set, row.id);
   const { x, y, width, height } = own.image;
   const seat =
     marks.length === 4

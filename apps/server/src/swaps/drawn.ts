@@ -1,7 +1,7 @@
 import {
   composePiece,
+  composeWithLine,
   inView,
-  mergeSheets,
   pieceOfSet,
   setById,
   setName,
@@ -24,10 +24,7 @@ export async function ownPicture(
   viewId: ViewId,
   derived: DerivedOfView,
 ): Promise<PlacedBitmap> {
-  const sheets = await sheetsOfSet(doc, set, viewId, derived);
-  const own = sheets && composePiece(sheets);
-  if (!own) throw new LimberError('not-found', `${setName(doc, set)} is not in this view.`, 'Cut it first.');
-  return own;
+  return shown(doc, set, await sheetsOfSet(doc, set, viewId, derived), composePiece);
 }
 
 /** The same over the outline that it has beneath its limb's fills. */
@@ -37,8 +34,18 @@ export async function ownWithLine(
   viewId: ViewId,
   derived: DerivedOfView,
 ): Promise<PlacedBitmap> {
-  const own = await ownPicture(doc, set, viewId, derived);
-  return mergeSheets([(await sheetsOfSet(doc, set, viewId, derived))?.line ?? null, own]) ?? own;
+  return shown(doc, set, await sheetsOfSet(doc, set, viewId, derived), composeWithLine);
+}
+
+function shown(
+  doc: CharacterDoc,
+  set: SwapSetRow,
+  sheets: SheetBitmaps | null,
+  compose: (sheets: SheetBitmaps) => PlacedBitmap | null,
+): PlacedBitmap {
+  const own = sheets && compose(sheets);
+  if (!own) throw new LimberError('not-found', `${setName(doc, set)} is not in this view.`, 'Cut it first.');
+  return own;
 }
 
 async function sheetsOfSet(

@@ -2,16 +2,17 @@ import { randomUUID } from 'node:crypto';
 import {
   LimberError,
   addDrawings,
-  defaultOf,
+  drawingAt,
   drawingById,
   drawingLabel,
-  drawingsOf,
   inView,
   isMadeOf,
   lookOf,
+  marksOf,
   ownRow,
   pieceById,
   pieceName,
+  placesOf,
   putPicture,
   remade,
   setById,
@@ -73,7 +74,7 @@ export class MakingService implements OnModuleInit {
       const picture = await this.threads.run(tasks, 'make', { doc, viewId, derived, drawingId, steps }, { signal });
       if (!picture)
         throw new LimberError('nothing-there', 'Nothing is left of the drawing.', 'Drag the handles less far.');
-      const standing = drawingsOf(doc, set).find((one) => one.shape === shape && one.mood === mood);
+      const standing = drawingAt(doc, set, { shape, mood });
       // What would be made of itself is pressed flat at once; so is a copy, which is to be painted on.
       const isFlat = steps.length === 0 || (standing !== undefined && isMadeOf(doc, viewId, drawingId, standing.id));
       const made = { madeOf: drawingId, steps, madeKey: lookOf(doc, drawing, viewId, derived) };
@@ -170,14 +171,12 @@ export class MakingService implements OnModuleInit {
 function marksAfter(doc: CharacterDoc, drawingId: DrawingId, viewId: ViewId, steps: readonly MakeStep[]): number[] {
   const drawing = drawingById(doc, drawingId);
   const own = inView(doc, drawingId, viewId)?.marks ?? [];
-  const marks =
-    own.length === 4 ? own : (inView(doc, defaultOf(doc, setById(doc, drawing.setId)).id, viewId)?.marks ?? []);
+  const marks = own.length === 4 ? own : marksOf(doc, setById(doc, drawing.setId), viewId);
   if (marks.length < 4) return [];
   const stays = (x: number, y: number) =>
     steps.every((step) => {
       if (step.do !== 'bend') return true;
-      const held = Array.from({ length: step.held.length / 2 }, (_, k) => step.held.slice(2 * k, 2 * k + 2));
-      return held.some(([hx, hy]) => Math.hypot(hx - x, hy - y) < 0.5);
+      return placesOf(step.held).some((held) => Math.hypot(held.x - x, held.y - y) < 0.5);
     });
   return stays(marks[0], marks[1]) && stays(marks[2], marks[3]) ? [...marks] : [];
 }

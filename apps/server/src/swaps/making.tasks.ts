@@ -8,11 +8,11 @@ import {
   inView,
   jointOfSet,
   lookOf,
+  marksOf,
   makeDrawing,
   paintDrawing,
   setById,
   drawingLabel,
-  defaultOf,
   registerLeast,
   seatByMarks,
   trimToPaint,
@@ -91,7 +91,7 @@ export const takeOver = task(
     if (!there || !picture)
       throw new LimberError('nothing-there', `${drawingLabel(doc, drawing)} has no picture in that view.`);
     const own = await ownPicture(doc, set, viewId, derived);
-    const marks = inView(doc, defaultOf(doc, set).id, viewId)?.marks ?? [];
+    const marks = marksOf(doc, set, viewId);
     const way =
       marks.length === 4 && there.marks.length === 4 ? seatByMarks(marks, there.marks) : registerLeast(own, picture);
     const { x, y } = way ?? { x: own.x - picture.x, y: own.y - picture.y };

@@ -25,6 +25,7 @@ import {
   pieceById,
   onEyes,
   picturesOf,
+  placesOf,
   pieceOfSet,
   plainWords,
   readName,
@@ -42,7 +43,6 @@ import {
   wholeEyes,
   type CharacterDoc,
   type Diff,
-  type Place,
   type PlacedBitmap,
   type SeatedAll,
   type Seating,
@@ -222,7 +222,7 @@ export const seatTurned = task(
       diff.update(row, {
         picture: made,
         over: await keepIfAny(over && seatDrawing(over, seating, canvas)),
-        marks: placesAt(row.marks).flatMap((mark) => Object.values(seated(seating, mark))),
+        marks: placesOf(row.marks).flatMap((mark) => Object.values(seated(seating, mark))),
         ...PRESSED_FLAT,
       });
     }
@@ -236,10 +236,6 @@ function isStill({ angle, scale, from, to }: Seating): boolean {
     Math.abs(scale - 1) < STILL.scale &&
     Math.hypot(to.x - from.x, to.y - from.y) < STILL.move
   );
-}
-
-function placesAt(marks: readonly number[]): Place[] {
-  return Array.from({ length: marks.length / 2 }, (_, k) => ({ x: marks[2 * k], y: marks[2 * k + 1] }));
 }
 
 /** The paint that lacks beneath a set's piece, laid beneath what it hangs from. */

@@ -37,6 +37,11 @@ export function composePiece(sheets: SheetBitmaps): PlacedBitmap | null {
   return image;
 }
 
+/** A piece's image over the outline that it has beneath its limb's fills; null for a piece without any paint. */
+export function composeWithLine(sheets: SheetBitmaps): PlacedBitmap | null {
+  return mergeSheets([sheets.line ?? null, composePiece(sheets)]);
+}
+
 /** Sheets are never changed once they are made: what they compose to is kept as long as they are. */
 const composed = new WeakMap<SheetBitmaps, PlacedBitmap | null>();
 

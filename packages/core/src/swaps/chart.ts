@@ -1,19 +1,21 @@
 import type { NameTokens } from '../document/naming.js';
 import type { ChartShape, SwapKind } from '../document/row-types.js';
 
-/** A chart that a set starts with: its columns, its rows, and which of both the default drawing stands in. */
-export interface UsualChart {
+/** Columns and rows. */
+interface Chart {
   shapes: ChartShape[];
   moods: string[];
+}
+
+/** A chart that a set starts with: its columns, its rows, and which of both the default drawing stands in. */
+export interface UsualChart extends Chart {
   /** The shape of the piece's own paint. */
   rest: string;
 }
 
 /** A chart that a production keeps: sets of its kind start with it. */
-export interface KeptChart {
+export interface KeptChart extends Chart {
   kind: SwapKind;
-  shapes: ChartShape[];
-  moods: string[];
 }
 
 /** The mood that a name does not tell of. */
@@ -65,8 +67,7 @@ export function usualKind({ group, part }: NameTokens): SwapKind {
 }
 
 /** Have two charts the same shapes and moods, in the same order? */
-export function sameChart(a: Pick<KeptChart, 'shapes' | 'moods'>, b: Pick<KeptChart, 'shapes' | 'moods'>): boolean {
-  const plain = ({ shapes, moods }: Pick<KeptChart, 'shapes' | 'moods'>) =>
-    JSON.stringify([shapes.map(({ key, sounds }) => [key, sounds]), moods]);
+export function sameChart(a: Chart, b: Chart): boolean {
+  const plain = ({ shapes, moods }: Chart) => JSON.stringify([shapes.map(({ key, sounds }) => [key, sounds]), moods]);
   return plain(a) === plain(b);
 }

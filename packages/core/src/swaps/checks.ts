@@ -9,11 +9,11 @@ import type { ViewArt } from '../document/view-art.js';
 import { endsApart, jointMeasureCount, jointMeasures, type EndProof } from './same-end.js';
 import { unlinkedOf } from './set-rules.js';
 import {
-  defaultOf,
   drawingById,
   drawingName,
   drawingsOf,
   inView,
+  marksOf,
   namesThatMeet,
   pieceOfSet,
   setName,
@@ -81,7 +81,7 @@ const swapSeats: ViewCheck<MeasuredBare | EndProof> = {
     for (const [at, set] of setsIn(doc, viewId).entries()) {
       const pieceId = pieceOfSet(doc, set, viewId)?.id;
       const drawings = drawingsOf(doc, set);
-      const marks = inView(doc, defaultOf(doc, set).id, viewId)?.marks ?? [];
+      const marks = marksOf(doc, set, viewId);
       for (const drawing of drawings) {
         const row = drawing.isDefault ? null : inView(doc, drawing.id, viewId);
         const far = row ? seatDrift(marks, row.marks) : 0;

@@ -8,7 +8,7 @@ import { composePiece } from '../document/compose-piece.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { createPlaced, cropPlaced, growRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
-import { INSIDE, coverageOf } from '../raster/mask.js';
+import { INSIDE, coverageOf, unionCoverage } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { isPupil } from './travel-of.js';
 import { whiteOf } from './white-of.js';
@@ -52,9 +52,10 @@ export function coverFor(doc: CharacterDoc, pupil: PieceRow, art: ViewArt): Rim 
   const inFront = order.slice(order.findIndex(({ id }) => id === pupil.id));
   // What lies in front of the pupil hides it anyway.
   const covered = pieceImages(doc, pupil.viewId, art).filter(({ id }) => inFront.some((piece) => piece.id === id));
-  const hidden = createPlaced(room);
-  for (const { image } of covered) mark(hidden, cropPlaced(image, room));
-  const hiddenWords = wordsOf(hidden);
+  const hidden = unionCoverage(
+    covered.map(({ image }) => image),
+    room,
+  ).data;
   const taken: Rim['taken'] = new Map();
   for (const piece of order.slice(0, order.length - inFront.length)) {
     const face = art.pieces.get(piece.id)?.face;
@@ -65,15 +66,15 @@ export function coverFor(doc: CharacterDoc, pupil: PieceRow, art: ViewArt): Rim 
     const givenWords = wordsOf(given);
     let count = 0;
     for (let i = 0; i < from.length; i++) {
-      if (from[i] >>> 24 === 0 || near[i] === 0 || open.data[i] > INSIDE || hiddenWords[i] !== 0) continue;
+      if (from[i] >>> 24 === 0 || near[i] === 0 || open.data[i] > INSIDE || hidden[i] !== 0) continue;
       givenWords[i] = from[i];
-      words[i] = from[i];
       count++;
     }
     const left = count > 0 ? without(face, given) : null;
     // A piece that would have nothing left to show keeps all of it.
-    if (left) taken.set(piece.id, { face: left, beneath: given });
-    else for (let i = 0; i < words.length; i++) if (givenWords[i] !== 0) words[i] = 0;
+    if (!left) continue;
+    taken.set(piece.id, { face: left, beneath: given });
+    for (let i = 0; i < words.length; i++) if (givenWords[i] !== 0) words[i] = givenWords[i];
   }
   const trimmed = trimToPaint(rim);
   if (!trimmed)
@@ -120,12 +121,6 @@ function rimTokens(doc: CharacterDoc, eye: PieceRow): NameTokens {
   if (findPart(doc, tokens))
     throw new LimberError('no-rim', `${pieceName(doc, eye)} has a rim already.`, 'Delete it first, to make it anew.');
   return tokens;
-}
-
-/** Marks where a picture has any paint. */
-function mark(marked: PlacedBitmap, picture: PlacedBitmap): void {
-  const [to, from] = [wordsOf(marked), wordsOf(picture)];
-  for (let i = 0; i < to.length; i++) if (from[i] >>> 24 > 0) to[i] = 0xffffffff;
 }
 
 /** A face less the pixels that another picture of the same place has; null for nothing left. */

@@ -45,6 +45,20 @@ export function defaultOf(doc: CharacterDoc, { id }: SwapSetRow): DrawingRow {
   return drawing;
 }
 
+/** The drawing at a place of a set's chart; undefined for none. */
+export function drawingAt(
+  doc: CharacterDoc,
+  { id }: SwapSetRow,
+  { shape, mood }: Pick<DrawingRow, 'shape' | 'mood'>,
+): DrawingRow | undefined {
+  return doc.drawings.find((one) => one.setId === id && one.shape === shape && one.mood === mood);
+}
+
+/** A set's marks in a view: those of its default drawing; empty for none. */
+export function marksOf(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): number[] {
+  return inView(doc, defaultOf(doc, set).id, viewId)?.marks ?? [];
+}
+
 /** A drawing in a view; null where it is not there. */
 export function inView(doc: CharacterDoc, drawingId: DrawingId, viewId: ViewId): DrawingViewRow | null {
   return doc.drawingViews.find((one) => one.drawingId === drawingId && one.viewId === viewId) ?? null;

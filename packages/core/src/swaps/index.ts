@@ -7,15 +7,18 @@ export type {
   SwapSetId,
   SwapSetRow,
 } from '../document/rows.js';
+export { placesOf } from './bend-drawing.js';
 export { beneathSet } from './beneath-set.js';
 export { USUAL_CHARTS, sameChart, usualKind, type KeptChart } from './chart.js';
 export {
   defaultOf,
+  drawingAt,
   drawingById,
   drawingLabel,
   drawingName,
   drawingsOf,
   inView,
+  marksOf,
   missingOf,
   partNames,
   pieceOfSet,
@@ -48,7 +51,7 @@ export { isPupil, travelOf } from './travel-of.js';
 export { LONGEST_LINE, readLine, standIn, type SpokenLine, type SpokenShape } from './read-line.js';
 export { readName } from './read-names.js';
 export { registerLeast, seatByMarks, seatDrift } from './seat.js';
-export { marksOf, picturesOf, seatAll, setsToSeat, unmarkedNotes, type SeatedAll } from './seat-all.js';
+export { picturesOf, seatAll, setsToSeat, unmarkedNotes, type SeatedAll } from './seat-all.js';
 export { registerTurned, seatDrawing, seated, seatingByMarks, type Seating } from './seat-turned.js';
 export { PRESSED_FLAT } from '../document/removal.js';
 export { jointOfSet, withSameEnd } from './same-end.js';

@@ -11,6 +11,7 @@ import {
 import { colourDistance, type Rgb } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
 import { mixWords, opaqueWord, withAlpha } from '../raster/words.js';
+import { placesOf } from './bend-drawing.js';
 import { spanInMouth, wideInMouth } from '../under/mouth-inside.js';
 
 type PartStep = Extract<MakeStep, { do: 'part' }>;
@@ -65,7 +66,7 @@ function partAcross(picture: PlacedBitmap, step: PartStep, within: Rect): Placed
 
 /** The columns between both ends of the line. */
 function columnsOf(picture: PlacedBitmap, { line, up, down }: PartStep): Map<number, Column> {
-  const points = Array.from({ length: line.length / 2 }, (_, k) => ({ x: line[2 * k], y: line[2 * k + 1] }));
+  const points = placesOf(line);
   points.sort((a, b) => a.x - b.x);
   const [left, right] = [points[0].x, points[points.length - 1].x];
   const columns = new Map<number, Column>();

@@ -1,21 +1,13 @@
 import { jointLabel } from '../document/family.js';
 import { deriveKey, placeOf } from '../document/keys.js';
 import type { SwapKind } from '../document/row-types.js';
-import type { CharacterDoc, DrawingId, JointRow, PieceId, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
+import type { CharacterDoc, DrawingId, JointRow, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import type { Measure } from '../document/view-check.js';
 import { pieceImages, type PieceImage, type ViewArt } from '../document/view-art.js';
 import { wholeDiscLimit } from '../joints/disc-paint.js';
 import { isCleanThroughout, piecesOfProof, proofKey, proveJoint, type BendProof } from '../joints/prove-joint.js';
-import { composePiece, mergeSheets } from '../document/compose-piece.js';
-import {
-  createPlaced,
-  cropPlaced,
-  intersectRects,
-  uniteRects,
-  wordsOf,
-  type PlacedBitmap,
-  type Rect,
-} from '../raster/bitmap.js';
+import { composeWithLine, mergeSheets } from '../document/compose-piece.js';
+import { createPlaced, cropPlaced, intersectRects, uniteRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
 import { INSIDE, unionCoverage } from '../raster/mask.js';
 import { drawingName, drawingsOf, inView, pieceOfSet } from './find-swaps.js';
@@ -56,7 +48,8 @@ export function jointMeasures(
       what: `${what} with ${name}`,
       measure: (art: ViewArt): EndProof => {
         const picture = art.drawings?.get(id);
-        const own = ownWithLine(art, joint.childId);
+        const sheets = art.pieces.get(joint.childId);
+        const own = sheets && composeWithLine(sheets);
         if (!picture || !own) return null;
         // With the very same end it turns as the default one does.
         return isSameEnd(picture, own, joint)
@@ -108,8 +101,8 @@ function withDrawing(doc: CharacterDoc, art: ViewArt, { childId, viewId }: Joint
   const inFront = images.slice(images.findIndex(({ id, sheet }) => id === childId && sheet === 'piece') + 1);
   // What shows of it is its face, as of any piece; the whole of it lies beneath.
   pieces.set(childId, { face: seenOf(face, inFront), overlap: null, under: face });
-  const own = [before && composePiece(before), before?.line, face].filter((one): one is PlacedBitmap => !!one);
-  const room = intersectRects(own.map(rectOf).reduce(uniteRects), art.design);
+  const own = before && composeWithLine(before);
+  const room = intersectRects(own ? uniteRects(own, face) : face, art.design);
   const rest = composite(
     room.width,
     room.height,
@@ -133,16 +126,6 @@ function seenOf(picture: PlacedBitmap, inFront: readonly PieceImage[]): PlacedBi
   const words = wordsOf(seen);
   for (let i = 0; i < words.length; i++) if (cover[i] > INSIDE) words[i] = 0;
   return seen;
-}
-
-function rectOf({ x, y, width, height }: Rect): Rect {
-  return { x, y, width, height };
-}
-
-/** What a piece shows, over the outline that it has beneath its limb's fills; null for nothing. */
-function ownWithLine({ pieces }: ViewArt, pieceId: PieceId): PlacedBitmap | null {
-  const sheets = pieces.get(pieceId);
-  return sheets ? mergeSheets([sheets.line ?? null, composePiece(sheets)]) : null;
 }
 
 /** Of 255: what a pixel may be off and still is the same. */

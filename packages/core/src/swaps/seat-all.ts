@@ -1,6 +1,6 @@
 import { applyDiff, isEmptyDiff, joinDiffs, NO_CHANGE } from '../document/diff.js';
 import type { CharacterDoc, Diff, DrawingViewRow, SwapSetId, SwapSetRow, ViewId } from '../document/rows.js';
-import { defaultOf, drawingLabel, drawingsOf, inView, pieceOfSet, setName } from './find-swaps.js';
+import { drawingLabel, drawingsOf, inView, marksOf, pieceOfSet, setName } from './find-swaps.js';
 import { seatByMarks } from './seat.js';
 import { moveDrawing } from './swap-edits.js';
 
@@ -41,11 +41,6 @@ export function seatAll(doc: CharacterDoc, viewId: ViewId, only?: SwapSetId): Se
 /** The sets that have their piece in a view: all of them, or only one. */
 export function setsToSeat(doc: CharacterDoc, viewId: ViewId, only?: SwapSetId): SwapSetRow[] {
   return doc.swapSets.filter((one) => (only === undefined || one.id === only) && pieceOfSet(doc, one, viewId));
-}
-
-/** A set's marks in a view: those of its default drawing; empty for none. */
-export function marksOf(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): number[] {
-  return inView(doc, defaultOf(doc, set).id, viewId)?.marks ?? [];
 }
 
 /** A set's drawings in a view that have a picture of their own. */

@@ -1,7 +1,7 @@
 import { createPlaced, intersectRects, trimToPaint, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { sampleBitmap } from '../raster/sample.js';
 import type { Place } from '../errors.js';
-import { smaller, type Cells } from './seat.js';
+import { middle, smaller, type Cells } from './seat.js';
 
 /** How a drawing is turned, scaled and moved onto its seat: about a place of its own, which comes to lie elsewhere; px. */
 export interface Seating {
@@ -18,7 +18,6 @@ const MOST_SCALE = 1.15;
 
 /** The turn, scale and move that puts a drawing's two marks exactly on the set's. */
 export function seatingByMarks(set: readonly number[], own: readonly number[]): Seating {
-  const middle = ([ax, ay, bx, by]: readonly number[]) => ({ x: (ax + bx) / 2, y: (ay + by) / 2 });
   const way = ([ax, ay, bx, by]: readonly number[]) => ({
     angle: (Math.atan2(by - ay, bx - ax) * 180) / Math.PI,
     length: Math.hypot(bx - ax, by - ay),

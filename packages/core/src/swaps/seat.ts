@@ -13,7 +13,7 @@ export interface Registered extends SeatOffset {
 }
 
 /** Middle of two marks, x, y, x, y. */
-const middle = ([ax, ay, bx, by]: readonly number[]) => ({ x: (ax + bx) / 2, y: (ay + by) / 2 });
+export const middle = ([ax, ay, bx, by]: readonly number[]) => ({ x: (ax + bx) / 2, y: (ay + by) / 2 });
 
 /**
  * The way by which a drawing's two marks come to lie on the set's: its middle onto the set's middle, whole pixels, so that

@@ -11,7 +11,7 @@ import type {
 } from '../document/rows.js';
 import { LimberError } from '../errors.js';
 import { withDefaults } from '../options.js';
-import { defaultOf, drawingById, drawingsOf, inView, setById, setName } from './find-swaps.js';
+import { defaultOf, drawingAt, drawingById, drawingsOf, inView, setById, setName } from './find-swaps.js';
 
 /**
  * Links a set to another, whose drawings choose its own from then on, or says where second pictures are drawn. A set that is
@@ -64,8 +64,8 @@ export function linkedSets(doc: CharacterDoc, { id }: SwapSetRow): SwapSetRow[] 
 }
 
 /** The drawing of a set that goes with another set's: the one at the same place of the chart, or the default one. */
-export function partnerOf(doc: CharacterDoc, set: SwapSetRow, { shape, mood }: DrawingRow): DrawingRow {
-  return drawingsOf(doc, set).find((one) => one.shape === shape && one.mood === mood) ?? defaultOf(doc, set);
+export function partnerOf(doc: CharacterDoc, set: SwapSetRow, drawing: DrawingRow): DrawingRow {
+  return drawingAt(doc, set, drawing) ?? defaultOf(doc, set);
 }
 
 /** Some drawings with those that go with them in linked sets of which none was chosen. */

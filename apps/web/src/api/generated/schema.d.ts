@@ -3386,9 +3386,9 @@ export interface components {
     };
     /** @description A chart that a production keeps: sets of its kind start with it. */
     KeptChart: {
-      kind: components['schemas']['SwapKind'];
       shapes: components['schemas']['ChartShape'][];
       moods: string[];
+      kind: components['schemas']['SwapKind'];
     };
     /** @description A name as it has left. */
     HandedName: {

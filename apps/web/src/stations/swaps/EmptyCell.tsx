@@ -1,4 +1,4 @@
-import { drawingLabel, type SwapSetRow } from '@limber-sheaf/core';
+import { drawingAt, drawingLabel, type SwapSetRow } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { Action } from '../../ui/controls';
 import { FileAction } from '../../ui/FileAction';
@@ -16,9 +16,7 @@ export function EmptyCell({ set, cell }: { set: SwapSetRow; cell: { shape: strin
   const name = `${cell.shape}, ${cell.mood}`;
   /** Shows what has come to the place; answers whether something has. */
   const showMade = (state: { doc: typeof doc } | null) => {
-    const made = state?.doc.drawings.find(
-      ({ setId, shape, mood }) => setId === set.id && shape === cell.shape && mood === cell.mood,
-    );
+    const made = state ? drawingAt(state.doc, set, cell) : undefined;
     if (state && made) wear(state.doc, made.id);
     return made !== undefined;
   };

@@ -4,6 +4,7 @@ import { Action, Choice, Toggle } from '../../ui/controls';
 import { ColourField } from '../../ui/ColourField';
 import { Range } from '../../ui/Range';
 import {
+  MOUTH_INSIDE,
   carry,
   changeStep,
   dropStep,
@@ -149,7 +150,7 @@ function StepNumbers({ step }: { step: StepInHand }) {
       <Toggle
         on={inside !== null}
         title="Fills what opens with the inside of a mouth; otherwise what lies beneath shows"
-        onChange={(on) => changeStep({ inside: on ? { colour: [104, 38, 44], teeth: true, tongue: false } : null })}
+        onChange={(on) => changeStep({ inside: on ? MOUTH_INSIDE : null })}
       >
         Inside
       </Toggle>

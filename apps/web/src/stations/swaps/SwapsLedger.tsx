@@ -1,9 +1,9 @@
 import {
   counted,
-  defaultOf,
   drawingName,
   inView,
   labelFor,
+  marksOf,
   missingOf,
   partOf,
   seatDrift,
@@ -23,7 +23,8 @@ import { drawnIn, openSet, pickSet, setsIn, useSwaps, wornOf } from './swaps-sto
 /** Swaps' ledger: the sets with what is drawn and how it sits, and the drawing that shows. */
 export function SwapsLedger() {
   const { doc, view } = useOnBench();
-  const { setId, cell } = useSwaps();
+  const setId = useSwaps((s) => s.setId);
+  const cell = useSwaps((s) => s.cell);
   const sets = setsIn(doc, view.id);
   const set = openSet(doc, view.id, setId);
   const drawn = sets.reduce((sum, one) => sum + drawnIn(doc, one, view.id).length, 0);
@@ -62,7 +63,7 @@ export function SwapsLedger() {
 
 /** The largest distance of a set's drawings from its marks, px; null where it has none. */
 function driftOf({ doc, view }: ReturnType<typeof useOnBench>, set: SwapSetRow): number | null {
-  const marks = inView(doc, defaultOf(doc, set).id, view.id)?.marks ?? [];
+  const marks = marksOf(doc, set, view.id);
   if (marks.length === 0) return null;
   return Math.max(
     0,

@@ -1,6 +1,10 @@
 import {
+  drawingAt,
+  drawingById,
   inView,
   pieceOfSet,
+  placesOf,
+  setById,
   type CharacterDoc,
   type DrawingRow,
   type MakeStep,
@@ -53,8 +57,8 @@ export const useMaking = create<{
   isDrawn: boolean;
 }>(() => ({ making: null, isDrawn: false }));
 
-/** The dark of a mouth. */
-const DARK: MouthInside['colour'] = [104, 38, 44];
+/** What fills a mouth that is parted, at first. */
+export const MOUTH_INSIDE: MouthInside = { colour: [104, 38, 44], teeth: true, tongue: false };
 
 /** The picture that a drawing has in a view: its own, or its piece's face. */
 function pictureOf(doc: CharacterDoc, viewId: string, drawing: DrawingRow): SheetRef | null {
@@ -91,7 +95,7 @@ function freshStep(doc: CharacterDoc, viewId: string, drawing: DrawingRow, does:
     line: [corners[0], { x: (ax + bx) / 2, y: kind === 'mouth' ? middle : (ay + by) / 2 }, corners[1]],
     up: Math.round(open / 3),
     down: open,
-    inside: kind === 'mouth' ? { colour: DARK, teeth: true, tongue: false } : null,
+    inside: kind === 'mouth' ? MOUTH_INSIDE : null,
     reach: Math.max(4, Math.round(height / 3)),
     by: 0.35,
     touched: false,
@@ -226,12 +230,9 @@ async function followLine({ doc, sheets, view }: Pick<BenchValue, 'doc' | 'sheet
   const found = await handWorker<typeof swapTasks>().lineOn(keyOf({ doc, sheets }), view.id, before.drawingId, ends);
   // What was dragged meanwhile stays as it was dragged.
   change((making) =>
-    making.step.line === line ? { ...making, step: { ...making.step, line: placesIn(found) } } : making,
+    making.step.line === line ? { ...making, step: { ...making.step, line: placesOf(found) } } : making,
   );
 }
-
-const placesIn = (points: readonly number[]): Place[] =>
-  Array.from({ length: points.length / 2 }, (_, k) => ({ x: points[2 * k], y: points[2 * k + 1] }));
 
 /** Takes a step that is done away. */
 export function dropStep(index: number): void {
@@ -246,8 +247,8 @@ export async function takeMade({ edit, view }: BenchValue, shape: string, mood: 
   const state = await edit('making.make', making.drawingId, { viewId: view.id, shape, mood, steps });
   if (!state) return;
   leaveMaking();
-  const setId = state.doc.drawings.find(({ id }) => id === making.drawingId)?.setId;
-  const made = state.doc.drawings.find((one) => one.setId === setId && one.shape === shape && one.mood === mood);
+  const { setId } = drawingById(state.doc, making.drawingId);
+  const made = drawingAt(state.doc, setById(state.doc, setId), { shape, mood });
   useSwaps.setState({ playing: null });
   if (made) wear(state.doc, made.id);
 }

@@ -1,10 +1,10 @@
 import {
   composePiece,
+  composeWithLine,
   differencePicture,
   drawnLine,
   inView,
   makeDrawing,
-  mergeSheets,
   pieceOfSet,
   readLine,
   setById,
@@ -36,9 +36,7 @@ async function drawn(at: StateKey, viewId: string, drawingId: string): Promise<P
   if (!drawing.isDefault) return sheet(inView(doc, drawingId, viewId)?.picture ?? null);
   const piece = pieceOfSet(doc, setById(doc, drawing.setId), viewId);
   if (!piece) return null;
-  const own = await sheetsOf(piece, sheets[piece.id]);
-  // With the outline that it has beneath its limb's fills.
-  return mergeSheets([own.line ?? null, composePiece(own)]);
+  return composeWithLine(await sheetsOf(piece, sheets[piece.id]));
 }
 
 const MADDER: Rgb = [178, 58, 51];
