@@ -44,7 +44,8 @@ export function assembleJoint(
     const image = sheets ? composePiece(sheets) : null;
     // What a piece shows at rest is its face with clean edges: the share of its blends that is its own.
     const face = sheets?.line ? withLine(sheets) : (sheets?.clean ?? sheets?.face);
-    return face && image ? { face, drawn: sheets?.face ?? face, image } : null;
+    const beneath = sheets && mergeSheets([sheets.own ?? null, sheets.extra ?? null, sheets.beneath ?? null]);
+    return face && image ? { face, drawn: sheets?.face ?? face, image, beneath } : null;
   };
   const lineOf = (id: PieceId): PlacedBitmap | null => art.pieces.get(id)?.line ?? null;
   const parent = sweepPiece(joint.parentId);

@@ -8,6 +8,15 @@ const ALPHA = 0;
 export const LINE = 8;
 export const FACE = 16;
 export const FACE_LINE = 24;
+/**
+ * What the face's alpha is raised to where the artist has put paint beneath: under the half at which a face shows, and over
+ * the quarter from which paint may come into view.
+ */
+const MAY_SHOW_FROM = 100;
+/** The bit of a word that says so. */
+export const MAY_SHOW = FACE + 6;
+/** px by which a limb that goes on beneath reaches past what is wanted of it: its contour's own pixels. */
+const RIM = 2.5;
 
 /** One piece as the sweep sees it. */
 export interface SweepPiece {
@@ -17,6 +26,8 @@ export interface SweepPiece {
   drawn?: PlacedBitmap;
   /** Its whole image: under, overlap and face composited. */
   image: PlacedBitmap;
+  /** What the artist has put beneath: its whole shape goes on there, so that it may come into view. */
+  beneath?: PlacedBitmap | null;
 }
 
 /** The moving pieces of one side of the parent. */
@@ -57,16 +68,19 @@ export function movingLayer(
   return { rect: roomy, words, even: evenCells(words, roomy.width) };
 }
 
-/** Marks the paint of a limb that goes on beneath as if it showed at rest. */
+/** Marks the paint of a limb that goes on beneath as if it showed at rest; its rim may show, and need not. */
 export function showMutable(words: Uint32Array, rect: Rect, { pivot, straight, radius }: GoesOn): void {
   if (straight.x === 0 && straight.y === 0) return;
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++) {
       const alpha = words[i] & 255;
-      if (alpha <= ((words[i] >>> FACE) & 255)) continue;
+      const face = (words[i] >>> FACE) & 255;
+      if (alpha <= face) continue;
       const [dx, dy] = offSegment(rect.x + x + 0.5 - pivot.x, rect.y + y + 0.5 - pivot.y, straight);
-      if (dx * dx + dy * dy > radius * radius) continue;
-      words[i] = ((words[i] & ~(255 << FACE)) | (alpha << FACE)) >>> 0;
+      const away = Math.hypot(dx, dy);
+      if (away > radius + RIM) continue;
+      const shows = away <= radius ? alpha : Math.max(face, MAY_SHOW_FROM);
+      words[i] = ((words[i] & ~(255 << FACE)) | (shows << FACE)) >>> 0;
     }
 }
 
@@ -221,6 +235,7 @@ export function channelsOf(pieces: readonly SweepPiece[], rect: Rect, colours: L
   const image = over(pieces.map((piece) => piece.image));
   const face = over(pieces.map((piece) => piece.face));
   const drawn = over(pieces.map((piece) => piece.face && (piece.drawn ?? piece.face)));
+  const beneath = pieces.some((piece) => piece.beneath) ? over(pieces.map((piece) => piece.beneath)) : null;
   const lineness = linenessOf(colours);
   const imageWords = wordsOf(image);
   const faceWords = wordsOf(face);
@@ -246,7 +261,15 @@ export function channelsOf(pieces: readonly SweepPiece[], rect: Rect, colours: L
     }
     out[i] = last;
   }
+  if (beneath) allowMutable(out, wordsOf(beneath));
   return out;
+}
+
+/** Marks what may come into view though it is hidden at rest. */
+function allowMutable(words: Uint32Array, beneath: Uint32Array): void {
+  for (let i = 0; i < words.length; i++)
+    if (beneath[i] >>> 31 && ((words[i] >>> FACE) & 255) < MAY_SHOW_FROM)
+      words[i] = ((words[i] & ~(255 << FACE)) | (MAY_SHOW_FROM << FACE)) >>> 0;
 }
 
 /** How much of a pixel is line, 0 to 255: full within a third of the way from line to fill colour, none past two thirds. */

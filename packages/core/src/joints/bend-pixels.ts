@@ -1,4 +1,4 @@
-import { FACE, FACE_LINE, FAINT_LINE, LINE, isPlain } from './bend-layers.js';
+import { FACE, FACE_LINE, FAINT_LINE, LINE, MAY_SHOW, isPlain } from './bend-layers.js';
 
 /** Everything that a bend's square holds, by pixel unless said. */
 export interface BendPixels {
@@ -68,6 +68,7 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
       const top = (a & 255) !== 0 ? a : (p & 255) !== 0 ? p : b;
       // A face shows where its coverage is over a half: its highest bit.
       const wanted = (inDisc[i] | ((p | b | a) >>> (FACE + 7))) & 1;
+      const mayShow = ((p | b | a) >>> MAY_SHOW) & 1;
       ideal[i] = wanted;
       // Where what is wanted begins or ends, against the pixels before and above, lies its border.
       if (wanted !== left) {
@@ -89,7 +90,7 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
       if (isPlain(top)) {
         covered[i] = 255;
         lines[i] = 0;
-        if (wanted === 0 && fromPivot[i] > rim && outAtRest[i] === 0) outside++;
+        if ((wanted | mayShow) === 0 && fromPivot[i] > rim && outAtRest[i] === 0) outside++;
         continue;
       }
       const u = base[i];
@@ -116,7 +117,7 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
         daylight++;
         sumX += i - y * width;
         sumY += y;
-      } else if (wanted === 0 && shown > 127.5 && fromPivot[i] > rim && outAtRest[i] === 0) outside++;
+      } else if ((wanted | mayShow) === 0 && shown > 127.5 && fromPivot[i] > rim && outAtRest[i] === 0) outside++;
       if (!lined) continue;
       const line =
         ((a >>> LINE) & 255) +

@@ -42,7 +42,10 @@ export interface BendMeasure {
   angle: number;
   /** Area of the ideal silhouette that is not covered. */
   daylight: number;
-  /** Area by which the silhouette sticks out of the ideal, or falls short of it along its edge; not what sticks out at rest. */
+  /**
+   * Area by which the silhouette sticks out of the ideal, or falls short of it along its edge; not what sticks out at rest, nor
+   * what the artist has put beneath, which is the piece's whole shape.
+   */
   kink: number;
   /** Length of the border that the two share at rest which lies open beyond the disc. */
   torn: number;

@@ -4,6 +4,7 @@ import { FAULTS, type CleanLimits, type Fault } from './sweep-joint.js';
 /** A fault in words, as it stands after its figure. */
 export const FAULT_WORDS: Record<Fault, string> = {
   daylight: 'daylight',
+  kink: 'kink',
   strayLine: 'stray line',
   brokenLine: 'broken line',
   torn: 'torn border',

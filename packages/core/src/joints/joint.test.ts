@@ -3,9 +3,9 @@ import { crossCut } from '../cut/cross-cut.js';
 import { takePixels } from '../cut/take.js';
 import { compareBitmaps } from '../raster/compare.js';
 import { composite } from '../raster/composite.js';
-import type { PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import { drawLimb, FILL, INK, type Limb, type LimbSpec } from '../testing/limbs.js';
-import { composePiece } from '../document/compose-piece.js';
+import { composePiece, mergeSheets } from '../document/compose-piece.js';
 import { createPlacedMask } from '../raster/mask.js';
 import { settleDisc } from './settle-disc.js';
 import { fitJoint, type JointFit } from './fit-joint.js';
@@ -145,6 +145,24 @@ describe.each(limbs)('a straight limb of $width px at $angle° with a line of $l
     expect(low).toBeGreaterThanOrEqual(-5);
     expect(high).toBeLessThanOrEqual(5);
   });
+});
+
+test('hidden paint that sticks out of a turned limb is a kink, and none where the artist has put it beneath', () => {
+  const { assembly } = rigFor({ width: 60, angle: 0, line: 0 });
+  const [child] = assembly.movingInFront;
+  const { disc, parent } = assembly;
+  // A flap along the upper arm, 30 px beside the pivot at rest, which turns out into the open.
+  const flap = createPlaced({ x: Math.round(disc.x) - 34, y: Math.round(disc.y) - 12, width: 68, height: 24 });
+  for (let i = 3; i < flap.data.length; i += 4) flap.data[i] = 255;
+  const image = mergeSheets([flap, child.image]) as PlacedBitmap;
+  const kinksWith = (beneath: PlacedBitmap | null) => {
+    const piece = { ...child, image, beneath };
+    return sweepJoint({ ...assembly, parent, movingInFront: [piece] }, [-90, 90], { step: 30 });
+  };
+  const stray = kinksWith(null);
+  expect(Math.max(...stray.bends.map(({ kink }) => kink))).toBeGreaterThan(disc.radius / 2);
+  expect(stray.cleanRange).not.toEqual([-90, 90]);
+  expect(kinksWith(flap).cleanRange).toEqual([-90, 90]);
 });
 
 test.each<OutlineOn>(['back', 'front', 'both', 'none'])('rest stays the design with the outline on %s', (outlineOn) => {

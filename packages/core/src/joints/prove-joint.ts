@@ -68,7 +68,7 @@ export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper } = joint;
   const switches = switchingAngles(doc, joint);
-  return deriveKey('proof 8', [
+  return deriveKey('proof 9', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
     [sweptRange(joint), joint.discOn, joint.rounded, joint.kind, inFrontOf(doc, joint)],
     stepsOfJoint(doc, joint).map(({ role, sheet, piece }) => [role, sheet, drawnAs(piece, sheets)]),

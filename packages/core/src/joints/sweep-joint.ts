@@ -19,6 +19,7 @@ export interface Sweep {
 /** The most of each fault that still counts as clean, px; art without a line has none to break. */
 export interface CleanLimits {
   daylight: number;
+  kink: number;
   brokenLine: number;
   strayLine: number;
   torn: number;
@@ -30,6 +31,7 @@ export function cleanLimits(disc: Pick<Disc, 'radius' | 'lineWidth'>): CleanLimi
   const { radius } = disc;
   return {
     daylight: Math.max(2, radius / 20),
+    kink: Math.max(12, radius / 2),
     brokenLine,
     strayLine: 4,
     torn: Math.max(4, radius / 5),
@@ -37,7 +39,7 @@ export function cleanLimits(disc: Pick<Disc, 'radius' | 'lineWidth'>): CleanLimi
 }
 
 /** What makes a bend not clean. */
-export const FAULTS = ['daylight', 'strayLine', 'brokenLine', 'torn'] as const satisfies readonly (keyof CleanLimits)[];
+export const FAULTS = ['daylight', 'kink', 'strayLine', 'brokenLine', 'torn'] as const satisfies readonly (keyof CleanLimits)[];
 export type Fault = (typeof FAULTS)[number];
 
 /** Does this bend show nothing that a viewer would see as a fault? */
