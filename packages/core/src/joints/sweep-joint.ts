@@ -39,7 +39,13 @@ export function cleanLimits(disc: Pick<Disc, 'radius' | 'lineWidth'>): CleanLimi
 }
 
 /** What makes a bend not clean. */
-export const FAULTS = ['daylight', 'kink', 'strayLine', 'brokenLine', 'torn'] as const satisfies readonly (keyof CleanLimits)[];
+export const FAULTS = [
+  'daylight',
+  'kink',
+  'strayLine',
+  'brokenLine',
+  'torn',
+] as const satisfies readonly (keyof CleanLimits)[];
 export type Fault = (typeof FAULTS)[number];
 
 /** Does this bend show nothing that a viewer would see as a fault? */
