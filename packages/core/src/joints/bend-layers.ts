@@ -273,7 +273,7 @@ function allowMutable(words: Uint32Array, beneath: Uint32Array): void {
 }
 
 /** How much of a pixel is line, 0 to 255: full within a third of the way from line to fill colour, none past two thirds. */
-function linenessOf(colours: LineColours): (word: number) => number {
+export function linenessOf(colours: LineColours): (word: number) => number {
   if (colours.lineWidth === 0) return () => 0;
   const line = toLab(...colours.lineColour);
   const apart = Math.max(6, Math.min(30, labDistance(line, toLab(...colours.fillColour))));

@@ -55,3 +55,34 @@ export function fillLoop(loop: ArrayLike<number>, within: Rect): PlacedMask {
   }
   return mask;
 }
+
+/**
+ * A closed line with as few of its corners as keep it within `tolerance` px of where it ran (D. Douglas and T. Peucker, 1973),
+ * begun at the two corners that lie farthest apart from the first on.
+ * @param ring x, y pairs
+ */
+export function simplifyRing(ring: ArrayLike<number>, tolerance: number): [number, number][] {
+  const count = ring.length / 2;
+  const at = (k: number): [number, number] => [ring[2 * (k % count)], ring[2 * (k % count) + 1]];
+  /** The place after `from` and before `to` that lies farthest from the straight way between them. */
+  const farthest = (from: number, to: number): { k: number; far: number } => {
+    const [[ax, ay], [bx, by]] = [at(from), at(to)];
+    const length = Math.hypot(bx - ax, by - ay);
+    let best = { k: from, far: -1 };
+    for (let k = from + 1; k < to; k++) {
+      const [x, y] = at(k);
+      const along = length === 0 ? 0 : ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / (length * length);
+      const held = Math.max(0, Math.min(1, along));
+      const far = Math.hypot(x - ax - held * (bx - ax), y - ay - held * (by - ay));
+      if (far > best.far) best = { k, far };
+    }
+    return best;
+  };
+  const between = (from: number, to: number): number[] => {
+    const { k, far } = farthest(from, to);
+    return far > tolerance ? [...between(from, k), k, ...between(k, to)] : [];
+  };
+  if (count < 3) return Array.from({ length: count }, (_, k) => at(k));
+  const opposite = farthest(0, count).k;
+  return [0, ...between(0, opposite), opposite, ...between(opposite, count)].map(at);
+}

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { createPlaced, paintArea, trimToPaint, type PlacedBitmap } from '../raster/bitmap.js';
 import { sampleBitmap } from '../raster/sample.js';
 import { bendDrawing } from './bend-drawing.js';
+import { findLines } from './keep-line.js';
 
 /** A mouth: a lens with a dark outline of 6 px, 120 px wide. */
 function mouth(): PlacedBitmap {
@@ -59,19 +60,43 @@ test('a handle’s place comes to lie where it was dragged to, and held places s
   );
 });
 
-test('an outline keeps its width where a mouth is opened', () => {
-  const bent = bendDrawing(
-    picture,
-    [{ from: { x: 150, y: 124 }, to: { x: 150, y: 144 } }],
-    [...corners, { x: 150, y: 76 }],
-    CANVAS,
-  );
-  if (!bent) throw new Error('nothing');
-  const dark = (y: number) => {
-    const [r, , , a] = sampleBitmap(bent, 150, y, new Float64Array(4));
-    return a > 127 && r < 110;
+/** The widths of the dark line along a lip, px across it: by columns, and by how steeply it lies in each. */
+function lineWidths(of: PlacedBitmap, lip: 'upper' | 'lower'): number[] {
+  const runAt = (x: number): { middle: number; length: number } => {
+    const step = lip === 'upper' ? 0.1 : -0.1;
+    let [length, sum] = [0, 0];
+    for (let y = lip === 'upper' ? of.y - 2 : of.y + of.height + 2; length === 0 || isDark(of, x, y); y += step) {
+      if (y < of.y - 3 || y > of.y + of.height + 3) break;
+      if (!isDark(of, x, y)) continue;
+      length += 0.1;
+      sum += y * 0.1;
+    }
+    return { middle: sum / length, length };
   };
-  let width = 0;
-  for (let y = 125; y < 150; y += 0.1) if (dark(y)) width += 0.1;
-  expect(Math.abs(width - 6)).toBeLessThanOrEqual(0.15 * 6 + 0.6);
+  return [112, 120, 130, 140, 150, 160, 170, 180, 188].map((x) => {
+    const slope = (runAt(x + 3).middle - runAt(x - 3).middle) / 6;
+    return runAt(x).length / Math.hypot(1, slope);
+  });
+}
+const isDark = (of: PlacedBitmap, x: number, y: number) => {
+  const [r, , , a] = sampleBitmap(of, x, y, new Float64Array(4));
+  return a > 127 && r < 115;
+};
+
+test.each([
+  ['squeezed to 0.6', 0.6],
+  ['squeezed to 0.8', 0.8],
+  ['opened to 1.3', 1.3],
+  ['opened to 1.6', 1.6],
+])('an outline keeps its width within 15 % where a mouth is %s', (_, share) => {
+  const lips = [76, 124].map((y) => ({ from: { x: 150, y }, to: { x: 150, y: 100 + (y - 100) * share } }));
+  const bent = bendDrawing(picture, lips, corners, CANVAS);
+  if (!bent) throw new Error('nothing');
+  const widths = [...lineWidths(bent, 'upper'), ...lineWidths(bent, 'lower')];
+  for (const width of widths) expect(Math.abs(width - 6)).toBeLessThanOrEqual(0.15 * 6);
+});
+
+test('a picture without an outline is bent as it is', () => {
+  const tongue = { ...picture, data: picture.data.map((value, i) => (i % 4 === 3 ? value : [190, 80, 80][i % 4])) };
+  expect(findLines(tongue)).toBeNull();
 });

@@ -7,6 +7,7 @@ import {
   type Rect,
 } from '../raster/bitmap.js';
 import { sampleBitmap } from '../raster/sample.js';
+import { findLines, indexOf, lineAt } from './keep-line.js';
 
 /** A handle: where it takes hold of a picture, and where it has been dragged to, px. */
 export interface BendHandle {
@@ -34,7 +35,8 @@ const GRID = 6;
 /**
  * Changes the shape of a picture smoothly so that each handle's place comes to lie where it was dragged to, as rigidly as
  * possible, with places that are held where they are: moving least squares, rigid (Schaefer, McPhail, Warren 2006). Colours
- * are weighed by their coverage.
+ * are weighed by their coverage. What is drawn with lines keeps their width: they are lifted off its fills, and drawn anew
+ * where the bend has brought them.
  * @param held places that stay, px
  * @param within the canvas, past which nothing reaches
  * @returns the bent picture trimmed to its paint; null where nothing is left of it
@@ -52,6 +54,7 @@ export function bendDrawing(
   ];
   if (pairs.every(({ at, comes }) => at.x === comes.x && at.y === comes.y)) return trimToPaint(picture);
   const far = Math.max(...handles.map(({ from, to }) => Math.hypot(to.x - from.x, to.y - from.y)));
+  const lines = findLines(picture);
   const room = intersectRects(outsetRect(picture, Math.ceil(far) + GRID), within);
   if (room.width === 0) return null;
   const columns = Math.ceil(room.width / GRID) + 1;
@@ -64,6 +67,8 @@ export function bendDrawing(
       grid[i + 1] = comes.y;
     }
   const out = createPlaced(room);
+  const fills = lines?.fills ?? picture;
+  const bend = [0, 0, 0, 0];
   const colour = new Float64Array(4);
   for (let y = 0, i = 0; y < room.height; y++)
     for (let x = 0; x < room.width; x++, i += 4) {
@@ -73,11 +78,31 @@ export function bendDrawing(
       const mix = (c: 0 | 1) =>
         (grid[k + c] * (1 - fu) + grid[k + 2 + c] * fu) * (1 - fv) +
         (grid[k + columns * 2 + c] * (1 - fu) + grid[k + columns * 2 + 2 + c] * fu) * fv;
-      sampleBitmap(picture, mix(0), mix(1), colour);
+      const [fromX, fromY] = [mix(0), mix(1)];
+      sampleBitmap(fills, fromX, fromY, colour);
+      if (lines) {
+        const below = k + columns * 2;
+        for (let c = 0; c < 2; c++) {
+          const across = (grid[k + 2 + c] - grid[k + c]) * (1 - fv) + (grid[below + 2 + c] - grid[below + c]) * fv;
+          const down = (grid[below + c] - grid[k + c]) * (1 - fu) + (grid[below + 2 + c] - grid[k + 2 + c]) * fu;
+          bend[c] = across / GRID;
+          bend[2 + c] = down / GRID;
+        }
+        layLine(colour, lines.colour[indexOf(lines.rect, fromX, fromY)], lineAt(lines, fromX, fromY, bend));
+      }
       if (colour[3] < 0.5) continue;
       for (let c = 0; c < 4; c++) out.data[i + c] = Math.round(colour[c]);
     }
   return trimToPaint(out);
+}
+
+/** Lays a share of line, 0 to 1, over a straight RGBA colour. */
+function layLine(colour: Float64Array, line: number, share: number): void {
+  if (share === 0) return;
+  const beneath = (colour[3] / 255) * (1 - share);
+  const all = share + beneath;
+  for (let c = 0; c < 3; c++) colour[c] = (((line >>> (8 * c)) & 255) * share + colour[c] * beneath) / all;
+  colour[3] = 255 * all;
 }
 
 /** Where a place comes from, by the rigid motion that fits the pairs best, those that are near counting most. */

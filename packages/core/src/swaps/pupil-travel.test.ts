@@ -43,7 +43,8 @@ test('a pupil goes as far as it stays in the white: the same as trying every pla
           else expect(nearlyFits(white, pupil, x, y)).toBe(true);
         }
     }),
-    { numRuns: 12 },
+    // This one is flat, and its travel runs out in two sharp tips.
+    { numRuns: 12, examples: [[{ rx: 58, ry: 18, pupil: 6, off: 2 }]] },
   );
 });
 

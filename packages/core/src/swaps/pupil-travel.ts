@@ -1,12 +1,15 @@
 import { contours } from '../raster/contours.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE, createMask } from '../raster/mask.js';
+import { simplifyRing } from '../raster/polygon.js';
 
 /** How far a pupil may go: a polygon of offsets from where it rests, px; [0, 0] lies in it. */
 export type Travel = [number, number][];
 
 /** Corners that a travel has at most. */
 const MOST_CORNERS = 48;
+/** px by which a travel's border may be off for having fewer corners; more where it would have too many. */
+const FINEST = 0.25;
 
 /**
  * The offsets for which a pupil stays inside the white: the white worn away by the pupil, as far as it can be reached from
@@ -48,13 +51,11 @@ export function pupilTravel(white: PlacedBitmap, pupil: PlacedBitmap): Travel | 
     }
   const [outer] = contours(free);
   if (!outer) return [[0, 0]];
-  const corners: Travel = [];
-  const count = outer.length / 2;
-  const step = Math.max(1, Math.ceil(count / MOST_CORNERS));
+  let corners: Travel = [];
+  for (let tolerance = FINEST; corners.length === 0 || corners.length > MOST_CORNERS; tolerance *= 1.5)
+    corners = simplifyRing(outer, tolerance);
   // A cell's middle is its offset.
-  for (let k = 0; k < count; k += step)
-    corners.push([tenth(outer[2 * k] - 0.5 - reachX), tenth(outer[2 * k + 1] - 0.5 - reachY)]);
-  return corners;
+  return corners.map(([x, y]) => [tenth(x - 0.5 - reachX), tenth(y - 0.5 - reachY)]);
 }
 
 const tenth = (value: number) => Math.round(value * 10) / 10;
