@@ -1,11 +1,12 @@
 /** @jest-environment jsdom */
-import { fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, renderHook, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { Action, Choice, Toggle } from './controls';
 import { Mishap } from './Mishap';
 import { NumberField } from './NumberField';
 import { Range } from './Range';
+import { useRested } from './useRested';
 import { useTheme } from './theme';
 import { ThemeSwitch } from './ThemeSwitch';
 
@@ -160,4 +161,18 @@ test('day and night are a click apart, and kept', async () => {
   expect([useTheme.getState().night, localStorage.getItem('limber-sheaf.night')]).toEqual([true, 'yes']);
   await userEvent.click(screen.getByRole('button', { name: 'Day' }));
   expect([useTheme.getState().night, localStorage.getItem('limber-sheaf.night')]).toEqual([false, 'no']);
+});
+
+test('a value that keeps changing is taken over once it rests', () => {
+  jest.useFakeTimers();
+  const { result, rerender } = renderHook(({ value }) => useRested(value, 100), { initialProps: { value: 1 } });
+  expect(result.current).toBe(1);
+  for (const value of [2, 3, 4]) {
+    rerender({ value });
+    act(() => jest.advanceTimersByTime(60));
+  }
+  expect(result.current).toBe(1);
+  act(() => jest.advanceTimersByTime(60));
+  expect(result.current).toBe(4);
+  jest.useRealTimers();
 });

@@ -2,14 +2,19 @@ import { counted, partOf, pieceById } from '@limber-sheaf/core';
 import { useChecks } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace, pickPiece } from '../../bench/store';
+import { useRested } from '../../ui/useRested';
 
 /** px about a place that is looked at. */
 const NEAR = 160;
 
+/** ms without an edit before the drawings are checked again: a hand that paints makes one with every stroke. */
+const REST_MS = 1500;
+
 /** What is wrong with the drawings of this view, each a way to its place on the art. */
 export function SwapFindings() {
   const { doc, view, revision } = useOnBench();
-  const { data } = useChecks(view.id, revision);
+  const rested = useRested(revision, REST_MS);
+  const { data } = useChecks(view.id, rested);
   const findings = data?.checks.find(({ id }) => id === 'swap-seats')?.findings ?? [];
   if (findings.length === 0) return null;
   return (
