@@ -23,11 +23,16 @@ export function tokens(address) {
   return { group, part: part || null, side: side || null, index: null };
 }
 
-/** The shapes that a careful hand would take: for each `[group of the drawing, part's address]` its tokens and mask. */
+/**
+ * The shapes that a careful hand would take: for each `[group of the drawing, part's address, group that lies over it]` its
+ * tokens and mask.
+ */
 function shapesOf(svg, groups) {
-  const shapeOf = async ([group, address]) => {
+  const shapeOf = async ([group, address, over]) => {
     const shape = await opacity(only(svg, group));
-    return { tokens: tokens(address), mask: toRuns(trimMask({ ...shape, data: new Uint8Array(shape.data) })) };
+    const data = new Uint8Array(shape.data);
+    if (over) for (const [i, share] of (await opacity(only(svg, over))).data.entries()) if (share > 127) data[i] = 0;
+    return { tokens: tokens(address), mask: toRuns(trimMask({ ...shape, data })) };
   };
   return Promise.all(groups.map(shapeOf));
 }
@@ -47,13 +52,13 @@ async function plan(api, state, template, { on = [], off = [] }) {
   return api('PUT', `/characters/${state.doc.character.id}/plan`, { plan: made, word: 'Plan the breakdown' });
 }
 
-/** Her plan: the standard breakdown without ears and nose of their own, with what she wears. */
+/** Her plan: the standard breakdown without ears and nose of their own, with pupils that move and what she wears. */
 export const JUNIPER_PLAN = {
-  on: ['cap//', 'scarf//', 'satchel//', 'satchel/strap/'],
+  on: ['pupils//', 'cap//', 'scarf//', 'satchel//', 'satchel/strap/'],
   off: ['nose//', 'ear//A', 'ear//B'],
 };
 
-/** Groups of her drawing, back to front, and the part each begins as. */
+/** Groups of her drawing, back to front, the part each begins as, and what else of that part's drawing lies over it. */
 export const JUNIPER_GROUPS = [
   ['hair_back', 'hair/back/'],
   ['arm_B_hand', 'arm/hand/B'],
@@ -68,6 +73,7 @@ export const JUNIPER_GROUPS = [
   ['arm_A_sleeve', 'arm/upper/A'],
   ['head', 'head//'],
   ['eyes', 'eyes//'],
+  ['pupils', 'pupils//', 'lashes'],
   ['brows', 'brows//'],
   ['mouth', 'mouth//'],
   ['hair_front', 'hair/front/'],
@@ -91,7 +97,7 @@ const pieceOf = (doc, address) => {
   return doc.pieces.find((p) => p.partId === row?.id)?.id;
 };
 
-/** Cuts the pilot into all her 24 parts, jointed and rounded, her raised arm in front, and painted beneath. */
+/** Cuts the pilot into all her 25 parts, jointed and rounded, her raised arm in front, and painted beneath. */
 async function cutJuniper(api, state, svg) {
   const view = state.doc.views[0].id;
   const targets = await shapesOf(svg, JUNIPER_GROUPS);
@@ -112,6 +118,7 @@ async function cutJuniper(api, state, svg) {
   const raised = { low: 100, high: shoulder.rangeHigh, movedIds: arm, place: 'in-front', atId: pieceOf(doc, 'cap//') };
   await api('POST', `/joints/${shoulder.id}/order-changes`, raised);
   await handOffJuniper(api, doc, async () => {
+    await api('POST', `/pieces/${pieceOf(doc, 'pupils//')}/rim`, {});
     await api('POST', `/views/${view}/under`, {});
     await swapJuniper(api, doc);
   });
@@ -147,6 +154,7 @@ async function swapJuniper(api, { character, views, ...doc }) {
   await beneath(brows);
   const lids = await startAt('eyes//');
   const { doc: after } = await api('POST', `/swap-sets/${lids}/lids`, { viewId });
+  await beneath(lids);
   const drawing = (setId, shape, mood = 'neutral') =>
     after.drawings.find((one) => one.setId === setId && one.shape === shape && one.mood === mood).id;
   await api('PUT', `/drawings/${drawing(mouth, 'rest')}/marks`, { viewId, marks: MOUTH_CORNERS });
@@ -162,11 +170,15 @@ async function swapJuniper(api, { character, views, ...doc }) {
   const { shapes } = handed.swapSets.find(({ id }) => id === hand);
   const wanted = shapes.filter(({ key }) => !['pinch', 'flat'].includes(key));
   await api('PATCH', `/swap-sets/${hand}`, { shapes: wanted });
-  for (const { id, setId, isDefault } of handed.drawings)
-    if (setId === hand && !isDefault) await api('POST', `/drawings/${id}/same-end`, { viewId });
+  const sameEnds = async (setId, { drawings }) => {
+    for (const drawing of drawings.filter((one) => one.setId === setId && !one.isDefault))
+      await api('POST', `/drawings/${drawing.id}/same-end`, { viewId });
+  };
+  await sameEnds(hand, handed);
   const { doc: mirrored } = await api('POST', `/swap-sets/${hand}/mirror`, { viewId });
   const other = mirrored.swapSets.find(({ kind, id }) => kind === 'hand' && id !== hand).id;
   await api('PATCH', `/swap-sets/${other}`, { shapes: wanted });
+  await sameEnds(other, mirrored);
   const cap = await startAt('cap//');
   const { doc: bare } = await bring(cap, 'cap');
   const off = bare.drawings.find(({ setId, shape }) => setId === cap && shape === 'off').id;

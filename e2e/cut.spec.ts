@@ -14,7 +14,7 @@ test('a raw design is proposed, accepted, put right and swept up: every pixel is
   await expect(accept).toBeVisible({ timeout: 30_000 });
   await accept.click();
   await expect.poll(async () => (await bench.doc(id)).pieces.length, { timeout: 40_000 }).toBeGreaterThan(18);
-  await expect(page.getByText(/of 24 planned parts cut/)).toBeVisible();
+  await expect(page.getByText(/of 25 planned parts cut/)).toBeVisible();
   // What no part was proposed for goes to the pieces it lies in.
   await page
     .getByRole('button', { name: /Sweep up/ })

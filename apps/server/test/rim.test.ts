@@ -94,12 +94,18 @@ test('the rim hides a pupil that goes too far, is the design’s own paint at re
 });
 
 test('where pupils are pieces of their own, lids go in front of them and of their rim, and the eye stays as it is', async () => {
+  const lidsOf = async (ofView: string, ofEye: string) => {
+    const { doc } = await ask('POST', `/pieces/${ofEye}/swap-set`, { kind: 'lids' });
+    const made = await ask('POST', `/swap-sets/${doc.swapSets[0].id}/lids`, { viewId: ofView });
+    const shut = made.doc.drawings.find(({ shape }) => shape === 'shut');
+    return { made, row: made.doc.drawingViews.find(({ drawingId }) => drawingId === shut?.id) };
+  };
   const { id, view, eye, pupil } = await eyed();
   await ask('POST', `/pieces/${pupil}/rim`, {});
-  const { doc } = await ask('POST', `/pieces/${eye}/swap-set`, { kind: 'lids' });
-  const made = await ask('POST', `/swap-sets/${doc.swapSets[0].id}/lids`, { viewId: view });
-  const shut = made.doc.drawings.find(({ shape }) => shape === 'shut');
-  const row = made.doc.drawingViews.find(({ drawingId }) => drawingId === shut?.id);
+  const { made, row } = await lidsOf(view, eye);
+  // The rim has taken the eye's outline, and the lids have it all the same.
+  const rimless = await eyed();
+  expect(row?.over).toEqual((await lidsOf(rimless.view, rimless.eye)).row?.over);
   const face = made.doc.pieces.find((piece) => piece.id === eye)?.face;
   expect(row?.picture).toEqual(face);
   const { rig, files } = await packageOf(server, id, { formats: [] });

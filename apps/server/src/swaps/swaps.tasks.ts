@@ -41,6 +41,7 @@ import {
   unmarkedNotes,
   viewById,
   wholeEyes,
+  withBlends,
   type CharacterDoc,
   type Diff,
   type PlacedBitmap,
@@ -265,8 +266,9 @@ export const lids = task(
     const set = setById(doc, setId);
     const art = await readArt(doc, viewId, derived);
     const piece = pieceOfSet(doc, set, viewId);
-    const eyes = wholeEyes(doc, set, viewId, art);
     const isUnder = onEyes(doc, set, viewId).length > 0;
+    const whole = wholeEyes(doc, set, viewId, art);
+    const eyes = whole && isUnder ? withBlends(whole, art.design) : whole;
     const mood = set.moods[0];
     const made: BroughtPictures[] = [];
     for (const shape of shapes) {

@@ -111,13 +111,13 @@ async function drawnSheets(doc: CharacterDoc, piece: PieceRow, refs: DerivedRefs
   const kept = composed.get(key);
   if (kept) return kept;
   const { overlap = null, under = null, clean = null, line = null } = refs ?? {};
-  const bitmaps = await Promise.all([piece.face, overlap, under, clean, line].map(sheet));
+  const bitmaps = await Promise.all([overlap, under, clean, line].map(sheet));
   const sheets: SheetBitmaps = {
-    face: bitmaps[0],
-    overlap: bitmaps[1],
-    under: bitmaps[2],
-    clean: bitmaps[3],
-    line: bitmaps[4],
+    ...(await ownSheets(piece)),
+    overlap: bitmaps[0],
+    under: bitmaps[1],
+    clean: bitmaps[2],
+    line: bitmaps[3],
   };
   composed.set(key, sheets);
   return sheets;

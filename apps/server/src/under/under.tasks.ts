@@ -43,7 +43,6 @@ import {
   type ProposeOptions,
   type Rgb,
   type SheetRef,
-  type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
 import { designOf, keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
@@ -72,7 +71,7 @@ const SWEPT = 0.5;
 /** Paints what comes into view bare, as it is proposed, the largest first. */
 export const paint = task(async (input: Painting, tell): Promise<Painted> => {
   const { doc, viewId, derived, only, options } = input;
-  const art = await withBeneath(doc, viewId, derived);
+  const art = await readArt(doc, viewId, derived);
   const under = viewUnder(doc, viewId, art, (share) => tell(SWEPT * share, 'What comes into view'));
   const areaOf = (one: IntoView) => bareIn(one, composePiece(art.pieces.get(one.pieceId) ?? NO_SHEETS));
   const bare = under.intoView
@@ -101,17 +100,6 @@ export const paint = task(async (input: Painting, tell): Promise<Painted> => {
 });
 
 const NO_SHEETS = { face: null, overlap: null, under: null };
-
-/** A view's pictures, with what was painted beneath apart as well. */
-async function withBeneath(doc: CharacterDoc, viewId: ViewId, derived: DerivedOfView): Promise<ViewArt> {
-  const art = await readArt(doc, viewId, derived);
-  const pieces = new Map(art.pieces);
-  for (const { id, beneath } of drawOrder(doc, viewId)) {
-    const sheets = pieces.get(id);
-    if (sheets && beneath) pieces.set(id, { ...sheets, beneath: await sheet(beneath) });
-  }
-  return { ...art, pieces };
-}
 
 /** Paints, or takes away, beneath one piece by hand. */
 export const brush = task(

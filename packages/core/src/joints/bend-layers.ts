@@ -1,6 +1,8 @@
 import { createPlaced, cropPlaced, outsetRect, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { labDistance, toLab, type Rgb } from '../raster/colour.js';
 import { compositeOverMutable } from '../raster/composite.js';
+import { unionCoverage } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
 import { offSegment, type Vector } from './limb-axis.js';
 
 /** Channels of a layer, one byte each in a word: alpha, line, face alpha, face line. */
@@ -8,14 +10,7 @@ const ALPHA = 0;
 export const LINE = 8;
 export const FACE = 16;
 export const FACE_LINE = 24;
-/**
- * What the face's alpha is raised to where the artist has put paint beneath: under the half at which a face shows, and over
- * the quarter from which paint may come into view.
- */
-const MAY_SHOW_FROM = 100;
-/** The bit of a word that says so. */
-export const MAY_SHOW = FACE + 6;
-/** px by which a limb that goes on beneath reaches past what is wanted of it: its contour's own pixels. */
+/** px that hidden paint may reach past what shows or may show: a contour's own pixels, and the overlap along a cut. */
 const RIM = 2.5;
 
 /** One piece as the sweep sees it. */
@@ -36,6 +31,8 @@ export interface MovingLayer {
   words: Uint32Array;
   /** By pixel: 1 where it, the next, and the two below are the same, so that nothing needs blending. */
   even: Uint8Array;
+  /** By pixel: above 0 where its paint may come into view. */
+  mayShow: Uint8Array;
 }
 
 /** Which colours count as line. */
@@ -54,6 +51,18 @@ export interface GoesOn {
   radius: number;
 }
 
+/** One side of a joint over `rect`: what is drawn of it, what shows or counts as shown, and what may come into view. */
+export function limbLayer(
+  pieces: readonly SweepPiece[],
+  rect: Rect,
+  colours: LineColours,
+  goesOn: GoesOn,
+): Pick<MovingLayer, 'words' | 'mayShow'> {
+  const words = channelsOf(pieces, rect, colours);
+  showMutable(words, rect, goesOn);
+  return { words, mayShow: mayShow(words, rect, pieces) };
+}
+
 /** The words of some pieces over `rect`, ready to turn. */
 export function movingLayer(
   pieces: readonly SweepPiece[],
@@ -63,25 +72,31 @@ export function movingLayer(
 ): MovingLayer {
   // A clear pixel all round, so that a look-up next to the border needs no test.
   const roomy = outsetRect(rect, 1);
-  const words = channelsOf(pieces, roomy, colours);
-  showMutable(words, roomy, goesOn);
-  return { rect: roomy, words, even: evenCells(words, roomy.width) };
+  const layer = limbLayer(pieces, roomy, colours, goesOn);
+  return { rect: roomy, ...layer, even: evenCells(layer.words, roomy.width) };
 }
 
-/** Marks the paint of a limb that goes on beneath as if it showed at rest; its rim may show, and need not. */
-export function showMutable(words: Uint32Array, rect: Rect, { pivot, straight, radius }: GoesOn): void {
+/** Marks the paint of a limb that goes on beneath as if it showed at rest. */
+function showMutable(words: Uint32Array, rect: Rect, { pivot, straight, radius }: GoesOn): void {
   if (straight.x === 0 && straight.y === 0) return;
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++) {
       const alpha = words[i] & 255;
-      const face = (words[i] >>> FACE) & 255;
-      if (alpha <= face) continue;
+      if (alpha <= ((words[i] >>> FACE) & 255)) continue;
       const [dx, dy] = offSegment(rect.x + x + 0.5 - pivot.x, rect.y + y + 0.5 - pivot.y, straight);
-      const away = Math.hypot(dx, dy);
-      if (away > radius + RIM) continue;
-      const shows = away <= radius ? alpha : Math.max(face, MAY_SHOW_FROM);
-      words[i] = ((words[i] & ~(255 << FACE)) | (shows << FACE)) >>> 0;
+      if (dx * dx + dy * dy > radius * radius) continue;
+      words[i] = ((words[i] & ~(255 << FACE)) | (alpha << FACE)) >>> 0;
     }
+}
+
+/** Where paint may come into view: what shows, what the artist has put beneath, and the rim of both. */
+function mayShow(words: Uint32Array, rect: Rect, pieces: readonly SweepPiece[]): Uint8Array {
+  const allowed = unionCoverage(
+    pieces.flatMap(({ beneath }) => beneath ?? []),
+    rect,
+  );
+  for (let i = 0; i < words.length; i++) if ((words[i] >>> FACE) & 128) allowed.data[i] = 255;
+  return reachOf(allowed, RIM);
 }
 
 function evenCells(words: Uint32Array, width: number): Uint8Array {
@@ -235,7 +250,6 @@ export function channelsOf(pieces: readonly SweepPiece[], rect: Rect, colours: L
   const image = over(pieces.map((piece) => piece.image));
   const face = over(pieces.map((piece) => piece.face));
   const drawn = over(pieces.map((piece) => piece.face && (piece.drawn ?? piece.face)));
-  const beneath = pieces.some((piece) => piece.beneath) ? over(pieces.map((piece) => piece.beneath)) : null;
   const lineness = linenessOf(colours);
   const imageWords = wordsOf(image);
   const faceWords = wordsOf(face);
@@ -261,15 +275,7 @@ export function channelsOf(pieces: readonly SweepPiece[], rect: Rect, colours: L
     }
     out[i] = last;
   }
-  if (beneath) allowMutable(out, wordsOf(beneath));
   return out;
-}
-
-/** Marks what may come into view though it is hidden at rest. */
-function allowMutable(words: Uint32Array, beneath: Uint32Array): void {
-  for (let i = 0; i < words.length; i++)
-    if (beneath[i] >>> 31 && ((words[i] >>> FACE) & 255) < MAY_SHOW_FROM)
-      words[i] = ((words[i] & ~(255 << FACE)) | (MAY_SHOW_FROM << FACE)) >>> 0;
 }
 
 /** How much of a pixel is line, 0 to 255: full within a third of the way from line to fill colour, none past two thirds. */

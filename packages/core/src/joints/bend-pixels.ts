@@ -1,4 +1,4 @@
-import { FACE, FACE_LINE, FAINT_LINE, LINE, MAY_SHOW, isPlain } from './bend-layers.js';
+import { FACE, FACE_LINE, FAINT_LINE, LINE, isPlain } from './bend-layers.js';
 
 /** Everything that a bend's square holds, by pixel unless said. */
 export interface BendPixels {
@@ -30,6 +30,8 @@ export interface BendPixels {
   /** Filled in: the pixels of the ideal along its border, each once, and how many they are. */
   border: Int32Array;
   borderLength: number;
+  /** May the paint at a pixel of the square, column and row, come into view at the angle? */
+  mayShow: (x: number, y: number) => boolean;
   /** The angle at which a pixel was last put down as border, counted from 1. */
   noted: Int32Array;
   angles: number;
@@ -48,7 +50,7 @@ export interface BendSums {
 export function lookAtPixels(pixels: BendPixels): BendSums {
   // Locals, so that the loop need not ask again what each array is: it is where a sweep's time goes.
   const { spans, width, parent, base, behind, ahead, inDisc, fromPivot, outAtRest, nearRestLine } = pixels;
-  const { deep, lined, ideal, covered, lines, border, noted } = pixels;
+  const { deep, lined, ideal, covered, lines, border, noted, mayShow } = pixels;
   const now = ++pixels.angles;
   let borderLength = 0;
   const rim = pixels.limbRadius + 0.5;
@@ -68,7 +70,6 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
       const top = (a & 255) !== 0 ? a : (p & 255) !== 0 ? p : b;
       // A face shows where its coverage is over a half: its highest bit.
       const wanted = (inDisc[i] | ((p | b | a) >>> (FACE + 7))) & 1;
-      const mayShow = ((p | b | a) >>> MAY_SHOW) & 1;
       ideal[i] = wanted;
       // Where what is wanted begins or ends, against the pixels before and above, lies its border.
       if (wanted !== left) {
@@ -90,7 +91,7 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
       if (isPlain(top)) {
         covered[i] = 255;
         lines[i] = 0;
-        if ((wanted | mayShow) === 0 && fromPivot[i] > rim && outAtRest[i] === 0) outside++;
+        if (wanted === 0 && fromPivot[i] > rim && outAtRest[i] === 0 && !mayShow(i - y * width, y)) outside++;
         continue;
       }
       const u = base[i];
@@ -117,7 +118,14 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
         daylight++;
         sumX += i - y * width;
         sumY += y;
-      } else if ((wanted | mayShow) === 0 && shown > 127.5 && fromPivot[i] > rim && outAtRest[i] === 0) outside++;
+      } else if (
+        wanted === 0 &&
+        shown > 127.5 &&
+        fromPivot[i] > rim &&
+        outAtRest[i] === 0 &&
+        !mayShow(i - y * width, y)
+      )
+        outside++;
       if (!lined) continue;
       const line =
         ((a >>> LINE) & 255) +

@@ -4,8 +4,8 @@ import { reachOf } from '../raster/morphology.js';
 import {
   FACE_LINE,
   channelsOf,
+  limbLayer,
   movingLayer,
-  showMutable,
   turnLayer,
   type MovingLayer,
   type SweepPiece,
@@ -97,8 +97,8 @@ export function prepareBend(assembly: Assembly): BendRig {
   const { width, height } = window;
   const size = width * height;
   const goesOn = (straight: Vector = NOWHERE) => ({ pivot: disc, straight, radius: disc.radius - 1 });
-  const parent = channelsOf([assembly.parent], window, disc);
-  showMutable(parent, window, goesOn(assembly.straight?.parent));
+  const still = limbLayer([assembly.parent], window, disc, goesOn(assembly.straight?.parent));
+  const parent = still.words;
   const base = channelsOf(assembly.parentLine ? [{ face: null, image: assembly.parentLine }] : [], window, disc);
   const layers = [assembly.movingBehind, assembly.movingInFront].map((pieces): MovingLayer | null => {
     if (pieces.length === 0) return null;
@@ -171,11 +171,31 @@ export function prepareBend(assembly: Assembly): BendRig {
     borderLength: 0,
     noted: new Int32Array(size),
     angles: 0,
+    mayShow: (x, y) => {
+      if (still.mayShow[y * width + x] !== 0) return true;
+      const from = turnedBack(x, y);
+      return layers.some((layer) => {
+        if (!layer) return false;
+        const { rect } = layer;
+        const [column, row] = [Math.floor(from.x) - rect.x, Math.floor(from.y) - rect.y];
+        const isIn = column >= 0 && row >= 0 && column < rect.width && row < rect.height;
+        return isIn && layer.mayShow[row * rect.width + column] !== 0;
+      });
+    },
   };
 
   // Borders that have no line at rest, a line width wider: 255 in the frame of the parent, and turned back in the child's.
   let bare: Uint8Array | null = null;
   let turned = 0;
+
+  /** Where a pixel of the square comes from at the angle measured last, px. */
+  function turnedBack(x: number, y: number): { x: number; y: number } {
+    const rad = (turned * Math.PI) / 180;
+    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+    const dx = window.x + x + 0.5 - pivotX;
+    const dy = window.y + y + 0.5 - pivotY;
+    return { x: pivotX + cos * dx + sin * dy, y: pivotY - sin * dx + cos * dy };
+  }
 
   function measure(angle: number): BendMeasure {
     turned = angle;
@@ -196,15 +216,11 @@ export function prepareBend(assembly: Assembly): BendRig {
   function brokenLine(): number {
     const { border, borderLength } = pixels;
     const noLine = bare;
-    const rad = (turned * Math.PI) / 180;
-    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
     /** Was there no line at this place of the border at rest, seen with what turns? */
     const isBareTurned = (x: number, y: number): boolean => {
       if (!noLine) return false;
-      const dx = window.x + x + 0.5 - pivotX;
-      const dy = window.y + y + 0.5 - pivotY;
-      const bx = Math.floor(pivotX + cos * dx + sin * dy - window.x);
-      const by = Math.floor(pivotY - sin * dx + cos * dy - window.y);
+      const from = turnedBack(x, y);
+      const [bx, by] = [Math.floor(from.x) - window.x, Math.floor(from.y) - window.y];
       return bx >= 0 && by >= 0 && bx < width && by < height && noLine[by * width + bx] > 0;
     };
     let broken = 0;

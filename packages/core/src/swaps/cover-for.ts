@@ -8,7 +8,7 @@ import { composePiece } from '../document/compose-piece.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { createPlaced, cropPlaced, growRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
-import { INSIDE, coverageOf, unionCoverage } from '../raster/mask.js';
+import { INSIDE, connectedRegions, coverageOf, unionCoverage } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { isPupil } from './travel-of.js';
 import { whiteOf } from './white-of.js';
@@ -42,7 +42,9 @@ export function coverFor(doc: CharacterDoc, pupil: PieceRow, art: ViewArt): Rim 
     );
   rimTokens(doc, eye);
   const white = whiteOf(whole, own);
-  const reach = Math.max(own.width, own.height);
+  // Both eyes' pupils may be one piece: each goes no farther than it is large.
+  const [largest] = connectedRegions(coverageOf(own)).regions;
+  const reach = Math.max(largest.bounds.width, largest.bounds.height);
   const room = growRect(white, reach, art.design);
   const open = coverageOf(cropPlaced(white, room));
   const near = reachOf(open, reach);

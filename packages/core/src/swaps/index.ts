@@ -43,7 +43,7 @@ export { coverFor, isRim, layRim } from './cover-for.js';
 export { drawnLine } from './drawn-line.js';
 export { differencePicture } from './difference-picture.js';
 export { drawnInstead, drawnOver, type DrawnOver } from './drawn-instead.js';
-export { lidsAlone, onEyes, wholeEyes } from './lids-over.js';
+export { lidsAlone, onEyes, wholeEyes, withBlends } from './lids-over.js';
 export { MOST_FRAMES, dropCycle, dropLook, keepCycle, keepLook, usualBlink } from './look-edits.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
 export { withinTravel, type Travel } from './pupil-travel.js';

@@ -54,9 +54,13 @@ export async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> 
 
 /** One piece's pictures, with what is derived for it where that is given. */
 export async function sheetsOf(piece: PieceRow, refs?: DerivedRefs): Promise<SheetBitmaps> {
-  const wanted = [piece.face, refs?.overlap ?? null, refs?.under ?? null, refs?.clean ?? null, refs?.line ?? null];
-  const [face, overlap = null, under = null, clean = null, line = null] = await Promise.all(wanted.map(sheet));
-  return { face, overlap, under, clean, line };
+  const { overlap = null, under = null, clean = null, line = null } = refs ?? {};
+  const drawn = await Promise.all([overlap, under, clean, line].map(sheet));
+  // What the artist has put there is part of what is derived; by itself it tells what may come into view.
+  const [face, own, extra, beneath] = await Promise.all(
+    [piece.face, ...(refs ? [piece.own, piece.extra, piece.beneath] : [])].map(sheet),
+  );
+  return { face, own, extra, beneath, overlap: drawn[0], under: drawn[1], clean: drawn[2], line: drawn[3] };
 }
 
 /** A view's pictures; `bare` leaves out everything but the faces. */
