@@ -1,4 +1,4 @@
-import type { KeptChart, NamingScheme, PackageOptions, ViewProof } from '@limber-sheaf/core';
+import type { KeptChart, NamingScheme, PackageOptions, ViewMeasure, ViewProof } from '@limber-sheaf/core';
 import type { CastCard } from './cast/cast.service.js';
 import type { CharacterState } from './edits/edit.service.js';
 import type { CharacterThen, JournalCard } from './edits/journal.service.js';
@@ -37,6 +37,12 @@ interface KeptPreset {
   value: PackageOptions;
 }
 
+/** All views of a character as they are compared, and the revision of which they speak. */
+interface MeasuredViews {
+  revision: number;
+  views: { viewId: string; measure: ViewMeasure }[];
+}
+
 /**
  * What each operation of the API answers with, by its name: the description of the API is made from this. Whatever is not
  * listed answers with the character's new state.
@@ -54,6 +60,7 @@ export interface Answers {
   'handOff.sheet': string;
   'handOff.texture': KeptTexture;
   'swaps.movingPicture': MovingPicture;
+  'turns.measures': MeasuredViews;
   'bringBack.look': BroughtBack;
   'charts.list': KeptChartCard[];
   'charts.keep': KeptChartCard[];

@@ -7,4 +7,5 @@ export { UnderModule } from './under/under.module.js';
 export { StackModule } from './stack/stack.module.js';
 export { NamesModule } from './names/names.module.js';
 export { SwapsModule } from './swaps/swaps.module.js';
+export { TurnsModule } from './turns/turns.module.js';
 export { HandOffModule } from './handoff/handoff.module.js';

@@ -207,8 +207,10 @@ export {
   type Plan,
   type PlannedPart,
   type PlannedSet,
+  EXCEPTION_KINDS,
   SWAP_KINDS,
   type ChartShape,
+  type ExceptionKind,
   type MakeStep,
   type MouthInside,
   type SwapKind,
@@ -221,6 +223,7 @@ export {
   type BroughtIn,
   type BroughtLayer,
   type CarriedContour,
+  type HeightMark,
   type Graft,
   type GraftLook,
   type CharacterDoc,
@@ -349,6 +352,7 @@ export { onOtherSide, replacedIn } from './names/swap-sides.js';
 
 // Swaps
 export * from './swaps/index.js';
+export * from './turns/index.js';
 
 // Hand-off
 export * from './handoff/index.js';

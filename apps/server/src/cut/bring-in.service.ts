@@ -63,6 +63,7 @@ export class BringInService {
         designBlob: sheet.blob,
         designArea: sheet.area,
         floorY,
+        heights: [],
         nothingAt: [],
         brought: layers || notes.length > 0 ? { notes, differs, layers } : null,
         version: 1,

@@ -15,6 +15,7 @@ import * as versions from './migrations/0010-versions.js';
 import * as kept from './migrations/0011-kept.js';
 import * as swaps from './migrations/0012-swaps.js';
 import * as making from './migrations/0013-making.js';
+import * as turns from './migrations/0014-turns.js';
 
 interface Migration {
   name: string;
@@ -37,6 +38,7 @@ const MIGRATIONS: readonly Migration[] = [
   kept,
   swaps,
   making,
+  turns,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

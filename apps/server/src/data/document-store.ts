@@ -16,6 +16,7 @@ import type { Model, ModelCtor } from 'sequelize-typescript';
 import {
   Character,
   Cycle,
+  Exception,
   Drawing,
   DrawingView,
   Handle,
@@ -41,6 +42,7 @@ const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   drawingView: DrawingView,
   look: Look,
   cycle: Cycle,
+  exception: Exception,
 };
 
 /** A character at one moment. */

@@ -8,6 +8,8 @@ import type {
   Diff,
   Graft,
   DiscOn,
+  ExceptionKind,
+  HeightMark,
   JointKind,
   NamingScheme,
   OrderPlace,
@@ -55,6 +57,7 @@ export class View extends Model {
   @Column(DataType.TEXT) declare designBlob: string;
   @Column(DataType.INTEGER) declare designArea: number;
   @Column(DataType.INTEGER) declare floorY: number;
+  @Column(DataType.JSONB) declare heights: HeightMark[];
   @Column(DataType.JSONB) declare nothingAt: { x: number; y: number }[];
   @Column(DataType.JSONB) declare brought: BroughtIn | null;
   @Column(DataType.INTEGER) declare version: number;
@@ -204,6 +207,16 @@ export class Cycle extends Model {
   @Column(DataType.INTEGER) declare version: number;
 }
 
+@Table({ ...options, tableName: 'exception' })
+export class Exception extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare viewId: string;
+  @Column(DataType.UUID) declare partId: string;
+  @Column(DataType.TEXT) declare what: ExceptionKind;
+  @Column(DataType.TEXT) declare because: string;
+  @Column(DataType.INTEGER) declare version: number;
+}
+
 /** One line of the journal, which is only ever added to: an undo is a line of its own. */
 @Table({ ...options, tableName: 'edit' })
 export class Edit extends Model {
@@ -310,6 +323,7 @@ export const MODELS = [
   DrawingView,
   Look,
   Cycle,
+  Exception,
   Edit,
   SnapshotRow,
   Derived,

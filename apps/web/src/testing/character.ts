@@ -29,6 +29,7 @@ const view: ViewRow = {
   designBlob: 'design',
   designArea: 10_000,
   floorY: 290,
+  heights: [],
   brought: null,
   nothingAt: [],
 };
@@ -116,6 +117,7 @@ export function character({
     drawingViews: [],
     looks: [],
     cycles: [],
+    exceptions: [],
     joints: Object.entries(joints).map(([name, more]): JointRow => ({
       table: 'joint',
       id: `joint ${name}`,

@@ -76,6 +76,7 @@ export function removeSet(doc: CharacterDoc, set: SwapSetRow, diff: DiffBuilder)
 export function removePart(doc: CharacterDoc, part: PartRow, heirId: PartId | null, diff: DiffBuilder): void {
   for (const child of doc.parts)
     if (child.parentId === part.id) diff.update(child, { parentId: child.id === heirId ? part.parentId : heirId });
+  for (const exception of doc.exceptions) if (exception.partId === part.id) diff.remove(exception);
   for (const set of doc.swapSets)
     if (set.partId === part.id) removeSet(doc, set, diff);
     else if (set.overPartId === part.id) diff.update(set, { overPartId: null });

@@ -12,6 +12,7 @@ export type DrawingId = Id<'drawing'>;
 export type DrawingViewId = Id<'drawingView'>;
 export type LookId = Id<'look'>;
 export type CycleId = Id<'cycle'>;
+export type ExceptionId = Id<'exception'>;
 
 /** A bitmap kept as a blob: the SHA-256 of its PNG file, and where it sits on the canvas, px. */
 export interface SheetRef {

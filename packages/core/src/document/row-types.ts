@@ -114,3 +114,7 @@ export interface Plan {
 /** Where pieces are drawn at a pose, beside another piece. */
 export const ORDER_PLACES = ['behind', 'in-front'] as const;
 export type OrderPlace = (typeof ORDER_PLACES)[number];
+
+/** What may be otherwise in one view by intent: the part does not show, or its size, height or colour may differ. */
+export const EXCEPTION_KINDS = ['unseen', 'size', 'height', 'colour'] as const;
+export type ExceptionKind = (typeof EXCEPTION_KINDS)[number];

@@ -3,6 +3,7 @@ import type { Rgb } from '../raster/colour.js';
 import type {
   BlendMode,
   DiscOn,
+  ExceptionKind,
   JointKind,
   LayerRole,
   OrderPlace,
@@ -12,6 +13,7 @@ import type {
 } from './row-types.js';
 import type {
   CharacterId,
+  ExceptionId,
   HandleId,
   JointId,
   OrderChangeId,
@@ -27,6 +29,7 @@ export type {
   CharacterId,
   DrawingId,
   DrawingViewId,
+  ExceptionId,
   HandleId,
   JointId,
   OrderChangeId,
@@ -66,10 +69,30 @@ export interface ViewRow extends RowBase {
   designArea: number;
   /** Where the character stands, px from the top. */
   floorY: number;
+  /** Height lines that the artist has dragged, or added under names of their own: px from the top. */
+  heights: HeightMark[];
   /** Places, px, of holes that open in motion of which the artist has said that there is nothing. */
   nothingAt: { x: number; y: number }[];
   /** What the design came with; null for a plain picture. */
   brought: BroughtIn | null;
+}
+
+/** Where one height line lies in a view. */
+export interface HeightMark {
+  /** A known landmark's key, or a name of the artist's own. */
+  key: string;
+  y: number;
+}
+
+/** What is otherwise in one view by intent: a part that does not show there, or a drift that is fine so. */
+export interface ExceptionRow extends RowBase {
+  table: 'exception';
+  id: ExceptionId;
+  viewId: ViewId;
+  partId: PartId;
+  what: ExceptionKind;
+  /** In the artist's words; may be empty. */
+  because: string;
 }
 
 /** A layered file as it was brought in: what the sorting table shows. */
@@ -267,6 +290,7 @@ export interface RowOf {
   drawingView: DrawingViewRow;
   look: LookRow;
   cycle: CycleRow;
+  exception: ExceptionRow;
 }
 export type TableName = keyof RowOf;
 export type Row = RowOf[TableName];
@@ -372,6 +396,13 @@ export const TABLES = {
     refers: { drawingIds: 'drawing' },
     pictures: [],
     order: ['name', 'id'],
+  },
+  exception: {
+    list: 'exceptions',
+    belongsTo: { field: 'viewId', table: 'view' },
+    refers: { partId: 'part' },
+    pictures: [],
+    order: ['id'],
   },
 } as const satisfies { [T in TableName]: Table<RowOf[T]> };
 

@@ -52,6 +52,7 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
           designBlob: 'design',
           designArea: paintArea(design),
           floorY: design.height,
+          heights: [],
           brought: null,
           nothingAt: [],
         },
@@ -66,6 +67,7 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
       drawingViews: [],
       looks: [],
       cycles: [],
+      exceptions: [],
     },
     art: { design, pieces: new Map() },
   };

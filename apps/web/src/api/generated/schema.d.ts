@@ -1529,6 +1529,91 @@ export interface paths {
     patch: operations['charts.change'];
     trace?: never;
   };
+  '/api/characters/{id}/turns': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What all views of a character are compared by */
+    get: operations['turns.measures'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/heights': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Put a height line of a view where it belongs */
+    put: operations['turns.height'];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/exceptions': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Say that something is otherwise in this view by intent */
+    put: operations['turns.exception'];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/carry-over': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take over draw order and joints from another view */
+    post: operations['turns.carry'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/take-colour': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give a piece the main colour that its part has in another view */
+    post: operations['turns.colour'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/under': {
     parameters: {
       query?: never;
@@ -2272,6 +2357,8 @@ export interface components {
     FromViewBody: {
       /** Format: uuid */
       fromViewId: string;
+      /** Format: uuid */
+      fromId: string;
       saw?: {
         [key: string]: number;
       } | null;
@@ -2308,6 +2395,23 @@ export interface components {
     };
     ChangeKeptChartBody: {
       name: string;
+    };
+    HeightBody: {
+      key: string;
+      y?: number | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    ExceptionBody: {
+      /** Format: uuid */
+      partId: string;
+      /** @enum {unknown} */
+      what: 'unseen' | 'size' | 'height' | 'colour';
+      because?: string | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
     };
     PaintAllBody: {
       margin?: number | null;
@@ -2605,6 +2709,7 @@ export interface components {
       drawingViews: components['schemas']['DrawingViewRow'][];
       looks: components['schemas']['LookRow'][];
       cycles: components['schemas']['CycleRow'][];
+      exceptions: components['schemas']['ExceptionRow'][];
       character: components['schemas']['CharacterRow'];
     };
     ViewRow: {
@@ -2623,6 +2728,8 @@ export interface components {
       designArea: number;
       /** @description Where the character stands, px from the top. */
       floorY: number;
+      /** @description Height lines that the artist has dragged, or added under names of their own: px from the top. */
+      heights: components['schemas']['HeightMark'][];
       /** @description Places, px, of holes that open in motion of which the artist has said that there is nothing. */
       nothingAt: {
         x: number;
@@ -2633,6 +2740,12 @@ export interface components {
     };
     ViewId: string;
     CharacterId: string;
+    /** @description Where one height line lies in a view. */
+    HeightMark: {
+      /** @description A known landmark's key, or a name of the artist's own. */
+      key: string;
+      y: number;
+    };
     /** @description A layered file as it was brought in: what the sorting table shows. */
     BroughtIn: {
       notes: string[];
@@ -3009,6 +3122,22 @@ export interface components {
       frames: number[];
     };
     CycleId: string;
+    /** @description What is otherwise in one view by intent: a part that does not show there, or a drift that is fine so. */
+    ExceptionRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'exception';
+      id: components['schemas']['ExceptionId'];
+      viewId: components['schemas']['ViewId'];
+      partId: components['schemas']['PartId'];
+      what: components['schemas']['ExceptionKind'];
+      /** @description In the artist's words; may be empty. */
+      because: string;
+    };
+    ExceptionId: string;
+    /** @enum {string} */
+    ExceptionKind: 'unseen' | 'size' | 'height' | 'colour';
     CharacterRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
@@ -3128,7 +3257,8 @@ export interface components {
       | components['schemas']['DrawingRow']
       | components['schemas']['DrawingViewRow']
       | components['schemas']['LookRow']
-      | components['schemas']['CycleRow'];
+      | components['schemas']['CycleRow']
+      | components['schemas']['ExceptionRow'];
     /** @description One check of a view. */
     Check: {
       id: components['schemas']['CheckId'];
@@ -3183,7 +3313,7 @@ export interface components {
       angle: number;
       /** @description Area of the ideal silhouette that is not covered. */
       daylight: number;
-      /** @description Area by which the silhouette sticks out of the ideal, or falls short of it along its edge; not what sticks out at rest. */
+      /** @description Area by which the silhouette sticks out of the ideal, or falls short of it along its edge; not what sticks out at rest, nor what the artist has put beneath, which is the piece's whole shape. */
       kink: number;
       /** @description Length of the border that the two share at rest which lies open beyond the disc. */
       torn: number;
@@ -3355,6 +3485,24 @@ export interface components {
       blob: string;
       width: number;
       height: number;
+    };
+    /** @description A view as it is compared with others. */
+    ViewMeasure: {
+      /** @description The design's paint; null for an empty one. */
+      bounds: components['schemas']['Rect'] | null;
+      /** @description By place in the draw order. */
+      pieces: (components['schemas']['PieceMeasure'] | null)[];
+    };
+    /** @description A piece as it shows in its view, px of the canvas. */
+    PieceMeasure: {
+      bounds: components['schemas']['Rect'];
+      /** @description Where it ends above and below; null where something in front hides that end. */
+      top: number | null;
+      bottom: number | null;
+      /** @description From end to end along a limb that is drawn longer than wide; null for what is no limb, or where an end is hidden. */
+      length: number | null;
+      /** @description Its main colour; null for a piece without opaque paint. */
+      colour: components['schemas']['Rgb'] | null;
     };
     /** @description What came back, piece by piece, and what was not understood. */
     BroughtBack: {
@@ -5997,6 +6145,133 @@ export interface operations {
             name: string;
             value: components['schemas']['KeptChart'];
           }[];
+        };
+      };
+    };
+  };
+  'turns.measures': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': {
+            revision: number;
+            views: {
+              viewId: string;
+              measure: components['schemas']['ViewMeasure'];
+            }[];
+          };
+        };
+      };
+    };
+  };
+  'turns.height': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HeightBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'turns.exception': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ExceptionBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'turns.carry': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FromViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'turns.colour': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FromViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
         };
       };
     };

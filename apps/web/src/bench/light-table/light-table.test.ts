@@ -52,6 +52,7 @@ const doc: CharacterDoc = {
   drawingViews: [],
   looks: [],
   cycles: [],
+  exceptions: [],
   joints: [joint('lower', 'upper', 0, 100), joint('hand', 'lower', 0, 200)],
 };
 

@@ -54,6 +54,7 @@ function bench(faces: string[] = [], designBlob = 'design'): BenchValue {
     drawingViews: [],
     looks: [],
     cycles: [],
+    exceptions: [],
     views: [view],
   } as unknown as CharacterDoc;
   return { doc, view } as BenchValue;

@@ -1,0 +1,153 @@
+import { randomUUID } from 'node:crypto';
+import {
+  EXCEPTION_KINDS,
+  HEIGHT_NAME,
+  LimberError,
+  compareViews,
+  counted,
+  labelFor,
+  partOf,
+  pieceById,
+  pieceName,
+  redrawView,
+  setException,
+  setHeight,
+  viewById,
+  type CharacterDoc,
+  type ExceptionKind,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { Body, Controller, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { IsIn, IsNumber, IsOptional, IsString, IsUUID, Length, Max, MaxLength, Min } from 'class-validator';
+import { Sequelize } from 'sequelize-typescript';
+import { characterOf, readSnapshot } from '../data/document-store.js';
+import { EditService } from '../edits/edit.service.js';
+import { Who, type Caller } from '../http/caller.js';
+import { EditBody, IdParam } from '../http/dto.js';
+import { LONG, Threads } from '../threads/threads.js';
+import { TurnsService, turnsTasks } from './turns.service.js';
+
+/** The tallest canvas, px. */
+const MOST = 16_384;
+/** The longest reason, characters. */
+const REASON = 200;
+
+class HeightBody extends EditBody {
+  /** A known height's key, or a name of one's own. */
+  @IsString() @Length(HEIGHT_NAME.least, HEIGHT_NAME.most) key: string;
+  /** px from the top; where joints and pieces say, for null. */
+  @IsOptional() @IsNumber() @Min(0) @Max(MOST) y: number | null = null;
+}
+
+class ExceptionBody extends EditBody {
+  @IsUUID() partId: string;
+  @IsIn(EXCEPTION_KINDS) what: ExceptionKind;
+  /** Why it is fine so, which may be empty; null takes the word back. */
+  @IsOptional() @IsString() @MaxLength(REASON) because: string | null = null;
+}
+
+class FromViewBody extends EditBody {
+  /** The view that is followed. */
+  @IsUUID() fromId: string;
+}
+
+@ApiTags('turns')
+@Controller()
+export class TurnsController {
+  constructor(
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
+    private readonly edits: EditService,
+    private readonly turns: TurnsService,
+    private readonly threads: Threads,
+  ) {}
+
+  @Get('characters/:id/turns')
+  @ApiOperation({ summary: 'What all views of a character are compared by' })
+  async measures(@Param() { id }: IdParam, @Who() { signal }: Caller) {
+    const { doc, revision } = await readSnapshot(this.sequelize, id);
+    return { revision, views: await this.turns.measures(doc, { signal }) };
+  }
+
+  @Put('views/:id/heights')
+  @ApiOperation({ summary: 'Put a height line of a view where it belongs' })
+  async height(@Param() { id }: IdParam, @Body() { saw, key, y }: HeightBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, (doc) => ({
+      kind: 'height',
+      summary: `${y === null ? 'Let go' : 'Drag'} the height line ${key} in ${viewById(doc, id).key}`,
+      diff: setHeight(doc, id, key, y),
+    }));
+  }
+
+  @Put('views/:id/exceptions')
+  @ApiOperation({ summary: 'Say that something is otherwise in this view by intent' })
+  async exception(@Param() { id }: IdParam, @Body() body: ExceptionBody, @Who() caller: Caller) {
+    const { saw, ...said } = body;
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, (doc) => {
+      const diff = setException(doc, id, said, randomUUID());
+      const part = doc.parts.find((row) => row.id === said.partId);
+      const word = part ? labelFor(part) : 'a part';
+      const view = viewById(doc, id).key;
+      const says =
+        said.what === 'unseen' ? `${word} does not show in ${view}` : `${word}’s ${said.what} is fine in ${view}`;
+      return {
+        kind: 'exception',
+        summary: said.because === null ? `Take back that ${says}` : `Say that ${says}`,
+        diff,
+      };
+    });
+  }
+
+  @Post('views/:id/carry-over')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Take over draw order and joints from another view' })
+  async carry(@Param() { id }: IdParam, @Body() { saw, fromId }: FromViewBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, async (doc) => {
+      refuseOneView(doc, id, fromId);
+      const { diff, made, notes } = await this.threads.run(
+        turnsTasks,
+        'carry',
+        { doc, fromId, toId: id },
+        { signal: caller.signal, seconds: LONG },
+      );
+      const summary = `Carry ${counted(made, 'joint')} and the draw order over from ${viewById(doc, fromId).key}`;
+      return { kind: 'carry', summary, diff, notes };
+    });
+  }
+
+  @Post('pieces/:id/take-colour')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Give a piece the main colour that its part has in another view' })
+  async colour(@Param() { id }: IdParam, @Body() { saw, fromId }: FromViewBody, @Who() caller: Caller) {
+    const { signal } = caller;
+    return this.edits.run(await characterOf('piece', id), { ...caller, saw }, async (doc) => {
+      const piece = pieceById(doc, id);
+      refuseOneView(doc, piece.viewId, fromId);
+      const measures = new Map((await this.turns.measures(doc, { signal })).map((one) => [one.viewId, one.measure]));
+      const { parts } = compareViews(doc, fromId, measures);
+      const colour = parts
+        .find(({ partId }) => partId === piece.partId)
+        ?.cells.find(({ viewId }) => viewId === piece.viewId)?.colour;
+      if (!colour)
+        throw new LimberError('no-colour', `${labelFor(partOf(doc, piece))} has no colour in the other view.`);
+      const order = { doc, pieceId: id, from: colour.here, to: colour.there };
+      const { design, ...sheets } = await this.threads.run(turnsTasks, 'recolour', order, { signal, seconds: LONG });
+      return {
+        kind: 'colour',
+        summary: `Give ${pieceName(doc, piece)} its colour from ${viewById(doc, fromId).key}`,
+        diff: redrawView(
+          doc,
+          piece.viewId,
+          { sheet: design, floorY: viewById(doc, piece.viewId).floorY },
+          new Map([[id, sheets]]),
+        ),
+      };
+    });
+  }
+}
+
+function refuseOneView(doc: CharacterDoc, viewId: ViewId, fromId: ViewId): void {
+  viewById(doc, fromId);
+  if (viewId === fromId)
+    throw new LimberError('same-view', 'A view cannot follow itself.', 'Choose another view as the one to follow.');
+}

@@ -1,0 +1,13 @@
+import { Module } from '@nestjs/common';
+import { DerivedModule } from '../derived/derived.module.js';
+import { EditsModule } from '../edits/edits.module.js';
+import { ThreadsModule } from '../threads/threads.module.js';
+import { TurnsController } from './turns.controller.js';
+import { TurnsService } from './turns.service.js';
+
+@Module({
+  imports: [DerivedModule, EditsModule, ThreadsModule],
+  controllers: [TurnsController],
+  providers: [TurnsService],
+})
+export class TurnsModule {}

@@ -1,0 +1,62 @@
+import {
+  carryOver,
+  pieceById,
+  takeColour,
+  viewMeasure,
+  type CharacterDoc,
+  type MadeJoints,
+  type PieceId,
+  type PlacedBitmap,
+  type Rgb,
+  type SheetRef,
+  type ViewId,
+  type ViewMeasure,
+} from '@limber-sheaf/core';
+import { randomUUID } from 'node:crypto';
+import { keepIfAny, keepSheet, readArt, sheet } from '../threads/pictures.js';
+import { task } from '../threads/task.js';
+
+/** What a view is compared by. */
+export const measure = task(async ({ doc, viewId }: { doc: CharacterDoc; viewId: ViewId }): Promise<ViewMeasure> =>
+  viewMeasure(doc, viewId).measure(await readArt(doc, viewId)),
+);
+
+/** Gives a view the order and the joints' ranges of another; its joints are fitted here. */
+export const carry = task(
+  async ({ doc, fromId, toId }: { doc: CharacterDoc; fromId: ViewId; toId: ViewId }): Promise<MadeJoints> =>
+    carryOver(doc, fromId, toId, await readArt(doc, toId), randomUUID),
+);
+
+/** A piece in another main colour, and the design with it. */
+export interface Recoloured {
+  design: SheetRef;
+  face: SheetRef;
+  own: SheetRef | null;
+  beneath: SheetRef | null;
+}
+
+/** Changes a piece's main colour, on its face, on what lies beneath it and in the design. */
+export const recolour = task(
+  async (order: { doc: CharacterDoc; pieceId: PieceId; from: Rgb; to: Rgb }): Promise<Recoloured> => {
+    const { doc, pieceId, from, to } = order;
+    const { viewId, ...piece } = pieceById(doc, pieceId);
+    const art = await readArt(doc, viewId);
+    const other = async (ref: SheetRef | null): Promise<PlacedBitmap | null> => {
+      const picture = await sheet(ref);
+      return picture && takeColour(picture, from, to);
+    };
+    const face = (await other(piece.face)) as PlacedBitmap;
+    const design = { ...art.design, data: art.design.data.slice() };
+    for (let y = 0, i = 0; y < face.height; y++)
+      for (let x = 0; x < face.width; x++, i += 4)
+        if (face.data[i + 3] > 0)
+          design.data.set(face.data.subarray(i, i + 4), ((face.y + y) * design.width + face.x + x) * 4);
+    const [own, beneath] = await Promise.all([other(piece.own), other(piece.beneath)]);
+    return {
+      design: await keepSheet(design),
+      face: await keepSheet(face),
+      own: await keepIfAny(own),
+      beneath: await keepIfAny(beneath),
+    };
+  },
+);

@@ -1,0 +1,227 @@
+import { drawOrder } from '../document/family.js';
+import type { ExceptionKind } from '../document/row-types.js';
+import { capital, labelFor } from '../document/naming.js';
+import type { CharacterDoc, PartId, PieceId, ViewId, ViewRow } from '../document/rows.js';
+import { colourDistance, type Rgb } from '../raster/colour.js';
+import { plannedPart } from '../plan/plan.js';
+import { isRim } from '../swaps/cover-for.js';
+import { landmarks, type Landmark } from './landmarks.js';
+import type { PieceMeasure, ViewMeasure } from './measure-view.js';
+
+/** Drift beyond this is a finding: per cent of the part's size, or of the character's height. */
+export const DRIFT_LIMIT = 2;
+/** And this for colours, OKLab × 100. */
+export const COLOUR_LIMIT = 3;
+
+/** How a part stands in a view. */
+export type PartState = 'made' | 'missing' | 'unseen' | 'extra';
+
+/** A part in one view, against the reference. */
+export interface PartInView {
+  viewId: ViewId;
+  state: PartState;
+  pieceId: PieceId | null;
+  /** Per cent by which it is larger; null where that is not known, as in the reference itself. */
+  size: number | null;
+  /** Per cent of the character's height by which it lies higher. */
+  height: number | null;
+  /** How far its main colour lies off, with both colours. */
+  colour: { distance: number; here: Rgb; there: Rgb } | null;
+}
+
+/** A part with a cell a view. */
+export interface PartLine {
+  partId: PartId;
+  word: string;
+  cells: PartInView[];
+}
+
+/** Something that the views do not agree on. */
+export interface TurnFinding {
+  kind: 'size' | 'height' | 'colour' | 'missing' | 'extra' | 'landmark' | 'uncut';
+  viewId: ViewId;
+  sentence: string;
+  partId: PartId | null;
+  pieceId: PieceId | null;
+  /** Where on the canvas, px. */
+  place: { x: number; y: number } | null;
+  /** Why it is fine so, by the artist; null where it is not. */
+  accepted: string | null;
+}
+
+/** All views of a character held against one of them. */
+export interface Comparison {
+  referenceId: ViewId;
+  /** By view, from crown to floor. */
+  landmarks: Map<ViewId, Landmark[]>;
+  parts: PartLine[];
+  findings: TurnFinding[];
+}
+
+/** A view that can be compared: its row, with what was measured of it. */
+interface Side {
+  view: ViewRow;
+  marks: Landmark[];
+  /** Floor and height from floor to crown, px. */
+  floor: number;
+  tall: number;
+  pieces: Map<PartId, { id: PieceId; measure: PieceMeasure | null }>;
+}
+
+/**
+ * Holds every view against one: each part's size and height relative to the character's, its colour, and whether it is there.
+ * What is hidden at an end is not compared; along a limb, its length is.
+ * @param measures by view; those that are missing are left out
+ */
+export function compareViews(
+  doc: CharacterDoc,
+  referenceId: ViewId,
+  measures: ReadonlyMap<ViewId, ViewMeasure>,
+): Comparison {
+  const sides = doc.views.flatMap((view) => {
+    const measure = measures.get(view.id);
+    return measure ? [sideOf(doc, view, measure)] : [];
+  });
+  const reference = sides.find(({ view }) => view.id === referenceId) ?? sides[0];
+  const isCut = (side: Side) => side.pieces.size > 0;
+  const cut = sides.filter(isCut);
+  const exceptionOf = (viewId: ViewId, partId: PartId, what: ExceptionKind) =>
+    doc.exceptions.find((one) => one.viewId === viewId && one.partId === partId && one.what === what)?.because ?? null;
+  const parts = doc.parts
+    .filter(({ id }) => sides.some(({ pieces }) => pieces.has(id)))
+    .map((part): PartLine => {
+      const isPlanned = plannedPart(doc, part) !== null;
+      const cells = sides.map((side): PartInView => {
+        const own = side.pieces.get(part.id);
+        const unseen = exceptionOf(side.view.id, part.id, 'unseen') !== null;
+        const elsewhere = cut.filter((other) => other !== side && other.pieces.has(part.id)).length;
+        const extra = own && cut.length > 1 && elsewhere === 0 && !isPlanned;
+        const state: PartState = own ? (extra ? 'extra' : 'made') : unseen ? 'unseen' : 'missing';
+        const drift = own && reference && side !== reference ? driftOf(part.id, side, reference) : NO_DRIFT;
+        return { viewId: side.view.id, state, pieceId: own?.id ?? null, ...drift };
+      });
+      return { partId: part.id, word: labelFor(part), cells };
+    });
+  const findings = reference
+    ? [
+        ...parts.flatMap((line) => line.cells.flatMap((cell) => partFindings(line, cell, sides, exceptionOf))),
+        ...sides.flatMap((side) => (side === reference ? [] : heightFindings(side, reference))),
+        ...sides.filter((side) => !isCut(side)).map(uncut),
+      ]
+    : [];
+  return {
+    referenceId: reference?.view.id ?? referenceId,
+    landmarks: new Map(sides.map(({ view, marks }) => [view.id, marks])),
+    parts,
+    findings,
+  };
+}
+
+function sideOf(doc: CharacterDoc, view: ViewRow, measure: ViewMeasure): Side {
+  const marks = landmarks(doc, view.id, measure);
+  const heightOf = (key: string) => marks.find((mark) => mark.key === key)?.y;
+  const floor = heightOf('floor') ?? view.floorY;
+  const tall = Math.max(1, floor - (heightOf('crown') ?? 0));
+  // Rims and lifted shadows follow from other pieces, and are no parts to compare.
+  const pieces = drawOrder(doc, view.id).flatMap((piece, at) =>
+    piece.shadowOf || isRim(doc, piece) ? [] : [[piece.partId, { id: piece.id, measure: measure.pieces[at] }] as const],
+  );
+  return { view, marks, floor, tall, pieces: new Map(pieces) };
+}
+
+/** px that either size may be off by. */
+const UNSURE = 0.75;
+
+/** The ways in which a part's size is told, px: from its upper to its lower end, and along a limb. */
+const SIZES: readonly ((piece: PieceMeasure) => number | null)[] = [
+  ({ top, bottom }) => (top !== null && bottom !== null ? bottom - top : null),
+  ({ length }) => length,
+];
+
+const NO_DRIFT = { size: null, height: null, colour: null };
+
+function driftOf(partId: PartId, side: Side, reference: Side): Pick<PartInView, 'size' | 'height' | 'colour'> {
+  const here = side.pieces.get(partId)?.measure;
+  const there = reference.pieces.get(partId)?.measure;
+  if (!here || !there) return NO_DRIFT;
+  const drifts = SIZES.flatMap((sizeIn) => {
+    const [own, other] = [sizeIn(here), sizeIn(there)];
+    if (!own || !other) return [];
+    // A pixel more or less is no drift: the ends of what is cut lie on whole ones.
+    const unsure = 100 * (UNSURE / own + UNSURE / other);
+    const drift = 100 * (own / side.tall / (other / reference.tall) - 1);
+    return Math.sign(drift) * Math.max(0, Math.abs(drift) - unsure);
+  });
+  // A limb that is drawn slanted in one view hangs straight in another: what is too large is so both ways.
+  const size = drifts.length > 0 ? drifts.reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a)) : null;
+  const ends = (['top', 'bottom'] as const).flatMap((end) => {
+    const [own, other] = [here[end], there[end]];
+    if (own === null || other === null) return [];
+    return 100 * ((side.floor - own) / side.tall - (reference.floor - other) / reference.tall);
+  });
+  const height = ends.length > 0 ? ends.reduce((sum, end) => sum + end, 0) / ends.length : null;
+  const colour =
+    here.colour && there.colour
+      ? { distance: colourDistance(here.colour, there.colour), here: here.colour, there: there.colour }
+      : null;
+  return { size, height, colour };
+}
+
+type ExceptionOf = (viewId: ViewId, partId: PartId, what: ExceptionKind) => string | null;
+
+/** A view's name within a sentence. */
+const nameOf = ({ view }: Side) => view.key.replaceAll('-', ' ');
+
+function partFindings(line: PartLine, cell: PartInView, sides: readonly Side[], exceptionOf: ExceptionOf) {
+  const side = sides.find(({ view }) => view.id === cell.viewId) as Side;
+  const { partId, word } = line;
+  const { viewId, pieceId } = cell;
+  const bounds = side.pieces.get(partId)?.measure?.bounds;
+  const place = bounds ? { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 } : null;
+  const found: TurnFinding[] = [];
+  const add = (kind: TurnFinding['kind'], sentence: string, what?: ExceptionKind) =>
+    found.push({
+      ...{ kind, viewId, partId, pieceId, place },
+      sentence: `${capital(word)} ${sentence}`,
+      accepted: what ? exceptionOf(viewId, partId, what) : null,
+    });
+  const where = `in ${nameOf(side)}`;
+  if (cell.state === 'missing' && side.pieces.size > 0)
+    add('missing', `is missing ${where}. Cut it, or say that it does not show there.`);
+  if (cell.state === 'extra') add('extra', `is ${where} alone, and the plan has no such part.`);
+  if (cell.size !== null && Math.abs(cell.size) > DRIFT_LIMIT)
+    add('size', `is ${per(cell.size)} too ${cell.size > 0 ? 'large' : 'small'} ${where}.`, 'size');
+  if (cell.height !== null && Math.abs(cell.height) > DRIFT_LIMIT)
+    add('height', `lies ${per(cell.height)} too ${cell.height > 0 ? 'high' : 'low'} ${where}.`, 'height');
+  if (cell.colour && cell.colour.distance > COLOUR_LIMIT)
+    add('colour', `has another colour ${where}: ${cell.colour.distance.toFixed(1)} off.`, 'colour');
+  return found;
+}
+
+function heightFindings(side: Side, reference: Side): TurnFinding[] {
+  return side.marks.flatMap((mark): TurnFinding[] => {
+    const there = reference.marks.find(({ key }) => key === mark.key);
+    const drift = there ? 100 * (mark.share - there.share) : 0;
+    if (Math.abs(drift) <= DRIFT_LIMIT) return [];
+    const { x, width } = { x: 0, width: side.view.width };
+    return [
+      {
+        kind: 'landmark',
+        viewId: side.view.id,
+        sentence: `${capital(mark.word)} in ${nameOf(side)}: ${per(drift)} too ${drift > 0 ? 'high' : 'low'}.`,
+        ...{ partId: null, pieceId: null, place: { x: x + width / 2, y: mark.y }, accepted: null },
+      },
+    ];
+  });
+}
+
+function uncut(side: Side): TurnFinding {
+  return {
+    kind: 'uncut',
+    viewId: side.view.id,
+    sentence: `Nothing is cut in ${nameOf(side)} yet.`,
+    ...{ partId: null, pieceId: null, place: null, accepted: null },
+  };
+}
+
+const per = (share: number) => `${Math.abs(share).toFixed(1)} %`;

@@ -1,0 +1,15 @@
+/** What Turns offers to server and web. */
+export {
+  COLOUR_LIMIT,
+  DRIFT_LIMIT,
+  compareViews,
+  type Comparison,
+  type PartInView,
+  type PartLine,
+  type TurnFinding,
+} from './compare-views.js';
+export { carryOver } from './carry-over.js';
+export { LANDMARK_KEYS, landmarks, type Landmark } from './landmarks.js';
+export { viewMeasure, type PieceMeasure, type ViewMeasure } from './measure-view.js';
+export { takeColour } from './take-colour.js';
+export { HEIGHT_NAME, setException, setHeight } from './turn-edits.js';

@@ -1,0 +1,151 @@
+import { deriveKey, placeOf } from '../document/keys.js';
+import { drawOrder, partOf } from '../document/family.js';
+import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
+import type { Measure } from '../document/view-check.js';
+import { viewById } from '../document/view-edits.js';
+import { ownersAtRest, type OwnerMap } from '../cut/owners.js';
+import { takePalette } from '../cut/palette.js';
+import { paintBounds, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import type { Rgb } from '../raster/colour.js';
+import { fromHex } from '../raster/colour.js';
+import { INSIDE } from '../raster/mask.js';
+
+/** A piece as it shows in its view, px of the canvas. */
+export interface PieceMeasure {
+  bounds: Rect;
+  /** Where it ends above and below; null where something in front hides that end. */
+  top: number | null;
+  bottom: number | null;
+  /** From end to end along a limb that is drawn longer than wide; null for what is no limb, or where an end is hidden. */
+  length: number | null;
+  /** Its main colour; null for a piece without opaque paint. */
+  colour: Rgb | null;
+}
+
+/** A view as it is compared with others. */
+export interface ViewMeasure {
+  /** The design's paint; null for an empty one. */
+  bounds: Rect | null;
+  /** By place in the draw order. */
+  pieces: (PieceMeasure | null)[];
+}
+
+/** Rows of a piece from its very end that are looked at, as a share of its height, and at least px. */
+const END = 0.03;
+const LEAST_END = 3;
+/** Where a share of an end lies beneath something in front, it is not known where it truly ends. */
+const HIDDEN_END = 0.3;
+/** A limb is longer than wide by this, and hangs no farther from upright than this, rad. */
+const LONG = 1.7;
+const HANGS = (50 * Math.PI) / 180;
+/** A colour with less of a piece than this is not its main one. */
+const MAIN = 0.25;
+
+/** What a view is compared by: measured once for the same design, faces and order. */
+export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeasure> {
+  const order = drawOrder(doc, viewId);
+  const limbs = order.map((piece) => limbOf(doc, piece));
+  return {
+    key: deriveKey('turn 1', [viewById(doc, viewId).designBlob, order.map(({ face }) => placeOf(face)), limbs]),
+    what: 'Measuring the view',
+    measure: (art) => {
+      const owners = ownersAtRest(doc, viewId, art);
+      const pieces = order.map(({ id }, at) => {
+        const face = art.pieces.get(id)?.face;
+        return face ? measurePiece(face, at, owners, limbs) : null;
+      });
+      return { bounds: paintBounds(art.design), pieces };
+    },
+  };
+}
+
+/** The limb that a piece belongs to: what is cut from one limb ends at its cut, and is not hidden there. */
+function limbOf(doc: CharacterDoc, piece: PieceRow): string {
+  const { group, side, part } = partOf(doc, piece);
+  return part === null ? piece.id : `${group}/${side ?? ''}`;
+}
+
+function measurePiece(
+  face: PlacedBitmap,
+  index: number,
+  owners: OwnerMap,
+  limbs: readonly string[],
+): PieceMeasure | null {
+  const bounds = paintBounds(face);
+  if (!bounds) return null;
+  const isHiddenAt = (x: number, y: number): boolean => {
+    if (x < 0 || y < 0 || x >= owners.width || y >= owners.height) return false;
+    const owner = owners.owner[y * owners.width + x] - 1;
+    return owner > index && limbs[owner] !== limbs[index];
+  };
+  const isPaint = (x: number, y: number): boolean => {
+    const [column, row] = [x - face.x, y - face.y];
+    const isIn = column >= 0 && row >= 0 && column < face.width && row < face.height;
+    return isIn && face.data[(row * face.width + column) * 4 + 3] > INSIDE;
+  };
+  const reach = Math.max(LEAST_END, Math.round(bounds.height * END));
+  /** Is the end on this side (-1 above, 1 below) really seen? */
+  const isSeen = (way: -1 | 1): boolean => {
+    let [hidden, all] = [0, 0];
+    const from = way < 0 ? bounds.y : bounds.y + bounds.height - 1;
+    for (let x = bounds.x; x < bounds.x + bounds.width; x++)
+      for (let k = 0; k < reach; k++) {
+        const y = from - way * k;
+        if (!isPaint(x, y)) continue;
+        // Also beside it: what comes out from behind something ends where that does.
+        for (const [bx, by] of [
+          [x, y + way],
+          [x - 1, y],
+          [x + 1, y],
+        ]) {
+          if (isPaint(bx, by)) continue;
+          all++;
+          if (isHiddenAt(bx, by)) hidden++;
+        }
+      }
+    return all > 0 && hidden < HIDDEN_END * all;
+  };
+  const top = isSeen(-1) ? bounds.y : null;
+  const bottom = isSeen(1) ? bounds.y + bounds.height : null;
+  const [main] = takePalette(face, 1);
+  return {
+    bounds,
+    top,
+    bottom,
+    length: top !== null && bottom !== null ? lengthOf(face) : null,
+    colour: main && main.share >= MAIN ? fromHex(main.hex) : null,
+  };
+}
+
+/** From end to end along the axis of a shape that is clearly longer than wide and hangs or stands, px; null for any other. */
+function lengthOf({ data, width, height }: PlacedBitmap): number | null {
+  let [count, sx, sy, sxx, sxy, syy] = [0, 0, 0, 0, 0, 0];
+  for (let y = 0, i = 3; y < height; y++)
+    for (let x = 0; x < width; x++, i += 4) {
+      if (data[i] <= INSIDE) continue;
+      count++;
+      sx += x;
+      sy += y;
+      sxx += x * x;
+      sxy += x * y;
+      syy += y * y;
+    }
+  if (count === 0) return null;
+  const [mx, my] = [sx / count, sy / count];
+  const [vxx, vxy, vyy] = [sxx / count - mx * mx, sxy / count - mx * my, syy / count - my * my];
+  const spread = Math.hypot(vxx - vyy, 2 * vxy);
+  const [most, least] = [(vxx + vyy + spread) / 2, (vxx + vyy - spread) / 2];
+  if (Math.sqrt(most) < LONG * Math.sqrt(Math.max(0, least))) return null;
+  const angle = Math.atan2(2 * vxy, vxx - vyy) / 2;
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  if (Math.abs(sin) < Math.cos(HANGS)) return null;
+  let [from, to] = [Infinity, -Infinity];
+  for (let y = 0, i = 3; y < height; y++)
+    for (let x = 0; x < width; x++, i += 4) {
+      if (data[i] <= INSIDE) continue;
+      const along = x * cos + y * sin;
+      from = Math.min(from, along);
+      to = Math.max(to, along);
+    }
+  return to - from + 1;
+}
