@@ -91,25 +91,61 @@ export const JUNIPER_CUTS = [
   ['leg/lower/B', [1000, 2690, 1380, 2640], 'right', 'leg/foot/B'],
 ];
 
-const pieceOf = (doc, address) => {
+/** Groups of her drawing from the side, back to front; her far arm shows no more than its cuff. */
+const JUNIPER_SIDE_GROUPS = [
+  ['arm_A_sleeve', 'arm/lower/A'],
+  ['leg_A', 'leg/upper/A'],
+  ['leg_B', 'leg/upper/B'],
+  ['neck', 'neck//'],
+  ['head', 'head//'],
+  ['eyes', 'eyes//'],
+  ['pupils', 'pupils//', 'lashes'],
+  ['brows', 'brows//'],
+  ['mouth', 'mouth//'],
+  ['coat', 'torso//'],
+  ['satchel_strap', 'satchel/strap/'],
+  ['satchel_bag', 'satchel//'],
+  ['arm_B_hand', 'arm/hand/B'],
+  ['arm_B_sleeve', 'arm/upper/B'],
+  ['hair_back', 'hair/back/'],
+  ['hair_front', 'hair/front/'],
+  ['cap', 'cap//'],
+  ['scarf', 'scarf//'],
+];
+
+/** Her near arm and both legs from the side. */
+const JUNIPER_SIDE_CUTS = [
+  ['arm/upper/B', [800, 1540, 1180, 1560], 'right', 'arm/lower/B'],
+  ['leg/upper/A', [760, 2149, 1180, 2149], 'right', 'leg/lower/A'],
+  ['leg/upper/B', [760, 2149, 1240, 2149], 'right', 'leg/lower/B'],
+  ['leg/lower/A', [640, 2670, 1180, 2670], 'right', 'leg/foot/A'],
+  ['leg/lower/B', [640, 2670, 1240, 2670], 'right', 'leg/foot/B'],
+];
+
+/** A part's piece; in one view where that is given. */
+const pieceOf = (doc, address, viewId = null) => {
   const { group, part, side } = tokens(address);
   const row = doc.parts.find((p) => p.group === group && p.part === part && p.side === side);
-  return doc.pieces.find((p) => p.partId === row?.id)?.id;
+  return doc.pieces.find((p) => p.partId === row?.id && (viewId === null || p.viewId === viewId))?.id;
 };
 
-/** Cuts the pilot into all her 25 parts, jointed and rounded, her raised arm in front, and painted beneath. */
-async function cutJuniper(api, state, svg) {
-  const view = state.doc.views[0].id;
-  const targets = await shapesOf(svg, JUNIPER_GROUPS);
-  state = await api('POST', `/views/${view}/cut/take`, { targets, word: 'Trace' });
-  for (const [from, line, take, address] of JUNIPER_CUTS)
-    state = await api('POST', `/views/${view}/cut/cross`, {
-      pieceId: pieceOf(state.doc, from),
+/** Gives every pixel of a view to a part: the drawing's groups, then cuts across the limbs. */
+async function cutView(api, viewId, svg, groups, cuts) {
+  let state = await api('POST', `/views/${viewId}/cut/take`, { targets: await shapesOf(svg, groups), word: 'Trace' });
+  for (const [from, line, take, address] of cuts)
+    state = await api('POST', `/views/${viewId}/cut/cross`, {
+      pieceId: pieceOf(state.doc, from, viewId),
       line,
       take,
       tokens: tokens(address),
     });
-  await api('POST', `/views/${view}/cut/sweep-up`, {}).catch(() => null);
+  return api('POST', `/views/${viewId}/cut/sweep-up`, {}).catch(() => state);
+}
+
+/** Cuts the pilot into all her 25 parts, jointed and rounded, her raised arm in front, and painted beneath. */
+async function cutJuniper(api, state, svg) {
+  const view = state.doc.views[0].id;
+  await cutView(api, view, svg, JUNIPER_GROUPS, JUNIPER_CUTS);
   await api('POST', `/characters/${state.doc.character.id}/palette`, { viewId: view });
   const { doc } = await api('POST', `/views/${view}/joints/fit-all`, {});
   // A raised arm passes in front of cap and hair, which it lies behind at rest.
@@ -122,6 +158,31 @@ async function cutJuniper(api, state, svg) {
     await api('POST', `/views/${view}/under`, {});
     await swapJuniper(api, doc);
   });
+}
+
+/**
+ * The pilot in three views: front and side cut and jointed, the back just brought in. Her side was drawn with three slips, to
+ * be found there.
+ */
+async function turnJuniper(api, state) {
+  const { id } = state.doc.character;
+  const front = state.doc.views[0].id;
+  await cutView(api, front, source('juniper-vane'), JUNIPER_GROUPS, JUNIPER_CUTS);
+  await api('POST', `/views/${front}/joints/fit-all`, {});
+  for (const key of ['side', 'back']) {
+    const form = new FormData();
+    form.append('key', key);
+    form.append('design', new Blob([await render(source(`juniper-vane-${key}`))], { type: 'image/png' }), `${key}.png`);
+    state = await api('POST', `/characters/${id}/views`, form);
+  }
+  const side = state.doc.views.find(({ key }) => key === 'side').id;
+  const cut = await cutView(api, side, source('juniper-vane-side'), JUNIPER_SIDE_GROUPS, JUNIPER_SIDE_CUTS);
+  await api('POST', `/views/${side}/carry-over`, { fromId: front });
+  const upper = cut.doc.parts.find(
+    ({ group, part, side: letter }) => group === 'arm' && part === 'upper' && letter === 'A',
+  );
+  const unseen = { partId: upper.id, what: 'unseen', because: 'behind her' };
+  await api('PUT', `/views/${side}/exceptions`, unseen);
 }
 
 /** Where both corners of her mouth lie, x, y, x, y, px. */
@@ -279,6 +340,7 @@ export async function seedDemo(address, begin = () => {}) {
   await bringIn(api, production.id, 'Skipper Oake', skipper);
   const raw = await bringIn(api, production.id, 'Juniper Vane, raw', vane);
   await plan(api, raw, 'people-standard', JUNIPER_PLAN);
+  const turned = await bringIn(api, production.id, 'Juniper Vane, turnaround', vane);
   const ofJuniper = async () => {
     const state = await plan(api, juniper, 'people-standard', JUNIPER_PLAN);
     await cutJuniper(api, state, source('juniper-vane'));
@@ -287,7 +349,8 @@ export async function seedDemo(address, begin = () => {}) {
     const parts = { on: ['cap//', 'neck//', 'nose//', 'coat//'], off: ['hip//'] };
     await cutBrindle(api, await plan(api, brindle, 'tailed', parts), source('brindle'));
   };
-  await Promise.all([ofJuniper(), ofBrindle()]);
+  const ofTurned = async () => turnJuniper(api, await plan(api, turned, 'people-standard', JUNIPER_PLAN));
+  await Promise.all([ofJuniper(), ofBrindle().then(ofTurned)]);
   const finish = { name: 'paper', blend: 'multiply', strength: 0.6, scope: 'figure' };
   const options = { formats: ['psd', 'sheet'], finish };
   await api('POST', `/productions/${production.id}/presets`, { name: 'Printed on barge paper', options });

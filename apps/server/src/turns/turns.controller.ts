@@ -47,7 +47,7 @@ class ExceptionBody extends EditBody {
   @IsOptional() @IsString() @MaxLength(REASON) because: string | null = null;
 }
 
-class FromViewBody extends EditBody {
+class FollowBody extends EditBody {
   /** The view that is followed. */
   @IsUUID() fromId: string;
 }
@@ -101,7 +101,7 @@ export class TurnsController {
   @Post('views/:id/carry-over')
   @HttpCode(200)
   @ApiOperation({ summary: 'Take over draw order and joints from another view' })
-  async carry(@Param() { id }: IdParam, @Body() { saw, fromId }: FromViewBody, @Who() caller: Caller) {
+  async carry(@Param() { id }: IdParam, @Body() { saw, fromId }: FollowBody, @Who() caller: Caller) {
     return this.edits.run(await characterOf('view', id), { ...caller, saw }, async (doc) => {
       refuseOneView(doc, id, fromId);
       const { diff, made, notes } = await this.threads.run(
@@ -118,7 +118,7 @@ export class TurnsController {
   @Post('pieces/:id/take-colour')
   @HttpCode(200)
   @ApiOperation({ summary: 'Give a piece the main colour that its part has in another view' })
-  async colour(@Param() { id }: IdParam, @Body() { saw, fromId }: FromViewBody, @Who() caller: Caller) {
+  async colour(@Param() { id }: IdParam, @Body() { saw, fromId }: FollowBody, @Who() caller: Caller) {
     const { signal } = caller;
     return this.edits.run(await characterOf('piece', id), { ...caller, saw }, async (doc) => {
       const piece = pieceById(doc, id);

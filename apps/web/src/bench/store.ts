@@ -73,9 +73,18 @@ const atRest: BenchState = {
 
 export const useBench = create<BenchState>(() => atRest);
 
-/** Starts afresh for another character. */
+/** What is picked and looked at once the view that is being opened is there. */
+let door: Partial<BenchState> = {};
+
+/** Leaves word what to pick and to look at in the view that is opened next: a door that leads to a place on its art. */
+export function leaveWord(next: Pick<BenchState, 'pickedPiece' | 'pickedPart' | 'lookAt'>): void {
+  door = next;
+}
+
+/** Starts afresh for another character or view. */
 export function resetBench(): void {
-  useBench.setState(atRest);
+  useBench.setState({ ...atRest, ...door });
+  door = {};
 }
 
 /** Picks a piece, or nothing; the part that gets paint follows. */

@@ -6,4 +6,5 @@ export { under } from './under/index';
 export { stack } from './stack/index';
 export { names } from './names/index';
 export { swaps } from './swaps/index';
+export { turns } from './turns/index';
 export { handOff } from './handoff/index';

@@ -116,6 +116,9 @@ const DOWN_BLOCKED = 2;
 const LEFT_SIDE = 1;
 const RIGHT_SIDE = 2;
 
+/** px by which the line is laid lower: one that ran through a pixel's very centre would leave it on neither side. */
+const BESIDE = 1e-6;
+
 /** Shares out the mask's pixels by flooding from both banks of the line; null where the two floods meet. */
 function partAlong(mask: PlacedMask, points: readonly number[]): { left: PlacedMask; right: PlacedMask } | null {
   const { width, height } = mask;
@@ -125,9 +128,9 @@ function partAlong(mask: PlacedMask, points: readonly number[]): { left: PlacedM
   const inside = (x: number, y: number) => x >= 0 && y >= 0 && x < width && y < height;
   for (let i = 0; i + 3 < points.length; i += 2) {
     const x0 = points[i] - mask.x - 0.5;
-    const y0 = points[i + 1] - mask.y - 0.5;
+    const y0 = points[i + 1] - mask.y - 0.5 + BESIDE;
     const x1 = points[i + 2] - mask.x - 0.5;
-    const y1 = points[i + 3] - mask.y - 0.5;
+    const y1 = points[i + 3] - mask.y - 0.5 + BESIDE;
     for (let y = Math.ceil(Math.min(y0, y1)); y < Math.max(y0, y1); y++) {
       const x = Math.floor(x0 + ((y - y0) / (y1 - y0)) * (x1 - x0));
       // Walking down (y grows), the pixel with the larger x lies to the left.

@@ -44,6 +44,18 @@ test('a straight cut shares every pixel to the side its centre is on', () => {
   );
 });
 
+test('a cut through the very centres of pixels parts the piece like any, whichever way it slants', () => {
+  const half = fc.integer({ min: 8, max: 42 }).map((n) => n + 0.5);
+  fc.assert(
+    fc.property(half, half, fc.boolean(), (ya, yb, back) => {
+      const line = back ? [55.5, yb, 4.5, ya] : [4.5, ya, 55.5, yb];
+      const sides = crossCut(rectangle(10, 5, 40, 45), line);
+      expect(sides.ok && area(sides.left) + area(sides.right)).toBe(1800);
+    }),
+    { examples: [[10.5, 27.5, false]] },
+  );
+});
+
 test('a cut drawn by hand follows its wiggles, and drawn the other way swaps the sides', () => {
   const mask = rectangle(10, 10, 40, 40);
   const line = [5, 20, 20, 34, 24, 22, 34, 38, 55, 24];

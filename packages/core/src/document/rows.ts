@@ -85,7 +85,7 @@ export interface HeightMark {
 }
 
 /** What is otherwise in one view by intent: a part that does not show there, or a drift that is fine so. */
-export interface ExceptionRow extends RowBase {
+interface ExceptionRow extends RowBase {
   table: 'exception';
   id: ExceptionId;
   viewId: ViewId;

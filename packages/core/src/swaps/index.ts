@@ -1,3 +1,4 @@
+export type { MakeStep, MouthInside } from '../document/row-types.js';
 export type {
   CycleRow,
   DrawingId,

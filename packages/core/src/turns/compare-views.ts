@@ -14,7 +14,7 @@ export const DRIFT_LIMIT = 2;
 export const COLOUR_LIMIT = 3;
 
 /** How a part stands in a view. */
-export type PartState = 'made' | 'missing' | 'unseen' | 'extra';
+type PartState = 'made' | 'missing' | 'unseen' | 'extra';
 
 /** A part in one view, against the reference. */
 export interface PartInView {

@@ -1,4 +1,6 @@
 /** What Turns offers to server and web. */
+export { EXCEPTION_KINDS, type ExceptionKind } from '../document/row-types.js';
+export type { HeightMark } from '../document/rows.js';
 export {
   COLOUR_LIMIT,
   DRIFT_LIMIT,

@@ -2357,8 +2357,6 @@ export interface components {
     FromViewBody: {
       /** Format: uuid */
       fromViewId: string;
-      /** Format: uuid */
-      fromId: string;
       saw?: {
         [key: string]: number;
       } | null;
@@ -2409,6 +2407,13 @@ export interface components {
       /** @enum {unknown} */
       what: 'unseen' | 'size' | 'height' | 'colour';
       because?: string | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    FollowBody: {
+      /** Format: uuid */
+      fromId: string;
       saw?: {
         [key: string]: number;
       } | null;
@@ -6237,7 +6242,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        'application/json': components['schemas']['FromViewBody'];
+        'application/json': components['schemas']['FollowBody'];
       };
     };
     responses: {
@@ -6262,7 +6267,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        'application/json': components['schemas']['FromViewBody'];
+        'application/json': components['schemas']['FollowBody'];
       };
     };
     responses: {

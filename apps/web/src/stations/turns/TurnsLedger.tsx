@@ -1,0 +1,64 @@
+import { counted } from '@limber-sheaf/core';
+import { toast } from 'sonner';
+import { useOnBench } from '../../bench/context';
+import { viewWord } from '../../bench/view-words';
+import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
+import { HeightList } from './HeightList';
+import { PartTable } from './PartTable';
+import { TurnFindings } from './TurnFindings';
+import { useTurns } from './turns-store';
+import { useComparison } from './useComparison';
+
+/** Turns' ledger: what the views do not agree on, every part in every view, and the heights. */
+export function TurnsLedger() {
+  const { doc, view, edit } = useOnBench();
+  const { comparison, isOld } = useComparison();
+  if (doc.views.length < 2)
+    return (
+      <LedgerHead title="Turns">
+        Bring in another view with + above: parts and names are the same in all of them.
+      </LedgerHead>
+    );
+  const reference = doc.views.find(({ id }) => id === comparison?.referenceId) ?? doc.views[0];
+  const open = comparison?.findings.filter(({ accepted }) => accepted === null).length;
+  const others = doc.views.filter(({ id }) => id !== view.id);
+  const follows = view.id === reference.id ? null : reference;
+  return (
+    <>
+      <LedgerHead title="Turns">
+        {counted(doc.views.length, 'view')}
+        {open === undefined ? ' · measuring…' : open === 0 ? ' · they agree' : ` · ${counted(open, 'finding')}`}
+      </LedgerHead>
+      <LedgerRow name="The others follow">
+        <Choice
+          label="The view that the others follow"
+          value={reference.id}
+          options={doc.views.map(({ id, key }) => ({ value: id, word: viewWord(key) }))}
+          onChange={(referenceId) => useTurns.setState({ referenceId })}
+        />
+      </LedgerRow>
+      {others.length > 0 && follows && (
+        <div className="mt-2 mb-3">
+          <Action
+            title="The same draw order, and every joint fitted here with the other view’s range"
+            onClick={() => {
+              const order = { fromId: follows.id, saw: {} };
+              void edit('turns.carry', view.id, order).then((state) => {
+                for (const note of state?.notes ?? []) toast(note);
+              });
+            }}
+          >
+            Carry joints and order over from {viewWord(follows.key)}
+          </Action>
+        </div>
+      )}
+      {comparison && (
+        <div className={isOld ? 'opacity-70' : ''}>
+          <TurnFindings comparison={comparison} />
+          <PartTable comparison={comparison} />
+          <HeightList comparison={comparison} />
+        </div>
+      )}
+    </>
+  );
+}
