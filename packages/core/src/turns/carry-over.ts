@@ -3,6 +3,7 @@ import { drawOrder } from '../document/family.js';
 import { DEPTH_STEP } from '../document/find.js';
 import type { CharacterDoc, Diff, JointId, JointRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
+import { viewById } from '../document/view-edits.js';
 import { LimberError } from '../errors.js';
 import { changeJoint } from '../joints/joint-edits.js';
 import { fitAllJoints, type MadeJoints } from '../joints/place-fitted.js';
@@ -44,7 +45,9 @@ export function carryOver(
     if (ordered.joints.some(({ id }) => id === joint.id)) continue;
     const like = jointLike(after, joint, fromId);
     if (!like) continue;
-    const change = changeJoint(after, joint.id, Object.fromEntries(CARRIED.map((field) => [field, like[field]])));
+    const taken = Object.fromEntries(CARRIED.map((field) => [field, like[field]]));
+    const y = joint.kind === 'one-sided' ? heightLike(after, like, joint) : null;
+    const change = changeJoint(after, joint.id, { ...taken, ...(y !== null && { y }) });
     diff = joinDiffs(diff, change);
     after = applyDiff(after, change);
   }
@@ -76,4 +79,18 @@ function layAlike(doc: CharacterDoc, fromId: ViewId, toId: ViewId): Diff {
   if (laid.some((piece, at) => piece !== here[at]))
     laid.forEach((piece, at) => diff.update(piece, { depth: at * DEPTH_STEP }));
   return diff.build();
+}
+
+/** How far a root is moved at most to lie as high as in the other view, in radii: it is hidden, and fitted by what shows. */
+const MOVED = 1;
+
+/** Where a joint would lie as high on the figure as the same joint of another view, px; null where that is too far off. */
+function heightLike(doc: CharacterDoc, like: JointRow, joint: JointRow): number | null {
+  const share = (viewId: ViewId) => {
+    const floor = viewById(doc, viewId).floorY;
+    return { floor, tall: floor - Math.min(...drawOrder(doc, viewId).map(({ face }) => face.y)) };
+  };
+  const [there, here] = [share(like.viewId), share(joint.viewId)];
+  const y = here.floor - ((there.floor - like.y) / there.tall) * here.tall;
+  return Math.abs(y - joint.y) <= MOVED * joint.radius ? Math.round(y * 10) / 10 : null;
 }

@@ -84,6 +84,9 @@ interface Planted {
   by: number;
 }
 
+/** What hangs from what along a limb. */
+const CHAIN: Record<string, string> = { 'leg lower': 'leg upper', 'leg foot': 'leg lower', 'arm lower': 'arm upper' };
+
 const label = ({ group, part, side }: NameTokens) => [group, part, side].filter(Boolean).join(' ');
 
 /** How far a part reaches from its middle. */
@@ -143,7 +146,10 @@ function onTheBench(build: number, faultsIn: string, faults: readonly Planted[])
   const measures = new Map<string, ViewMeasure>();
   const doc: CharacterDoc = { ...raw, views: [] };
   doc.parts = doll(0, 1).map(({ tokens }) => ({
-    ...{ table: 'part' as const, id: label(tokens), version: 1, characterId: 'c', parentId: null, alone: false },
+    ...{ table: 'part' as const, id: label(tokens), version: 1, characterId: 'c', alone: false },
+    parentId: CHAIN[label(tokens).slice(0, -2)]
+      ? `${CHAIN[label(tokens).slice(0, -2)]}${label(tokens).slice(-2)}`
+      : null,
     ...tokens,
   }));
   for (const { key, turn, scale } of VIEWS) {

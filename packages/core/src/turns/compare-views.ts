@@ -1,12 +1,12 @@
 import { drawOrder } from '../document/family.js';
 import type { ExceptionKind } from '../document/row-types.js';
 import { capital, labelFor } from '../document/naming.js';
-import type { CharacterDoc, PartId, PieceId, ViewId, ViewRow } from '../document/rows.js';
+import type { CharacterDoc, JointRow, PartId, PieceId, ViewId, ViewRow } from '../document/rows.js';
 import { colourDistance, type Rgb } from '../raster/colour.js';
 import { plannedPart } from '../plan/plan.js';
 import { isRim } from '../swaps/cover-for.js';
 import { landmarks, type Landmark } from './landmarks.js';
-import type { PieceMeasure, ViewMeasure } from './measure-view.js';
+import { limbOf, type PieceMeasure, type ViewMeasure } from './measure-view.js';
 
 /** Drift beyond this is a finding: per cent of the part's size, or of the character's height. */
 export const DRIFT_LIMIT = 2;
@@ -26,7 +26,7 @@ export interface PartInView {
   /** Per cent of the character's height by which it lies higher. */
   height: number | null;
   /** How far its main colour lies off, with both colours. */
-  colour: { distance: number; here: Rgb; there: Rgb } | null;
+  colour: { distance: number; here: Rgb; there: Rgb; limit: number } | null;
 }
 
 /** A part with a cell a view. */
@@ -65,7 +65,17 @@ interface Side {
   /** Floor and height from floor to crown, px. */
   floor: number;
   tall: number;
-  pieces: Map<PartId, { id: PieceId; measure: PieceMeasure | null }>;
+  pieces: Map<PartId, PieceHere>;
+}
+
+interface PieceHere {
+  id: PieceId;
+  measure: PieceMeasure | null;
+  /** Is it cut from a limb with others? */
+  inLimb: boolean;
+  /** Its joint, and that of what is next in its limb. */
+  pivot: JointRow | null;
+  next: JointRow | null;
 }
 
 /**
@@ -122,15 +132,23 @@ function sideOf(doc: CharacterDoc, view: ViewRow, measure: ViewMeasure): Side {
   const heightOf = (key: string) => marks.find((mark) => mark.key === key)?.y;
   const floor = heightOf('floor') ?? view.floorY;
   const tall = Math.max(1, floor - (heightOf('crown') ?? 0));
-  // Rims and lifted shadows follow from other pieces, and are no parts to compare.
-  const pieces = drawOrder(doc, view.id).flatMap((piece, at) =>
-    piece.shadowOf || isRim(doc, piece) ? [] : [[piece.partId, { id: piece.id, measure: measure.pieces[at] }] as const],
-  );
+  const order = drawOrder(doc, view.id);
+  const limbs = order.map((piece) => limbOf(doc, piece));
+  const pieces = order.flatMap((piece, at): [PartId, PieceHere][] => {
+    // Rims and lifted shadows follow from other pieces, and are no parts to compare.
+    if (piece.shadowOf || isRim(doc, piece)) return [];
+    const isNext = (childId: PieceId) => limbs[order.findIndex(({ id }) => id === childId)] === limbs[at];
+    const here: PieceHere = {
+      id: piece.id,
+      measure: measure.pieces[at],
+      inLimb: limbs.filter((limb) => limb === limbs[at]).length > 1,
+      pivot: doc.joints.find(({ childId }) => childId === piece.id) ?? null,
+      next: doc.joints.find(({ parentId, childId }) => parentId === piece.id && isNext(childId)) ?? null,
+    };
+    return [[piece.partId, here]];
+  });
   return { view, marks, floor, tall, pieces: new Map(pieces) };
 }
-
-/** px that either size may be off by. */
-const UNSURE = 0.75;
 
 /** The ways in which a part's size is told, px: from its upper to its lower end, and along a limb. */
 const SIZES: readonly ((piece: PieceMeasure) => number | null)[] = [
@@ -141,30 +159,97 @@ const SIZES: readonly ((piece: PieceMeasure) => number | null)[] = [
 const NO_DRIFT = { size: null, height: null, colour: null };
 
 function driftOf(partId: PartId, side: Side, reference: Side): Pick<PartInView, 'size' | 'height' | 'colour'> {
-  const here = side.pieces.get(partId)?.measure;
-  const there = reference.pieces.get(partId)?.measure;
-  if (!here || !there) return NO_DRIFT;
-  const drifts = SIZES.flatMap((sizeIn) => {
-    const [own, other] = [sizeIn(here), sizeIn(there)];
-    if (!own || !other) return [];
-    // A pixel more or less is no drift: the ends of what is cut lie on whole ones.
-    const unsure = 100 * (UNSURE / own + UNSURE / other);
-    const drift = 100 * (own / side.tall / (other / reference.tall) - 1);
+  const [here, there] = [side.pieces.get(partId), reference.pieces.get(partId)];
+  if (!here?.measure || !there?.measure) return NO_DRIFT;
+  const own = { ...here, measure: here.measure };
+  const other = { ...there, measure: there.measure };
+  const drifts = sizesOf(own, other).map(([a, b]) => {
+    const unsure = 100 * (a.unsure / a.size + b.unsure / b.size);
+    const drift = 100 * (a.size / side.tall / (b.size / reference.tall) - 1);
     return Math.sign(drift) * Math.max(0, Math.abs(drift) - unsure);
   });
   // A limb that is drawn slanted in one view hangs straight in another: what is too large is so both ways.
   const size = drifts.length > 0 ? drifts.reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a)) : null;
-  const ends = (['top', 'bottom'] as const).flatMap((end) => {
-    const [own, other] = [here[end], there[end]];
-    if (own === null || other === null) return [];
-    return 100 * ((side.floor - own) / side.tall - (reference.floor - other) / reference.tall);
+  const heights = heightsOf(own, other).map(
+    ([a, b]) => 100 * ((side.floor - a) / side.tall - (reference.floor - b) / reference.tall),
+  );
+  const height = heights.length > 0 ? heights.reduce((sum, one) => sum + one, 0) / heights.length : null;
+  const shows = own.measure.area / side.tall ** 2 / (other.measure.area / reference.tall ** 2);
+  const colour = shows < LITTLE ? null : colourDrift(own.measure.colours, other.measure.colours);
+  return { size, height, colour: colour && { ...colour, limit: shows < HALF ? PARTLY_LIMIT : COLOUR_LIMIT } };
+}
+
+/** Less of a part than this share of what shows in the other view tells nothing of its colours. */
+const LITTLE = 0.15;
+/** With less than this share, only one side of its shading may show. */
+const HALF = 0.5;
+const PARTLY_LIMIT = 4;
+
+/** How far the main colours of two pictures of a part lie apart: each may have another shade for its largest. */
+function colourDrift(
+  here: readonly Rgb[],
+  there: readonly Rgb[],
+): Omit<NonNullable<PartInView['colour']>, 'limit'> | null {
+  const nearest = (colour: Rgb, among: readonly Rgb[]) =>
+    among.reduce((a, b) => (colourDistance(colour, b) < colourDistance(colour, a) ? b : a));
+  if (here.length === 0 || there.length === 0) return null;
+  const pairs = [
+    { here: here[0], there: nearest(here[0], there) },
+    { here: nearest(there[0], here), there: there[0] },
+  ].map((pair) => ({ ...pair, distance: colourDistance(pair.here, pair.there) }));
+  return pairs.reduce((a, b) => (b.distance < a.distance ? b : a));
+}
+
+/** A piece with its joints, measured. */
+type Measured = PieceHere & { measure: PieceMeasure };
+
+/** A size, and how far off it may be: what lies within that is no drift, px. */
+interface Sized {
+  size: number;
+  unsure: number;
+}
+
+/** The sizes of a part in two views that can be held against one another. */
+function sizesOf(here: Measured, there: Measured): [Sized, Sized][] {
+  // Where a limb is cut says nothing of how long it is: from joint to joint does.
+  if (here.inLimb && (here.pivot || there.pivot || here.next || there.next)) {
+    const [own, other] = [betweenJoints(here), betweenJoints(there)];
+    return own && other ? [[own, other]] : [];
+  }
+  return SIZES.flatMap((sizeIn): [Sized, Sized][] => {
+    const [own, other] = [sizeIn(here.measure), sizeIn(there.measure)];
+    // The ends of what is cut lie on whole pixels.
+    return own && other
+      ? [
+          [
+            { size: own, unsure: ENDS },
+            { size: other, unsure: ENDS },
+          ],
+        ]
+      : [];
   });
-  const height = ends.length > 0 ? ends.reduce((sum, end) => sum + end, 0) / ends.length : null;
-  const colour =
-    here.colour && there.colour
-      ? { distance: colourDistance(here.colour, there.colour), here: here.colour, there: there.colour }
-      : null;
-  return { size, height, colour };
+}
+
+/** px by which both ends of a piece may be off. */
+const ENDS = 0.75;
+/** By which a joint may be, as a share of its disc: a root that is hidden is placed by less than a hinge is. */
+const HINGE = 0.03;
+const ROOT = 0.3;
+
+function betweenJoints({ pivot, next }: Measured): Sized | null {
+  if (!pivot || !next) return null;
+  const off = (joint: JointRow) => joint.radius * (joint.kind === 'hinge' ? HINGE : ROOT);
+  return { size: Math.hypot(pivot.x - next.x, pivot.y - next.y), unsure: off(pivot) + off(next) };
+}
+
+/** Heights of a part in two views that can be held against one another, px from the top each. */
+function heightsOf(here: Measured, there: Measured): [number, number][] {
+  // A joint's height is a height line's to tell.
+  if (here.inLimb && (here.pivot || there.pivot)) return [];
+  return (['top', 'bottom'] as const).flatMap((end): [number, number][] => {
+    const [own, other] = [here.measure[end], there.measure[end]];
+    return own === null || other === null ? [] : [[own, other]];
+  });
 }
 
 type ExceptionOf = (viewId: ViewId, partId: PartId, what: ExceptionKind) => string | null;
@@ -186,15 +271,26 @@ function partFindings(line: PartLine, cell: PartInView, sides: readonly Side[], 
       accepted: what ? exceptionOf(viewId, partId, what) : null,
     });
   const where = `in ${nameOf(side)}`;
+  // Eyes, brows and pupils are one part, and more than one thing.
+  const isPair = /[^s]s$/.test(word);
+  const is = isPair ? 'are' : 'is';
   if (cell.state === 'missing' && side.pieces.size > 0)
-    add('missing', `is missing ${where}. Cut it, or say that it does not show there.`);
+    add('missing', `${is} missing ${where}. Cut it, or say that it does not show there.`);
   if (cell.state === 'extra') add('extra', `is ${where} alone, and the plan has no such part.`);
   if (cell.size !== null && Math.abs(cell.size) > DRIFT_LIMIT)
-    add('size', `is ${per(cell.size)} too ${cell.size > 0 ? 'large' : 'small'} ${where}.`, 'size');
+    add('size', `${is} ${per(cell.size)} too ${cell.size > 0 ? 'large' : 'small'} ${where}.`, 'size');
   if (cell.height !== null && Math.abs(cell.height) > DRIFT_LIMIT)
-    add('height', `lies ${per(cell.height)} too ${cell.height > 0 ? 'high' : 'low'} ${where}.`, 'height');
-  if (cell.colour && cell.colour.distance > COLOUR_LIMIT)
-    add('colour', `has another colour ${where}: ${cell.colour.distance.toFixed(1)} off.`, 'colour');
+    add(
+      'height',
+      `${isPair ? 'lie' : 'lies'} ${per(cell.height)} too ${cell.height > 0 ? 'high' : 'low'} ${where}.`,
+      'height',
+    );
+  if (cell.colour && cell.colour.distance > cell.colour.limit)
+    add(
+      'colour',
+      `${isPair ? 'have' : 'has'} another colour ${where}: ${cell.colour.distance.toFixed(1)} off.`,
+      'colour',
+    );
   return found;
 }
 

@@ -1,11 +1,11 @@
 import { deriveKey, placeOf } from '../document/keys.js';
 import { drawOrder, partOf } from '../document/family.js';
-import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
+import type { CharacterDoc, PartRow, PieceRow, ViewId } from '../document/rows.js';
 import type { Measure } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { ownersAtRest, type OwnerMap } from '../cut/owners.js';
 import { takePalette } from '../cut/palette.js';
-import { paintBounds, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { paintArea, paintBounds, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { fromHex } from '../raster/colour.js';
 import { INSIDE } from '../raster/mask.js';
@@ -18,8 +18,10 @@ export interface PieceMeasure {
   bottom: number | null;
   /** From end to end along a limb that is drawn longer than wide; null for what is no limb, or where an end is hidden. */
   length: number | null;
-  /** Its main colour; null for a piece without opaque paint. */
-  colour: Rgb | null;
+  /** Its main colours, the largest first; those with little of it are left out. */
+  colours: Rgb[];
+  /** Pixels that show. */
+  area: number;
 }
 
 /** A view as it is compared with others. */
@@ -38,15 +40,15 @@ const HIDDEN_END = 0.3;
 /** A limb is longer than wide by this, and hangs no farther from upright than this, rad. */
 const LONG = 1.7;
 const HANGS = (50 * Math.PI) / 180;
-/** A colour with less of a piece than this is not its main one. */
-const MAIN = 0.25;
+/** A colour with less of a piece than this is none of its main ones. */
+const MAIN = 0.12;
 
 /** What a view is compared by: measured once for the same design, faces and order. */
 export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeasure> {
   const order = drawOrder(doc, viewId);
   const limbs = order.map((piece) => limbOf(doc, piece));
   return {
-    key: deriveKey('turn 1', [viewById(doc, viewId).designBlob, order.map(({ face }) => placeOf(face)), limbs]),
+    key: deriveKey('turn 3', [viewById(doc, viewId).designBlob, order.map(({ face }) => placeOf(face)), limbs]),
     what: 'Measuring the view',
     measure: (art) => {
       const owners = ownersAtRest(doc, viewId, art);
@@ -59,10 +61,16 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
   };
 }
 
-/** The limb that a piece belongs to: what is cut from one limb ends at its cut, and is not hidden there. */
-function limbOf(doc: CharacterDoc, piece: PieceRow): string {
-  const { group, side, part } = partOf(doc, piece);
-  return part === null ? piece.id : `${group}/${side ?? ''}`;
+/**
+ * The limb that a piece belongs to: what is cut from one limb ends at its cut, and is not hidden there. Parts of one group
+ * that hang from one another are a limb; hair in front and behind is none.
+ */
+export function limbOf(doc: CharacterDoc, piece: PieceRow): string {
+  const own = partOf(doc, piece);
+  const isAlike = ({ group, side, part }: PartRow) => group === own.group && side === own.side && part !== null;
+  const inChain =
+    isAlike(own) && doc.parts.some((part) => isAlike(part) && (part.id === own.parentId || part.parentId === own.id));
+  return inChain ? `${own.group}/${own.side ?? ''}` : piece.id;
 }
 
 function measurePiece(
@@ -107,13 +115,15 @@ function measurePiece(
   };
   const top = isSeen(-1) ? bounds.y : null;
   const bottom = isSeen(1) ? bounds.y + bounds.height : null;
-  const [main] = takePalette(face, 1);
   return {
     bounds,
     top,
     bottom,
     length: top !== null && bottom !== null ? lengthOf(face) : null,
-    colour: main && main.share >= MAIN ? fromHex(main.hex) : null,
+    colours: takePalette(face, 4)
+      .filter(({ share }) => share >= MAIN)
+      .map(({ hex }) => fromHex(hex)),
+    area: paintArea(face),
   };
 }
 

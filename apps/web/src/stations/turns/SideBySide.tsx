@@ -7,7 +7,7 @@ import { viewWord } from '../../bench/view-words';
 import { ROOM, TALL, layBeside, roomOf, unitsAt, type LaidView } from './places';
 
 /** Units left of the views, for the words of the heights. */
-const GUTTER = 190;
+const GUTTER = 235;
 
 /** All views on one floor line. A height line runs over them; each view's own is dragged, and says how far it strays. */
 export function SideBySide({
