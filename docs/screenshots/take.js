@@ -65,7 +65,7 @@ await page.getByRole('slider').focus();
 for (let i = 0; i < 16; i++) await page.keyboard.press('PageUp');
 await take('joints');
 await open('under');
-await page.getByText('24 of 24 pieces').waitFor({ timeout: 60_000 });
+await page.getByText('26 of 26 pieces').waitFor({ timeout: 60_000 });
 await page.getByRole('contentinfo').getByRole('button', { name: 'torso' }).click();
 await page.keyboard.press('c');
 await take('contours');
@@ -123,6 +123,9 @@ await page.getByLabel('The line').fill('[happy] Low water at nine, all mail aboa
 await page.getByRole('button', { name: 'Say it' }).click();
 await page.waitForTimeout(1900);
 await take('say-a-line');
+await page.goto(`${address}/characters/${cards.find((card) => card.name === 'Juniper Vane, turnaround').id}/turns`);
+await page.getByText(/^Satchel is/).waitFor({ timeout: 60_000 });
+await take('turns');
 await open('handoff');
 await page.getByText('All 10 checks hold').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(3000);

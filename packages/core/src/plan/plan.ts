@@ -125,3 +125,8 @@ export function planFaults(plan: Plan): string[] {
   }
   return faults;
 }
+
+/** Is a plan one of a person, by the breakdown it began with? */
+export function isOfPeople(plan: Plan): boolean {
+  return TEMPLATES.find(({ key }) => key === plan.template)?.kind === 'People';
+}

@@ -5,7 +5,10 @@ import type { CharacterDoc, Diff, JointId, JointRow, ViewId } from '../document/
 import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
 import { LimberError } from '../errors.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { INSIDE } from '../raster/mask.js';
 import { changeJoint } from '../joints/joint-edits.js';
+import type { JointChange } from '../joints/joint-fields.js';
 import { fitAllJoints, type MadeJoints } from '../joints/place-fitted.js';
 
 /** What a joint takes over from the same joint of another view; its place, radius and line are measured here. */
@@ -46,8 +49,7 @@ export function carryOver(
     const like = jointLike(after, joint, fromId);
     if (!like) continue;
     const taken = Object.fromEntries(CARRIED.map((field) => [field, like[field]]));
-    const y = joint.kind === 'one-sided' ? heightLike(after, like, joint) : null;
-    const change = changeJoint(after, joint.id, { ...taken, ...(y !== null && { y }) });
+    const change = changeJoint(after, joint.id, { ...taken, ...placeLike(after, like, joint, art) });
     diff = joinDiffs(diff, change);
     after = applyDiff(after, change);
   }
@@ -81,16 +83,54 @@ function layAlike(doc: CharacterDoc, fromId: ViewId, toId: ViewId): Diff {
   return diff.build();
 }
 
-/** How far a root is moved at most to lie as high as in the other view, in radii: it is hidden, and fitted by what shows. */
-const MOVED = 1;
+/** A disc that is so much larger or smaller than in the other view was fitted to something else. */
+const ALIKE = 0.3;
 
-/** Where a joint would lie as high on the figure as the same joint of another view, px; null where that is too far off. */
-function heightLike(doc: CharacterDoc, like: JointRow, joint: JointRow): number | null {
-  const share = (viewId: ViewId) => {
-    const floor = viewById(doc, viewId).floorY;
-    return { floor, tall: floor - Math.min(...drawOrder(doc, viewId).map(({ face }) => face.y)) };
-  };
-  const [there, here] = [share(like.viewId), share(joint.viewId)];
-  const y = here.floor - ((there.floor - like.y) / there.tall) * here.tall;
-  return Math.abs(y - joint.y) <= MOVED * joint.radius ? Math.round(y * 10) / 10 : null;
+/**
+ * Where a joint belongs by the same joint of another view: where the fit found a disc of about the same size it stays, but for
+ * roots, which are hidden and lie as high on the figure as there. Any other is laid on the middle of its own piece at that height.
+ */
+function placeLike(
+  doc: CharacterDoc,
+  like: JointRow,
+  joint: JointRow,
+  art: ViewArt,
+): Pick<JointChange, 'x' | 'y' | 'radius'> {
+  const [there, here] = [figureOf(doc, like.viewId), figureOf(doc, joint.viewId)];
+  const scale = here.tall / there.tall;
+  const y = tenth(here.floor - (there.floor - like.y) * scale);
+  const radius = like.radius * scale;
+  const isAlike = Math.abs(joint.radius / radius - 1) <= ALIKE;
+  if (isAlike && joint.kind !== 'one-sided') return {};
+  const face = art.pieces.get(joint.childId)?.face;
+  const run = face && longestRun(face, y, radius);
+  if (isAlike) return Math.abs(y - joint.y) <= joint.radius ? { y } : {};
+  // Seen from here it is narrower, as a cap or a scarf may be: then the fit knows better.
+  if (!run || run.length / 2 < (1 - ALIKE) * radius) return {};
+  return { x: tenth(run.from + run.length / 2), y, radius: tenth(Math.min(radius, run.length / 2)) };
+}
+
+const tenth = (value: number) => Math.round(value * 10) / 10;
+
+/** Where a view's figure stands, and how tall its pieces are together, px. */
+function figureOf(doc: CharacterDoc, viewId: ViewId): { floor: number; tall: number } {
+  const floor = viewById(doc, viewId).floorY;
+  return { floor, tall: Math.max(1, floor - Math.min(...drawOrder(doc, viewId).map(({ face }) => face.y))) };
+}
+
+/** Share of a disc's radius within which a piece is as wide as at its joint, though it be cut off there aslant. */
+const NEAR = 1 / 2;
+
+/** The longest run of a face's paint in the rows near a height, or in those of its rows that are nearest to it, px. */
+function longestRun(face: PlacedBitmap, y: number, radius: number): { from: number; length: number } | null {
+  const rowAt = (at: number) => Math.max(0, Math.min(face.height - 1, Math.floor(at) - face.y));
+  let best = { from: 0, length: 0 };
+  for (let row = rowAt(y - NEAR * radius); row <= rowAt(y + NEAR * radius); row++) {
+    let length = 0;
+    for (let x = 0; x < face.width; x++) {
+      length = face.data[(row * face.width + x) * 4 + 3] > INSIDE ? length + 1 : 0;
+      if (length > best.length) best = { from: face.x + x - length + 1, length };
+    }
+  }
+  return best.length > 0 ? best : null;
 }

@@ -3,12 +3,14 @@ import { drawOrder, partOf } from '../document/family.js';
 import type { CharacterDoc, PartRow, PieceRow, ViewId } from '../document/rows.js';
 import type { Measure } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
+import { isOfPeople, planOf } from '../plan/plan.js';
 import { ownersAtRest, type OwnerMap } from '../cut/owners.js';
 import { takePalette } from '../cut/palette.js';
 import { paintArea, paintBounds, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { fromHex } from '../raster/colour.js';
 import { INSIDE } from '../raster/mask.js';
+import { readiness, type PoseFinding } from './readiness.js';
 
 /** A piece as it shows in its view, px of the canvas. */
 export interface PieceMeasure {
@@ -28,6 +30,8 @@ export interface PieceMeasure {
 export interface ViewMeasure {
   /** The design's paint; null for an empty one. */
   bounds: Rect | null;
+  /** What in its pose will make separating hard. */
+  pose: PoseFinding[];
   /** By place in the draw order. */
   pieces: (PieceMeasure | null)[];
 }
@@ -47,8 +51,10 @@ const MAIN = 0.12;
 export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeasure> {
   const order = drawOrder(doc, viewId);
   const limbs = order.map((piece) => limbOf(doc, piece));
+  const { key, designBlob } = viewById(doc, viewId);
+  const known = { isPerson: isOfPeople(planOf(doc.character)), isFlat: key === 'front' || key === 'back' };
   return {
-    key: deriveKey('turn 3', [viewById(doc, viewId).designBlob, order.map(({ face }) => placeOf(face)), limbs]),
+    key: deriveKey('turn 4', [designBlob, order.map(({ face }) => placeOf(face)), limbs, known]),
     what: 'Measuring the view',
     measure: (art) => {
       const owners = ownersAtRest(doc, viewId, art);
@@ -56,7 +62,7 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
         const face = art.pieces.get(id)?.face;
         return face ? measurePiece(face, at, owners, limbs) : null;
       });
-      return { bounds: paintBounds(art.design), pieces };
+      return { bounds: paintBounds(art.design), pose: readiness(art.design, known), pieces };
     },
   };
 }

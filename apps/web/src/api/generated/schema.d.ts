@@ -2714,7 +2714,18 @@ export interface components {
       drawingViews: components['schemas']['DrawingViewRow'][];
       looks: components['schemas']['LookRow'][];
       cycles: components['schemas']['CycleRow'][];
-      exceptions: components['schemas']['ExceptionRow'][];
+      exceptions: {
+        /** @description Counts the changes of this row, from 1. */
+        version: number;
+        /** @constant */
+        table: 'exception';
+        id: components['schemas']['ExceptionId'];
+        viewId: components['schemas']['ViewId'];
+        partId: components['schemas']['PartId'];
+        what: components['schemas']['ExceptionKind'];
+        /** @description In the artist's words; may be empty. */
+        because: string;
+      }[];
       character: components['schemas']['CharacterRow'];
     };
     ViewRow: {
@@ -3127,19 +3138,6 @@ export interface components {
       frames: number[];
     };
     CycleId: string;
-    /** @description What is otherwise in one view by intent: a part that does not show there, or a drift that is fine so. */
-    ExceptionRow: {
-      /** @description Counts the changes of this row, from 1. */
-      version: number;
-      /** @constant */
-      table: 'exception';
-      id: components['schemas']['ExceptionId'];
-      viewId: components['schemas']['ViewId'];
-      partId: components['schemas']['PartId'];
-      what: components['schemas']['ExceptionKind'];
-      /** @description In the artist's words; may be empty. */
-      because: string;
-    };
     ExceptionId: string;
     /** @enum {string} */
     ExceptionKind: 'unseen' | 'size' | 'height' | 'colour';
@@ -3263,7 +3261,18 @@ export interface components {
       | components['schemas']['DrawingViewRow']
       | components['schemas']['LookRow']
       | components['schemas']['CycleRow']
-      | components['schemas']['ExceptionRow'];
+      | {
+          /** @description Counts the changes of this row, from 1. */
+          version: number;
+          /** @constant */
+          table: 'exception';
+          id: components['schemas']['ExceptionId'];
+          viewId: components['schemas']['ViewId'];
+          partId: components['schemas']['PartId'];
+          what: components['schemas']['ExceptionKind'];
+          /** @description In the artist's words; may be empty. */
+          because: string;
+        };
     /** @description One check of a view. */
     Check: {
       id: components['schemas']['CheckId'];
@@ -3495,8 +3504,21 @@ export interface components {
     ViewMeasure: {
       /** @description The design's paint; null for an empty one. */
       bounds: components['schemas']['Rect'] | null;
+      /** @description What in its pose will make separating hard. */
+      pose: components['schemas']['PoseFinding'][];
       /** @description By place in the draw order. */
       pieces: (components['schemas']['PieceMeasure'] | null)[];
+    };
+    /** @description Something about a pose that makes separating hard, and what to ask the designer for. */
+    PoseFinding: {
+      /** @enum {string} */
+      kind: 'cropped' | 'two-figures' | 'arms-touch' | 'legs-touch' | 'uneven';
+      sentence: string;
+      /** @description Where, px. */
+      place: {
+        x: number;
+        y: number;
+      };
     };
     /** @description A piece as it shows in its view, px of the canvas. */
     PieceMeasure: {
@@ -3506,8 +3528,10 @@ export interface components {
       bottom: number | null;
       /** @description From end to end along a limb that is drawn longer than wide; null for what is no limb, or where an end is hidden. */
       length: number | null;
-      /** @description Its main colour; null for a piece without opaque paint. */
-      colour: components['schemas']['Rgb'] | null;
+      /** @description Its main colours, the largest first; those with little of it are left out. */
+      colours: components['schemas']['Rgb'][];
+      /** @description Pixels that show. */
+      area: number;
     };
     /** @description What came back, piece by piece, and what was not understood. */
     BroughtBack: {

@@ -5,6 +5,7 @@ import { viewWord } from '../../bench/view-words';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
 import { HeightList } from './HeightList';
 import { PartTable } from './PartTable';
+import { PoseList } from './PoseList';
 import { TurnFindings } from './TurnFindings';
 import { useTurns } from './turns-store';
 import { useComparison } from './useComparison';
@@ -12,12 +13,15 @@ import { useComparison } from './useComparison';
 /** Turns' ledger: what the views do not agree on, every part in every view, and the heights. */
 export function TurnsLedger() {
   const { doc, view, edit } = useOnBench();
-  const { comparison, isOld } = useComparison();
+  const { comparison, measures, isOld } = useComparison();
   if (doc.views.length < 2)
     return (
-      <LedgerHead title="Turns">
-        Bring in another view with + above: parts and names are the same in all of them.
-      </LedgerHead>
+      <>
+        <LedgerHead title="Turns">
+          Bring in another view with + above: parts and names are the same in all of them.
+        </LedgerHead>
+        <PoseList measures={measures} />
+      </>
     );
   const reference = doc.views.find(({ id }) => id === comparison?.referenceId) ?? doc.views[0];
   const open = comparison?.findings.filter(({ accepted }) => accepted === null).length;
@@ -55,6 +59,7 @@ export function TurnsLedger() {
       {comparison && (
         <div className={isOld ? 'opacity-70' : ''}>
           <TurnFindings comparison={comparison} />
+          <PoseList measures={measures} />
           <PartTable comparison={comparison} />
           <HeightList comparison={comparison} />
         </div>

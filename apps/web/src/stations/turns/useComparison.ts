@@ -8,17 +8,19 @@ import { useTurns } from './turns-store';
 /** ms without an edit before the views are measured again. */
 const REST_MS = 700;
 
-/** All views held against the one that is followed; null until they are measured, or where there is but one. */
+/** All views held against the one that is followed; null until they are measured. */
 export function useComparison(): {
   comparison: Comparison | null;
   measures: ReadonlyMap<string, ViewMeasure>;
   isOld: boolean;
   error: Error | undefined;
 } {
-  const { doc, revision } = useOnBench();
+  const { doc, revision, station } = useOnBench();
   const followed = useTurns((s) => s.referenceId);
   const rested = useRested(revision, REST_MS);
-  const { data, error } = useAnswer('turns.measures', doc.views.length > 1 ? doc.character.id : null, {
+  // The run asks for several views only: one alone is measured where its pose is looked at.
+  const asks = doc.views.length > 1 || station === 'turns';
+  const { data, error } = useAnswer('turns.measures', asks ? doc.character.id : null, {
     again: rested,
     keepPreviousData: true,
     revalidateOnFocus: false,

@@ -1,0 +1,140 @@
+import type { CharacterDoc, ViewMeasure } from '@limber-sheaf/core';
+import { askOf, maskOf, paint, refusedOf, type Asked } from './drawn-head';
+import { call, design, end, startServer, type Running } from './server-under-test';
+
+jest.setTimeout(60_000);
+let server: Running;
+let production: string;
+
+beforeAll(async () => {
+  server = await startServer();
+  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Turns' })).body.id;
+});
+afterAll(() => end(server));
+
+const ask = (...asked: Asked) => askOf(server, ...asked);
+const refused = (...asked: Asked) => refusedOf(server, ...asked);
+
+const [COAT, RED, SKIN] = [
+  [60, 90, 140, 255],
+  [190, 70, 60, 255],
+  [232, 178, 140, 255],
+];
+const inBox = (x: number, y: number, [left, top, right, bottom]: number[]) =>
+  x >= left && x < right && y >= top && y < bottom;
+
+/** A figure of a head over a coat that hangs to the floor; from the side it is narrower, and its coat may be of another colour. */
+const figure = (half: number, coat: readonly number[]) =>
+  paint(240, 240, (x, y) =>
+    inBox(x, y, [120 - half, 90, 120 + half, 220])
+      ? coat
+      : inBox(x, y, [120 - half * 0.6, 30, 120 + half * 0.6, 90])
+        ? SKIN
+        : null,
+  );
+
+async function turned(coat: readonly number[] = RED) {
+  const first = await ask('POST', `/productions/${production}/characters`, design('Teal', figure(50, COAT)));
+  const { id } = first.doc.character;
+  const form = new FormData();
+  form.append('key', 'side');
+  form.append('design', new Blob([new Uint8Array(figure(30, coat)).buffer], { type: 'image/png' }), 'side.png');
+  const { doc } = await ask('POST', `/characters/${id}/views`, form);
+  const [front, side] = doc.views.map((view) => view.id);
+  const cut = (view: string, group: string, half: number, [top, bottom]: [number, number]) =>
+    ask('POST', `/views/${view}/cut/take`, {
+      targets: [{ tokens: { group }, mask: maskOf((x, y) => inBox(x, y, [120 - half, top, 120 + half, bottom])) }],
+    });
+  await cut(front, 'coat', 50, [90, 220]);
+  await cut(front, 'head', 50, [0, 90]);
+  const state = await cut(side, 'coat', 30, [90, 220]);
+  return { id, front, side, doc: state.doc };
+}
+
+const partOf = (doc: CharacterDoc, group: string) => doc.parts.find((part) => part.group === group)?.id ?? '';
+const pieceIn = (doc: CharacterDoc, viewId: string, group: string) =>
+  doc.pieces.find((piece) => piece.viewId === viewId && piece.partId === partOf(doc, group))?.id ?? '';
+
+interface Measured {
+  revision: number;
+  views: { viewId: string; measure: ViewMeasure }[];
+}
+const measures = async (id: string) => (await call<Measured>(server, 'GET', `/characters/${id}/turns`)).body;
+
+test('all views are measured, and the colour of one is taken over: the design goes along, and the rest still matches', async () => {
+  const { id, front, side, doc } = await turned();
+  const before = await measures(id);
+  expect(before.views.map(({ viewId }) => viewId)).toEqual([front, side]);
+  expect(before.views.map(({ measure }) => measure.pieces.length)).toEqual([2, 1]);
+  const coat = pieceIn(doc, side, 'coat');
+  expect(await refused('POST', `/pieces/${coat}/take-colour`, { fromId: side })).toMatch(
+    /^422 A view cannot follow itself/,
+  );
+  const { summary } = await ask('POST', `/pieces/${coat}/take-colour`, { fromId: front });
+  expect(summary).toBe('Give coat its colour from front');
+  const [, { measure }] = (await measures(id)).views;
+  const [red, green, blue] = measure.pieces[0]?.colours[0] ?? [0, 0, 0];
+  for (const [c, value] of [red, green, blue].entries()) expect(Math.abs(value - COAT[c])).toBeLessThan(4);
+  const { body } = await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${side}/checks`);
+  expect(body.checks.find((check) => check.id === 'rest-match')?.figure).toBe(0);
+  await ask('POST', `/characters/${id}/undo`, {});
+  expect((await measures(id)).views[1].measure).toEqual(before.views[1].measure);
+});
+
+test('height lines are dragged and let go, each as an edit; what cannot be is a sentence and changes nothing', async () => {
+  const { side } = await turned();
+  const put = (key: string, y: number | null) => ask('PUT', `/views/${side}/heights`, { key, y });
+  const heights = ({ doc }: { doc: CharacterDoc }) => doc.views.find((view) => view.id === side)?.heights;
+  expect(heights(await put('chin', 92))).toEqual([{ key: 'chin', y: 92 }]);
+  expect(heights(await put('belt', 140))).toHaveLength(2);
+  expect(heights(await put('chin', null))).toEqual([{ key: 'belt', y: 140 }]);
+  const { doc } = await put('floor', 210);
+  expect(doc.views.find((view) => view.id === side)?.floorY).toBe(210);
+  const bad = (body: object) => refused('PUT', `/views/${side}/heights`, body);
+  expect(await bad({ key: 'belt', y: 215 })).toMatch(/^422 The line would lie below the floor/);
+  expect(await bad({ key: 'belt', y: 4000 })).toMatch(/^422 The line would lie outside the canvas/);
+  expect(await bad({ key: 'floor', y: null })).toMatch(/^422 A view always has a floor/);
+  expect(await bad({ key: '', y: 3 })).toMatch(/^400/);
+  expect(await bad({ key: 'belt', y: 'low' })).toMatch(/^400/);
+});
+
+test('what is otherwise by intent is kept with its reason, goes with a copy and with undo', async () => {
+  const { id, side, doc } = await turned();
+  const say = (group: string, what: string, because: string | null) =>
+    ask('PUT', `/views/${side}/exceptions`, { partId: partOf(doc, group), what, because });
+  await say('head', 'unseen', 'cropped');
+  const { doc: said } = await say('coat', 'colour', 'in the shade');
+  expect(said.exceptions.map(({ what, because }) => [what, because]).sort()).toEqual([
+    ['colour', 'in the shade'],
+    ['unseen', 'cropped'],
+  ]);
+  const asked = { partId: partOf(doc, 'coat'), what: 'unseen', because: '' };
+  expect(await refused('PUT', `/views/${side}/exceptions`, asked)).toMatch(/^422 That part is made in this view/);
+  expect(await refused('PUT', `/views/${side}/exceptions`, { ...asked, what: 'weight' })).toMatch(/^400/);
+  const copy = await ask('POST', `/characters/${id}/duplicate`, {});
+  expect(copy.doc.exceptions).toHaveLength(2);
+  expect(copy.doc.exceptions.map(({ partId }) => copy.doc.parts.some((part) => part.id === partId))).toEqual([
+    true,
+    true,
+  ]);
+  expect((await say('head', 'unseen', null)).doc.exceptions).toHaveLength(1);
+  expect((await ask('POST', `/characters/${id}/undo`, {})).doc.exceptions).toHaveLength(2);
+});
+
+test('draw order is carried over from another view; two views without a part in common refuse', async () => {
+  const { front, side, doc } = await turned();
+  await ask('POST', `/views/${side}/cut/take`, {
+    targets: [{ tokens: { group: 'head' }, mask: maskOf((x, y) => inBox(x, y, [102, 30, 138, 90])) }],
+  });
+  await ask('POST', `/pieces/${pieceIn(doc, front, 'coat')}/order`, { inFrontOf: pieceIn(doc, front, 'head') });
+  const { doc: carried } = await ask('POST', `/views/${side}/carry-over`, { fromId: front });
+  const order = (viewId: string) =>
+    carried.pieces
+      .filter((piece) => piece.viewId === viewId)
+      .sort((a, b) => a.depth - b.depth)
+      .map(({ partId }) => partId);
+  expect(order(side)).toEqual(order(front));
+  expect(await refused('POST', `/views/${side}/carry-over`, { fromId: side })).toMatch(
+    /^422 A view cannot follow itself/,
+  );
+});

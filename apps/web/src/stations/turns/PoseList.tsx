@@ -1,0 +1,32 @@
+import type { ViewMeasure } from '@limber-sheaf/core';
+import { useOnBench } from '../../bench/context';
+import { viewWord } from '../../bench/view-words';
+
+/** What in the poses will make separating hard, view by view, with what to ask the designer for. */
+export function PoseList({ measures }: { measures: ReadonlyMap<string, ViewMeasure> }) {
+  const { doc } = useOnBench();
+  const views = doc.views.filter(({ id }) => measures.has(id));
+  const found = views.flatMap((view) => measures.get(view.id)?.pose.map((finding) => ({ view, finding })) ?? []);
+  if (views.length === 0) return null;
+  return (
+    <section aria-label="Ready to separate?" className="mb-4">
+      <h3 className="mt-3 mb-1 text-[15px]">Ready to separate?</h3>
+      {found.length === 0 ? (
+        <p className="text-[13px] text-soft">
+          {views.length === 1 ? 'Nothing in this pose' : 'Nothing in these poses'} will make separating hard.
+        </p>
+      ) : (
+        <ul>
+          {found.map(({ view, finding }) => (
+            <li
+              key={`${view.id} ${finding.sentence}`}
+              className="mb-1.5 border-l-[3px] border-brass py-0.5 pl-2.5 text-[13px]"
+            >
+              <span className="font-medium">{viewWord(view.key)}.</span> {finding.sentence}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

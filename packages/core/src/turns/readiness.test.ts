@@ -1,0 +1,87 @@
+import { createPlaced, cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
+import { compositeOverMutable } from '../raster/composite.js';
+import { drawMember } from '../testing/troupe/index.js';
+import { adult, person } from '../testing/troupe/person.js';
+import { readiness, type PoseFinding } from './readiness.js';
+
+const SKETCH = adult('Rill', { width: 4, colour: [38, 32, 46] }, [
+  [232, 186, 150],
+  [120, 160, 90],
+  [62, 84, 120],
+  [70, 60, 60],
+]);
+type Arm = readonly [number, number, number];
+
+/** A figure in a pose: degrees from hanging straight down, by stretch of each arm; how far apart its hips are, and how stout it is. */
+function pose(a: Arm, b: Arm, { hips = 32, stout = 1, spread = 3 } = {}): PlacedBitmap {
+  const { arms, trunk } = SKETCH;
+  const legs: Arm = [spread, spread / 3, 12];
+  return drawMember(
+    person({
+      ...SKETCH,
+      width: 760,
+      x: 380,
+      hips,
+      trunk: { ...trunk, shoulders: trunk.shoulders * stout, hem: trunk.hem * stout },
+      arms: { ...arms, A: a, B: b },
+      legs: { ...SKETCH.legs, A: legs, B: legs },
+    }),
+  ).design;
+}
+const flat = { isPerson: true, isFlat: true };
+const kinds = (design: PlacedBitmap, known = flat) => readiness(design, known).map(({ kind }) => kind);
+
+const RELAXED: Arm = [18, 14, 10];
+const POSES: [string, () => PlacedBitmap, PoseFinding['kind'][]][] = [
+  ['an A-pose', () => pose(RELAXED, RELAXED), []],
+  ['a wide A-pose', () => pose([40, 38, 36], [40, 38, 36]), []],
+  ['a T-pose', () => pose([90, 90, 90], [90, 90, 90]), []],
+  ['both elbows bent', () => pose([24, 100, 104], [24, 100, 104]), []],
+  ['arms raised', () => pose([130, 134, 136], [130, 134, 136]), []],
+  ['a stout A-pose', () => pose([30, 26, 24], [30, 26, 24], { stout: 1.25 }), []],
+  ['a slim A-pose', () => pose(RELAXED, RELAXED, { stout: 0.85 }), []],
+  ['arms along the body', () => pose([3, 1, 0], [3, 1, 0]), ['arms-touch']],
+  ['arms along a stout body', () => pose([6, 2, 0], [6, 2, 0], { stout: 1.25 }), ['arms-touch']],
+  ['arms on the thighs', () => pose([2, -2, -4], [2, -2, -4]), ['arms-touch']],
+  ['legs together', () => pose(RELAXED, RELAXED, { hips: 20, spread: 0 }), ['legs-touch']],
+  ['legs crossed', () => pose(RELAXED, RELAXED, { hips: 22, spread: -6 }), ['legs-touch']],
+  ['one arm up', () => pose([128, 124, 124], RELAXED), ['uneven']],
+  ['one arm out', () => pose([90, 90, 90], [14, 8, 4]), ['uneven']],
+  ['a pointing arm', () => pose([110, 100, 100], RELAXED), ['uneven']],
+];
+
+test.each(POSES)('%s', (_, draw, expected) => {
+  expect(kinds(draw())).toEqual(expected);
+});
+
+test('a figure that the canvas cuts off is told with the side, and where', () => {
+  const whole = pose(RELAXED, RELAXED);
+  const cut = (rect: Partial<PlacedBitmap>) => {
+    const cropped = cropPlaced(whole, { x: 0, y: 0, width: whole.width, height: whole.height, ...rect });
+    return readiness(cropped, { isPerson: true, isFlat: false });
+  };
+  expect(cut({}).map(({ kind }) => kind)).toEqual([]);
+  expect(cut({ height: 480 }).map(({ sentence }) => sentence)).toEqual([
+    'The figure is cropped by the canvas below. Ask for all of it, with room around.',
+  ]);
+  expect(cut({ x: 300 })[0].sentence).toMatch('on the left');
+  expect(cut({ y: 60, height: 540 })[0].sentence).toMatch('above');
+});
+
+test('two figures on one canvas are told; a blank canvas and a dot say nothing', () => {
+  const one = pose(RELAXED, RELAXED);
+  const both = createPlaced({ x: 0, y: 0, width: one.width * 2, height: one.height });
+  compositeOverMutable(both, one);
+  compositeOverMutable(both, { ...one, x: one.width });
+  expect(kinds(both, { isPerson: true, isFlat: false })).toEqual(['two-figures']);
+  const blank = createPlaced({ x: 0, y: 0, width: 60, height: 60 });
+  expect(kinds(blank)).toEqual([]);
+  blank.data.set([9, 9, 9, 255], (30 * 60 + 30) * 4);
+  expect(kinds(blank)).toEqual([]);
+});
+
+test('an animal, and a view from the side, are not asked for air beside their limbs', () => {
+  const close = pose([3, 1, 0], [3, 1, 0]);
+  expect(kinds(close, { isPerson: false, isFlat: true })).toEqual([]);
+  expect(kinds(close, { isPerson: true, isFlat: false })).toEqual([]);
+});
