@@ -103,10 +103,11 @@ function placeLike(
   const isAlike = Math.abs(joint.radius / radius - 1) <= ALIKE;
   if (isAlike && joint.kind !== 'one-sided') return {};
   const face = art.pieces.get(joint.childId)?.face;
-  const run = face && longestRun(face, y, radius);
-  if (isAlike) return Math.abs(y - joint.y) <= joint.radius ? { y } : {};
-  // Seen from here it is narrower, as a cap or a scarf may be: then the fit knows better.
-  if (!run || run.length / 2 < (1 - ALIKE) * radius) return {};
+  const below = y + radius * (joint.kind === 'one-sided' ? HIDDEN : 1 / 2);
+  const run = face && longestRun(face, y - radius / 2, below);
+  if (isAlike || !run || run.length / 2 < (1 - ALIKE) * radius)
+    // Seen from here it may be narrower, as a cap or a scarf is: then the fit knows better, but for how high a root lies.
+    return joint.kind === 'one-sided' && Math.abs(y - joint.y) <= radius ? { y } : {};
   return { x: tenth(run.from + run.length / 2), y, radius: tenth(Math.min(radius, run.length / 2)) };
 }
 
@@ -118,14 +119,14 @@ function figureOf(doc: CharacterDoc, viewId: ViewId): { floor: number; tall: num
   return { floor, tall: Math.max(1, floor - Math.min(...drawOrder(doc, viewId).map(({ face }) => face.y))) };
 }
 
-/** Share of a disc's radius within which a piece is as wide as at its joint, though it be cut off there aslant. */
-const NEAR = 1 / 2;
+/** Radii below a root within which its limb shows, where the root itself is hidden. */
+const HIDDEN = 2;
 
-/** The longest run of a face's paint in the rows near a height, or in those of its rows that are nearest to it, px. */
-function longestRun(face: PlacedBitmap, y: number, radius: number): { from: number; length: number } | null {
+/** The longest run of a face's paint in the rows from one height to another, or in those of its rows that are nearest, px. */
+function longestRun(face: PlacedBitmap, above: number, below: number): { from: number; length: number } | null {
   const rowAt = (at: number) => Math.max(0, Math.min(face.height - 1, Math.floor(at) - face.y));
   let best = { from: 0, length: 0 };
-  for (let row = rowAt(y - NEAR * radius); row <= rowAt(y + NEAR * radius); row++) {
+  for (let row = rowAt(above); row <= rowAt(below); row++) {
     let length = 0;
     for (let x = 0; x < face.width; x++) {
       length = face.data[(row * face.width + x) * 4 + 3] > INSIDE ? length + 1 : 0;
