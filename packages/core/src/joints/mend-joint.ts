@@ -1,4 +1,4 @@
-import { sweepJoint, type Sweep } from './sweep-joint.js';
+import { cleanLimits, cleanRange, sweepJoint, type Sweep } from './sweep-joint.js';
 import { applyDiff } from '../document/diff.js';
 import { rememberAll, roughSheets, type Memo } from './rough-sheets.js';
 import { inFrontOf } from '../document/family.js';
@@ -95,13 +95,16 @@ export function bestArrangement(
 ): JointChange | null {
   const joint = jointById(doc, jointId);
   const assembly = assembleJoint(doc, joint, rounded);
-  const now = assembly && sweepJoint(assembly, sweptRange(joint), { step: TRIED });
-  if (!now || isCleanThroughout(joint, now.cleanRange)) return null;
+  // Nothing is painted beneath yet: what sticks out now tells nothing of what will.
+  const limits = { ...cleanLimits(joint), kink: Infinity };
+  const rangeOf = (sweep: Sweep | null) => sweep && cleanRange(sweep.bends, joint, limits);
+  const now = assembly && rangeOf(sweepJoint(assembly, sweptRange(joint), { step: TRIED }));
+  if (!assembly || isCleanThroughout(joint, now)) return null;
   let best: { change: JointChange; range: [number, number] | null } | null = null;
   for (const change of arrangements(joint)) {
     const changed = applyDiff(doc, changeJoint(doc, joint.id, change));
-    const range = sweepWith(changed, jointById(changed, jointId), art, TRIED, memo)?.cleanRange ?? null;
-    if (width(range) > width(best ? best.range : now.cleanRange)) best = { change, range };
+    const range = rangeOf(sweepWith(changed, jointById(changed, jointId), art, TRIED, memo));
+    if (width(range) > width(best ? best.range : now)) best = { change, range };
     if (isCleanThroughout(joint, range)) break;
   }
   return best?.change ?? null;

@@ -84,12 +84,15 @@ export function worstBend(bends: readonly BendMeasure[]): BendMeasure {
   return bends.reduce((a, b) => (wrong(b) > wrong(a) ? b : a));
 }
 
-/** The widest clean interval about 0 in a list of bends sorted by angle; null where 0 is missing or not clean. */
+/**
+ * The widest clean interval about 0 in a list of bends sorted by angle; null where 0 is missing or not clean.
+ * @param limits the most of each fault that still counts as clean: geometry.md's for the disc where not given
+ */
 export function cleanRange(
   bends: readonly BendMeasure[],
   disc: Pick<Disc, 'radius' | 'lineWidth'>,
+  limits = cleanLimits(disc),
 ): [number, number] | null {
-  const limits = cleanLimits(disc);
   const rest = bends.findIndex((bend) => bend.angle === 0);
   if (rest < 0 || !isCleanBend(bends[rest], limits)) return null;
   let low = rest;
