@@ -8,6 +8,7 @@ import { rawCharacter } from '../testing/jointed.js';
 import { compareViews, type TurnFinding } from './compare-views.js';
 import { landmarks } from './landmarks.js';
 import { viewMeasure, type ViewMeasure } from './measure-view.js';
+import { measureSymmetry } from './symmetry.js';
 import { takeColour } from './take-colour.js';
 import { setException, setHeight } from './turn-edits.js';
 
@@ -268,4 +269,18 @@ test('a colour is taken over with its shades, and the line stays', () => {
   const [light, dark] = [0, 4].map((i) => [data[i], data[i + 1], data[i + 2]] as const);
   const before = colourDistance([200, 160, 60], [180, 140, 45]);
   expect(Math.abs(colourDistance(light, dark) - before)).toBeLessThan(1);
+});
+
+test('left and right differ by what was planted, and by nothing else', () => {
+  const even = onTheBench(1, '', []);
+  const found = measureSymmetry(even.doc, 'front', even.measures.get('front') as ViewMeasure);
+  expect(Math.abs((found?.axis ?? 0) - 300)).toBeLessThanOrEqual(1);
+  expect(found?.pairs).toHaveLength(5);
+  for (const { size, lower, out } of found?.pairs ?? [])
+    expect(Math.max(Math.abs(size ?? 0), Math.abs(lower), Math.abs(out))).toBeLessThanOrEqual(2);
+  const odd = onTheBench(1, 'front', [{ part: 'leg foot B', fault: 'height', by: 3 }]);
+  const pairs = measureSymmetry(odd.doc, 'front', odd.measures.get('front') as ViewMeasure)?.pairs ?? [];
+  // 3 % of 400 units, at two pixels a unit.
+  expect(pairs[0].word).toBe('foot');
+  expect(Math.abs(pairs[0].lower - 24)).toBeLessThanOrEqual(2);
 });

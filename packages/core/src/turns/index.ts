@@ -14,5 +14,6 @@ export { carryOver } from './carry-over.js';
 export { LANDMARK_KEYS, landmarks, type Landmark } from './landmarks.js';
 export { viewMeasure, type PieceMeasure, type ViewMeasure } from './measure-view.js';
 export { readiness, type PoseFinding } from './readiness.js';
+export { measureSymmetry } from './symmetry.js';
 export { takeColour } from './take-colour.js';
 export { HEIGHT_NAME, setException, setHeight } from './turn-edits.js';

@@ -6,6 +6,7 @@ import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
 import { HeightList } from './HeightList';
 import { PartTable } from './PartTable';
 import { PoseList } from './PoseList';
+import { SideDifferences } from './SideDifferences';
 import { TurnFindings } from './TurnFindings';
 import { useTurns } from './turns-store';
 import { useComparison } from './useComparison';
@@ -60,6 +61,7 @@ export function TurnsLedger() {
         <div className={isOld ? 'opacity-70' : ''}>
           <TurnFindings comparison={comparison} />
           <PoseList measures={measures} />
+          <SideDifferences measures={measures} />
           <PartTable comparison={comparison} />
           <HeightList comparison={comparison} />
         </div>
