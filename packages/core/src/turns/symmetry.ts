@@ -5,7 +5,7 @@ import { median } from '../raster/statistics.js';
 import type { ViewMeasure } from './measure-view.js';
 
 /** How far the two of a pair differ, px. */
-export interface PairDifference {
+interface PairDifference {
   /** The part without its side. */
   word: string;
   pieceIds: [PieceId, PieceId];
