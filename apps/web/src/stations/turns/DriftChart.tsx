@@ -1,4 +1,4 @@
-import { DRIFT_LIMIT, type Comparison, type PartInView } from '@limber-sheaf/core';
+import { COLOUR_LIMIT, DRIFT_LIMIT, type Comparison, type PartInView } from '@limber-sheaf/core';
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
@@ -39,7 +39,7 @@ export function DriftChart({ comparison }: { comparison: Comparison }) {
   const views = doc.views.filter(({ id }) => id !== comparison.referenceId);
   const reach = Math.max(2 * DRIFT_LIMIT, max(lines, ({ cells }) => worst(cells)) ?? 0);
   const x = scaleLinear([shown === 'colour' ? 0 : -reach, reach], [EDGE.left, WIDTH - EDGE.right]);
-  const limits = shown === 'colour' ? [3] : [-DRIFT_LIMIT, DRIFT_LIMIT];
+  const limits = shown === 'colour' ? [COLOUR_LIMIT] : [-DRIFT_LIMIT, DRIFT_LIMIT];
   const height = EDGE.top + lines.length * ROW + 8;
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-6 pb-4">
