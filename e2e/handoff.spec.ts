@@ -27,7 +27,7 @@ test('a cap that was repainted elsewhere comes back, and the design with it; two
   const before = (await bench.doc(id)).views[0].designBlob;
 
   await page.getByLabel('Repainted art').setInputFiles({ name: 'pilot.ora', mimeType: 'image/openraster', buffer });
-  await expect(page.getByText('1 piece repainted, 23 as they left')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('1 piece repainted, 25 as they left')).toBeVisible({ timeout: 60_000 });
   await page.getByRole('slider', { name: /Edge between/ }).press('Home');
   await page.getByLabel('The design changes with it').check();
   await page.getByRole('button', { name: 'Take 1 piece' }).click();
