@@ -5,9 +5,10 @@ import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { viewWord } from '../../bench/view-words';
 import { ROOM, TALL, layBeside, roomOf, unitsAt, type LaidView } from './places';
+import { useUnits } from './useUnits';
 
-/** Units left of the views, for the words of the heights. */
-const GUTTER = 235;
+/** Sizes of a word that the words of the heights take, left of the views. */
+const GUTTER = 10.5;
 
 /** All views on one floor line. A height line runs over them; each view's own is dragged, and says how far it strays. */
 export function SideBySide({
@@ -20,57 +21,71 @@ export function SideBySide({
   const { doc } = useOnBench();
   const { laid, width } = layBeside(doc.views, comparison, measures);
   const reference = comparison.landmarks.get(comparison.referenceId) ?? [];
-  const words = spread(reference.map(({ share }) => unitsAt(share)));
+  const tall = ROOM.above + TALL + ROOM.below;
+  const { ref, word } = useUnits(width, tall, GUTTER);
+  const gutter = GUTTER * word;
+  const words = spread(
+    reference.map(({ share }) => unitsAt(share)),
+    1.25 * word,
+  );
   return (
     <svg
-      viewBox={`0 0 ${GUTTER + width} ${ROOM.above + TALL + ROOM.below}`}
+      ref={ref}
+      viewBox={`0 0 ${gutter + width} ${tall}`}
       className="min-h-0 w-full flex-1 touch-none select-none"
       role="group"
       aria-label="All views on one floor line"
     >
       {laid.map((one) => (
-        <g key={one.view.id} transform={`translate(${GUTTER} 0)`}>
+        <g key={one.view.id} transform={`translate(${gutter} 0)`}>
           <image
             href={blobUrl(one.view.designBlob, 1024)}
             {...one.canvas}
             preserveAspectRatio="none"
             aria-label={viewWord(one.view.key)}
           />
-          <text x={one.left + one.width / 2} y={34} textAnchor="middle" fontSize={27} fill="var(--ink)">
+          <text x={one.left + one.width / 2} y={34} textAnchor="middle" fontSize={1.1 * word} fill="var(--ink)">
             {viewWord(one.view.key)}
           </text>
           {one.view.id === comparison.referenceId && (
-            <text x={one.left + one.width / 2} y={60} textAnchor="middle" fontSize={20} fill="var(--soft)">
+            <text
+              x={one.left + one.width / 2}
+              y={34 + 1.1 * word}
+              textAnchor="middle"
+              fontSize={word}
+              fill="var(--soft)"
+            >
               followed
             </text>
           )}
           <PickedHere one={one} comparison={comparison} />
         </g>
       ))}
-      {reference.map(({ key, word, share }, at) => (
+      {reference.map(({ key, word: name, share }, at) => (
         <g key={key}>
           <line
-            x1={GUTTER - 30}
-            x2={GUTTER + width}
+            x1={gutter - 30}
+            x2={gutter + width}
             y1={unitsAt(share)}
             y2={unitsAt(share)}
             stroke="var(--soft)"
             strokeDasharray="3 7"
             strokeWidth={1.6}
           />
-          <line x1={GUTTER - 42} x2={GUTTER - 30} y1={words[at]} y2={unitsAt(share)} stroke="var(--rule)" />
-          <text x={GUTTER - 48} y={words[at] + 8} textAnchor="end" fontSize={23} fill="var(--ink)">
-            {word} <tspan className="figures">{Math.round(share * 100)} %</tspan>
+          <line x1={gutter - 42} x2={gutter - 30} y1={words[at]} y2={unitsAt(share)} stroke="var(--rule)" />
+          <text x={gutter - 48} y={words[at] + word / 3} textAnchor="end" fontSize={word} fill="var(--ink)">
+            {name} <tspan className="figures">{Math.round(share * 100)} %</tspan>
           </text>
         </g>
       ))}
       {laid.map((one) => (
-        <g key={one.view.id} transform={`translate(${GUTTER} 0)`}>
+        <g key={one.view.id} transform={`translate(${gutter} 0)`}>
           {one.marks.map((mark) => (
             <HeightLine
               key={mark.key}
               one={one}
               mark={mark}
+              size={word}
               reference={reference.find(({ key }) => key === mark.key)}
             />
           ))}
@@ -80,16 +95,21 @@ export function SideBySide({
   );
 }
 
-/** Units that two words of the gutter lie apart at least. */
-const LINE = 29;
-
-/** Heights of words that stand beside their lines, pushed apart where those are near one another. */
-function spread(heights: readonly number[]): number[] {
+/** Heights of words that stand beside their lines, pushed `apart` where those are near one another. */
+function spread(heights: readonly number[], apart: number): number[] {
   let last = -Infinity;
-  return heights.map((height) => (last = Math.max(height, last + LINE)));
+  return heights.map((height) => (last = Math.max(height, last + apart)));
 }
 
-function HeightLine({ one, mark, reference }: { one: LaidView; mark: Landmark; reference: Landmark | undefined }) {
+interface HeightLineProps {
+  one: LaidView;
+  mark: Landmark;
+  reference: Landmark | undefined;
+  /** Of its words, units. */
+  size: number;
+}
+
+function HeightLine({ one, mark, reference, size }: HeightLineProps) {
   const { edit } = useOnBench();
   const [dragged, setDragged] = useState<number | null>(null);
   const { view, scale, canvas } = one;
@@ -151,7 +171,7 @@ function HeightLine({ one, mark, reference }: { one: LaidView; mark: Landmark; r
         strokeWidth={4}
       />
       {strays && (
-        <text x={one.left + one.width + 24} y={at - 6} fontSize={21} className="figures" fill="var(--madder)">
+        <text x={one.left + one.width + 24} y={at - 6} fontSize={size} className="figures" fill="var(--madder)">
           {drift > 0 ? '+' : '−'}
           {Math.abs(drift).toFixed(1)} %
         </text>
