@@ -186,19 +186,19 @@ export function prepareBend(assembly: Assembly): BendRig {
 
   // Borders that have no line at rest, a line width wider: 255 in the frame of the parent, and turned back in the child's.
   let bare: Uint8Array | null = null;
-  let turned = 0;
+  // The turn of the angle measured last.
+  let [cos, sin] = [1, 0];
 
   /** Where a pixel of the square comes from at the angle measured last, px. */
   function turnedBack(x: number, y: number): { x: number; y: number } {
-    const rad = (turned * Math.PI) / 180;
-    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
     const dx = window.x + x + 0.5 - pivotX;
     const dy = window.y + y + 0.5 - pivotY;
     return { x: pivotX + cos * dx + sin * dy, y: pivotY - sin * dx + cos * dy };
   }
 
   function measure(angle: number): BendMeasure {
-    turned = angle;
+    const rad = (angle * Math.PI) / 180;
+    [cos, sin] = [Math.cos(rad), Math.sin(rad)];
     turnLayer(layers[0], angle, disc, window, pixels.spans, behind);
     turnLayer(layers[1], angle, disc, window, pixels.spans, ahead);
     const { daylight, sumX, sumY, outside, strayLine } = lookAtPixels(pixels);

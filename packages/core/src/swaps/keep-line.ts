@@ -1,8 +1,9 @@
 import { linenessOf } from '../joints/bend-layers.js';
-import { createPlaced, outsetRect, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { createPlaced, cropPlaced, outsetRect, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { labDistance, toLab, type Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
 import { INSIDE, createMask, type Mask } from '../raster/mask.js';
+import { reachOf } from '../raster/morphology.js';
 import { median } from '../raster/statistics.js';
 
 /** The lines that a picture is drawn with, apart from its fills. */
@@ -52,12 +53,7 @@ const DIRECTIONS = Array.from({ length: 8 }, (_, k) => {
 export function findLines(picture: PlacedBitmap): DrawnLines | null {
   const widest = Math.max(LEAST_WIDEST, WIDEST * Math.max(picture.width, picture.height)) / 2;
   const rect = outsetRect(picture, Math.ceil(2 * widest));
-  const art = createPlaced(rect);
-  for (let row = 0; row < picture.height; row++)
-    art.data.set(
-      picture.data.subarray(row * picture.width * 4, (row + 1) * picture.width * 4),
-      ((row + picture.y - rect.y) * rect.width + picture.x - rect.x) * 4,
-    );
+  const art = cropPlaced(picture, rect);
   const ink = outlineColour(art);
   if (!ink) return null;
   const line = thinLines(art, ink, widest);
@@ -71,10 +67,11 @@ export function findLines(picture: PlacedBitmap): DrawnLines | null {
   const widths = halfWidths(line, ridge, rect);
   const half = new Float32Array(line.length);
   const colour = new Uint32Array(line.length);
+  const words = wordsOf(art);
   for (let i = 0; i < line.length; i++) {
     const at = nearest[i];
     half[i] = widths[at];
-    colour[i] = art.data[at * 4] | (art.data[at * 4 + 1] << 8) | (art.data[at * 4 + 2] << 16);
+    colour[i] = words[at] & 0xffffff;
   }
   return { rect, edge: toEdge(line, rect), half, colour, fills };
 }
@@ -161,10 +158,8 @@ function thinLines(art: PlacedBitmap, ink: Rgb, widest: number): Uint8Array {
   const fill: Rgb = fills.length > 0 ? middleColour(data, fills) : [255 - ink[0], 255 - ink[1], 255 - ink[2]];
   const lineness = linenessOf({ lineWidth: 1, lineColour: ink, fillColour: fill });
   const line = new Uint8Array(data.length / 4);
-  for (let i = 0; i < line.length; i++)
-    line[i] = lineness(
-      (data[i * 4] | (data[i * 4 + 1] << 8) | (data[i * 4 + 2] << 16) | (data[i * 4 + 3] << 24)) >>> 0,
-    );
+  const words = wordsOf(art);
+  for (let i = 0; i < line.length; i++) line[i] = lineness(words[i]);
   const deep = distanceField(atMost(INSIDE, line, art));
   const core = createMask(art.width, art.height);
   for (let i = 0; i < line.length; i++) if (deep[i] > widest) core.data[i] = 255;
@@ -213,23 +208,21 @@ function ridgeOf(line: Uint8Array, inside: Float32Array, { width, height }: Rect
 
 /** The picture with every pixel of a line, and what it bleeds into, given what lies nearest beside it, be it nothing. */
 function withoutLines(art: PlacedBitmap, line: Uint8Array, rect: Rect): PlacedBitmap {
-  const toLine = distanceField(moreThan(SOME_LINE, line, rect));
-  const beside = createMask(rect.width, rect.height);
-  for (let i = 0; i < line.length; i++) if (toLine[i] > BLEEDS) beside.data[i] = 255;
+  const beside = atMost(0, reachOf(moreThan(SOME_LINE, line, rect), BLEEDS), rect);
   const nearest = new Int32Array(line.length);
   distanceField(beside, { nearest });
   const fills = createPlaced(rect);
-  for (let i = 0; i < line.length; i++)
-    for (let c = 0; c < 4; c++) fills.data[i * 4 + c] = art.data[nearest[i] * 4 + c];
+  const [words, from] = [wordsOf(fills), wordsOf(art)];
+  for (let i = 0; i < line.length; i++) words[i] = from[nearest[i]];
   return fills;
 }
 
 /** Tells how much of each pixel is line, 0 to 255, by the fill that it is blended with. */
 function shareMutable(line: Uint8Array, art: PlacedBitmap, fills: PlacedBitmap, ink: Rgb): void {
-  const near = distanceField(moreThan(SOME_LINE, line, art)).map((far) => (far <= BLEEDS ? 1 : 0));
+  const near = reachOf(moreThan(SOME_LINE, line, art), BLEEDS);
   for (let i = 0; i < line.length; i++) {
     const k = i * 4;
-    if (!near[i]) continue;
+    if (near[i] === 0) continue;
     const [alpha, below] = [art.data[k + 3] / 255, fills.data[k + 3] / 255];
     let [along, all] = [(alpha - below) * (1 - below), (1 - below) ** 2];
     for (let c = 0; c < 3; c++) {

@@ -26,8 +26,8 @@ export function carryOver(
   art: ViewArt,
   freshId: () => JointId,
 ): MadeJoints {
-  const shared = sharedParts(doc, fromId, toId);
-  if (shared.size === 0)
+  const known = new Set(drawOrder(doc, fromId).map(({ partId }) => partId));
+  if (!drawOrder(doc, toId).some(({ partId }) => known.has(partId)))
     throw new LimberError(
       'nothing-to-carry',
       'The two views have no part in common yet.',
@@ -54,12 +54,6 @@ export function carryOver(
     after = applyDiff(after, change);
   }
   return { ...made, diff };
-}
-
-function sharedParts(doc: CharacterDoc, a: ViewId, b: ViewId): Set<string> {
-  const partsOf = (viewId: ViewId) => new Set(drawOrder(doc, viewId).map(({ partId }) => partId));
-  const there = partsOf(b);
-  return new Set([...partsOf(a)].filter((id) => there.has(id)));
 }
 
 /** The joint of the same part in another view. */

@@ -299,13 +299,12 @@ function heightFindings(side: Side, reference: Side): TurnFinding[] {
     const there = reference.marks.find(({ key }) => key === mark.key);
     const drift = there ? 100 * (mark.share - there.share) : 0;
     if (Math.abs(drift) <= DRIFT_LIMIT) return [];
-    const { x, width } = { x: 0, width: side.view.width };
     return [
       {
         kind: 'landmark',
         viewId: side.view.id,
         sentence: `${capital(mark.word)} in ${nameOf(side)}: ${per(drift)} too ${drift > 0 ? 'high' : 'low'}.`,
-        ...{ partId: null, pieceId: null, place: { x: x + width / 2, y: mark.y }, accepted: null },
+        ...{ partId: null, pieceId: null, place: { x: side.view.width / 2, y: mark.y }, accepted: null },
       },
     ];
   });

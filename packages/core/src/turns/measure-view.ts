@@ -10,6 +10,7 @@ import { paintArea, paintBounds, type PlacedBitmap, type Rect } from '../raster/
 import type { Rgb } from '../raster/colour.js';
 import { fromHex } from '../raster/colour.js';
 import { INSIDE } from '../raster/mask.js';
+import { anyPaint } from '../raster/sample.js';
 import { readiness, type PoseFinding } from './readiness.js';
 
 /** A piece as it shows in its view, px of the canvas. */
@@ -92,11 +93,7 @@ function measurePiece(
     const owner = owners.owner[y * owners.width + x] - 1;
     return owner > index && limbs[owner] !== limbs[index];
   };
-  const isPaint = (x: number, y: number): boolean => {
-    const [column, row] = [x - face.x, y - face.y];
-    const isIn = column >= 0 && row >= 0 && column < face.width && row < face.height;
-    return isIn && face.data[(row * face.width + column) * 4 + 3] > INSIDE;
-  };
+  const isPaint = (x: number, y: number) => anyPaint([face], x, y);
   const reach = Math.max(LEAST_END, Math.round(bounds.height * END));
   /** Is the end on this side (-1 above, 1 below) really seen? */
   const isSeen = (way: -1 | 1): boolean => {

@@ -26,7 +26,6 @@ export function TurnsLedger() {
     );
   const reference = doc.views.find(({ id }) => id === comparison?.referenceId) ?? doc.views[0];
   const open = comparison?.findings.filter(({ accepted }) => accepted === null).length;
-  const others = doc.views.filter(({ id }) => id !== view.id);
   const follows = view.id === reference.id ? null : reference;
   return (
     <>
@@ -42,7 +41,7 @@ export function TurnsLedger() {
           onChange={(referenceId) => useTurns.setState({ referenceId })}
         />
       </LedgerRow>
-      {others.length > 0 && follows && (
+      {follows && (
         <div className="mt-2 mb-3">
           <Action
             title="The same draw order, and every joint fitted here with the other view’s range"
