@@ -138,3 +138,56 @@ test('draw order is carried over from another view; two views without a part in 
     /^422 A view cannot follow itself/,
   );
 });
+
+test('a sheet is cut into views, each with its figure; one that is cut into parts already refuses', async () => {
+  const two = paint(320, 240, (x, y) =>
+    inBox(x, y, [30, 40, 110, 220]) || inBox(x, y, [200, 60, 250, 220]) ? RED : null,
+  );
+  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Sheet', two));
+  const [sheet] = doc.views;
+  const { views } = await measures(doc.character.id);
+  expect(views[0].measure.figures).toHaveLength(2);
+  const [first, second] = views[0].measure.figures;
+  const figures = [
+    { ...first, key: 'front' },
+    { ...second, key: 'side' },
+  ];
+  const asked = (order: object) => refused('POST', `/views/${sheet.id}/sheet`, order);
+  expect(await asked({ figures: [figures[0], { ...figures[1], key: 'front' }] })).toMatch(
+    /Two views would be named front/,
+  );
+  expect(await asked({ figures: [{ ...figures[0], x: 0, width: 9 }] })).toMatch(/holds nothing of the sheet/);
+  expect(await asked({ figures: [] })).toMatch(/^400/);
+  expect(await asked({ figures: [{ ...figures[0], key: 'Front view' }] })).toMatch(
+    /A view is named with small letters/,
+  );
+  const { doc: after, summary } = await ask('POST', `/views/${sheet.id}/sheet`, { figures });
+  expect(summary).toBe('Cut the front view into 2 views');
+  expect(after.views.map(({ key, height }) => [key, height])).toEqual([
+    ['front', after.views[0].height],
+    ['side', after.views[0].height],
+  ]);
+  expect(after.views[0].designArea).toBe(80 * 180);
+  expect(after.views[1].designArea).toBe(50 * 160);
+  expect((await ask('POST', `/characters/${doc.character.id}/undo`, {})).doc.views).toHaveLength(1);
+  const { front } = await turned();
+  expect(await refused('POST', `/views/${front}/sheet`, { figures })).toMatch(/Parts are cut from this view already/);
+});
+
+test('a view is named otherwise and deleted with all that is made in it; undo brings it back; the last one stays', async () => {
+  const { id, front, side, doc } = await turned();
+  const head = partOf(doc, 'head');
+  await ask('PUT', `/views/${side}/exceptions`, { partId: head, what: 'unseen', because: '' });
+  expect(await refused('PATCH', `/views/${side}`, { key: 'front' })).toMatch(/There is a front view already/);
+  const named = await ask('PATCH', `/views/${side}`, { key: 'left' });
+  expect(named.doc.views.map(({ key }) => key)).toEqual(['front', 'left']);
+  const left = await ask('DELETE', `/views/${front}`);
+  expect(left.doc.views.map(({ key }) => key)).toEqual(['left']);
+  expect(left.doc.pieces.map(({ viewId }) => viewId)).toEqual([side]);
+  expect(left.doc.parts.map(({ group }) => group)).toEqual(['coat']);
+  expect(left.doc.exceptions).toEqual([]);
+  expect(await refused('DELETE', `/views/${side}`)).toMatch(/A character has at least one view/);
+  const back = await ask('POST', `/characters/${id}/undo`, {});
+  expect(back.doc.pieces).toHaveLength(doc.pieces.length);
+  expect(back.doc.exceptions).toHaveLength(1);
+});

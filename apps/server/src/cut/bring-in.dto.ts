@@ -8,17 +8,15 @@ import {
   IsNumber,
   IsOptional,
   IsUUID,
-  Matches,
   Max,
   Min,
   ValidateNested,
 } from 'class-validator';
-import { EditBody, Tokens } from '../http/dto.js';
+import { EditBody, IsViewKey, Tokens } from '../http/dto.js';
 
 export class ViewBody {
   /** Names the view in files: front, three-quarter, side, back, or a word of one's own. */
-  @Matches(/^[a-z][a-z0-9-]{0,30}$/, { message: 'A view is named with small letters, digits and hyphens.' })
-  key: string;
+  @IsViewKey() key: string;
 }
 
 class SortedLayerBody {

@@ -1,3 +1,4 @@
+import { VIEW_KEY } from '@limber-sheaf/core';
 import { applyDecorators } from '@nestjs/common';
 import { Transform } from 'class-transformer';
 import {
@@ -40,6 +41,10 @@ export function IsText(least: number, most: number): PropertyDecorator {
     }),
   );
 }
+
+/** What a view is named by, in files too: front, three-quarter, side, back, or a word of one's own. */
+export const IsViewKey = () =>
+  Matches(VIEW_KEY, { message: 'A view is named with small letters, digits and hyphens, a letter first.' });
 
 /** Three channels, 0 to 255. */
 export function IsColour(): PropertyDecorator {

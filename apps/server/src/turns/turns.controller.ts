@@ -1,7 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import {
-  EXCEPTION_KINDS,
-  HEIGHT_NAME,
   LimberError,
   compareViews,
   counted,
@@ -14,43 +12,18 @@ import {
   setHeight,
   viewById,
   type CharacterDoc,
-  type ExceptionKind,
   type ViewId,
 } from '@limber-sheaf/core';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { IsIn, IsNumber, IsOptional, IsString, IsUUID, Length, Max, MaxLength, Min } from 'class-validator';
 import { Sequelize } from 'sequelize-typescript';
 import { characterOf, readSnapshot } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
-import { EditBody, IdParam } from '../http/dto.js';
+import { IdParam } from '../http/dto.js';
 import { LONG, Threads } from '../threads/threads.js';
+import { ExceptionBody, FollowBody, HeightBody } from './turns.dto.js';
 import { TurnsService, turnsTasks } from './turns.service.js';
-
-/** The tallest canvas, px. */
-const MOST = 16_384;
-/** The longest reason, characters. */
-const REASON = 200;
-
-class HeightBody extends EditBody {
-  /** A known height's key, or a name of one's own. */
-  @IsString() @Length(HEIGHT_NAME.least, HEIGHT_NAME.most) key: string;
-  /** px from the top; where joints and pieces say, for null. */
-  @IsOptional() @IsNumber() @Min(0) @Max(MOST) y: number | null = null;
-}
-
-class ExceptionBody extends EditBody {
-  @IsUUID() partId: string;
-  @IsIn(EXCEPTION_KINDS) what: ExceptionKind;
-  /** Why it is fine so, which may be empty; null takes the word back. */
-  @IsOptional() @IsString() @MaxLength(REASON) because: string | null = null;
-}
-
-class FollowBody extends EditBody {
-  /** The view that is followed. */
-  @IsUUID() fromId: string;
-}
 
 @ApiTags('turns')
 @Controller()

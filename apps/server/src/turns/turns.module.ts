@@ -4,10 +4,11 @@ import { EditsModule } from '../edits/edits.module.js';
 import { ThreadsModule } from '../threads/threads.module.js';
 import { TurnsController } from './turns.controller.js';
 import { TurnsService } from './turns.service.js';
+import { ViewsController } from './views.controller.js';
 
 @Module({
   imports: [DerivedModule, EditsModule, ThreadsModule],
-  controllers: [TurnsController],
+  controllers: [TurnsController, ViewsController],
   providers: [TurnsService],
 })
 export class TurnsModule {}

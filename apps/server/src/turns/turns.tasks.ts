@@ -1,19 +1,22 @@
 import {
   carryOver,
+  cutSheet,
   pieceById,
   takeColour,
+  viewById,
   viewMeasure,
   type CharacterDoc,
   type MadeJoints,
   type PieceId,
   type PlacedBitmap,
+  type Rect,
   type Rgb,
   type SheetRef,
   type ViewId,
   type ViewMeasure,
 } from '@limber-sheaf/core';
 import { randomUUID } from 'node:crypto';
-import { keepIfAny, keepSheet, readArt, sheet } from '../threads/pictures.js';
+import { keepIfAny, keepSheet, picture, readArt, sheet } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
 /** What a view is compared by. */
@@ -58,5 +61,21 @@ export const recolour = task(
       own: await keepIfAny(own),
       beneath: await keepIfAny(beneath),
     };
+  },
+);
+
+/** A view that was cut out of a sheet: its design, and where it stands. */
+export interface FromSheet {
+  sheet: SheetRef;
+  floorY: number;
+}
+
+/** Cuts a sheet into a view a box. */
+export const partSheet = task(
+  async ({ doc, viewId, boxes }: { doc: CharacterDoc; viewId: ViewId; boxes: Rect[] }): Promise<FromSheet[]> => {
+    const views = cutSheet(await picture(viewById(doc, viewId).designBlob), boxes);
+    return Promise.all(
+      views.map(async ({ design, floorY }) => ({ sheet: await keepSheet({ ...design, x: 0, y: 0 }), floorY })),
+    );
   },
 );

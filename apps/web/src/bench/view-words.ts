@@ -23,3 +23,12 @@ export function viewKeyFromFile(name: string, taken: readonly string[]): string 
   if (usual) return usual;
   for (let n = 2; ; n++) if (!taken.includes(`view-${n}`)) return `view-${n}`;
 }
+
+/** The key of a view by what somebody calls it: "Three-quarter left" is `three-quarter-left`; empty for no word at all. */
+export function viewKeyOf(word: string): string {
+  return word
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^[-0-9]+|-+$/g, '')
+    .slice(0, 31);
+}

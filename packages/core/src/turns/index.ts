@@ -11,9 +11,11 @@ export {
   type TurnFinding,
 } from './compare-views.js';
 export { carryOver } from './carry-over.js';
+export { MOST_FIGURES, cutSheet, proposeKeys, type CutView } from './cut-sheet.js';
 export { LANDMARK_KEYS, landmarks, type Landmark } from './landmarks.js';
 export { viewMeasure, type PieceMeasure, type ViewMeasure } from './measure-view.js';
 export { readiness, type PoseFinding } from './readiness.js';
 export { measureSymmetry } from './symmetry.js';
 export { takeColour } from './take-colour.js';
 export { HEIGHT_NAME, setException, setHeight } from './turn-edits.js';
+export { VIEW_KEY, deleteView, refuseCutSheet, renameView, replaceSheet, type FreshView } from './view-list.js';

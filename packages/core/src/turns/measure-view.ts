@@ -9,8 +9,9 @@ import { takePalette } from '../cut/palette.js';
 import { paintArea, paintBounds, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { fromHex } from '../raster/colour.js';
-import { INSIDE } from '../raster/mask.js';
+import { INSIDE, connectedRegions, coverageOf } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
+import { figuresOnSheet } from './cut-sheet.js';
 import { readiness, type PoseFinding } from './readiness.js';
 
 /** A piece as it shows in its view, px of the canvas. */
@@ -31,6 +32,8 @@ export interface PieceMeasure {
 export interface ViewMeasure {
   /** The design's paint; null for an empty one. */
   bounds: Rect | null;
+  /** The figures that stand on it, px: several on a sheet that is not cut into views yet. */
+  figures: Rect[];
   /** What in its pose will make separating hard. */
   pose: PoseFinding[];
   /** By place in the draw order. */
@@ -55,7 +58,7 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
   const { key, designBlob } = viewById(doc, viewId);
   const known = { isPerson: isOfPeople(planOf(doc.character)), isFlat: key === 'front' || key === 'back' };
   return {
-    key: deriveKey('turn 4', [designBlob, order.map(({ face }) => placeOf(face)), limbs, known]),
+    key: deriveKey('turn 5', [designBlob, order.map(({ face }) => placeOf(face)), limbs, known]),
     what: 'Measuring the view',
     measure: (art) => {
       const owners = ownersAtRest(doc, viewId, art);
@@ -63,7 +66,10 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
         const face = art.pieces.get(id)?.face;
         return face ? measurePiece(face, at, owners, limbs) : null;
       });
-      return { bounds: paintBounds(art.design), pose: readiness(art.design, known), pieces };
+      const found = connectedRegions(coverageOf(art.design));
+      const figures = figuresOnSheet(found, art.design.width);
+      const pose = readiness(art.design, found, figures, known);
+      return { bounds: paintBounds(art.design), figures, pose, pieces };
     },
   };
 }

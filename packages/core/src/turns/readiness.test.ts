@@ -2,6 +2,8 @@ import { createPlaced, cropPlaced, type PlacedBitmap } from '../raster/bitmap.js
 import { compositeOverMutable } from '../raster/composite.js';
 import { drawMember } from '../testing/troupe/index.js';
 import { adult, person } from '../testing/troupe/person.js';
+import { connectedRegions, coverageOf } from '../raster/mask.js';
+import { figuresOnSheet } from './cut-sheet.js';
 import { readiness, type PoseFinding } from './readiness.js';
 
 const SKETCH = adult('Rill', { width: 4, colour: [38, 32, 46] }, [
@@ -29,7 +31,11 @@ function pose(a: Arm, b: Arm, { hips = 32, stout = 1, spread = 3 } = {}): Placed
   ).design;
 }
 const flat = { isPerson: true, isFlat: true };
-const kinds = (design: PlacedBitmap, known = flat) => readiness(design, known).map(({ kind }) => kind);
+function poseOf(design: PlacedBitmap, known = flat): PoseFinding[] {
+  const found = connectedRegions(coverageOf(design));
+  return readiness(design, found, figuresOnSheet(found, design.width), known);
+}
+const kinds = (design: PlacedBitmap, known = flat) => poseOf(design, known).map(({ kind }) => kind);
 
 const RELAXED: Arm = [18, 14, 10];
 const POSES: [string, () => PlacedBitmap, PoseFinding['kind'][]][] = [
@@ -58,7 +64,7 @@ test('a figure that the canvas cuts off is told with the side, and where', () =>
   const whole = pose(RELAXED, RELAXED);
   const cut = (rect: Partial<PlacedBitmap>) => {
     const cropped = cropPlaced(whole, { x: 0, y: 0, width: whole.width, height: whole.height, ...rect });
-    return readiness(cropped, { isPerson: true, isFlat: false });
+    return poseOf(cropped, { isPerson: true, isFlat: false });
   };
   expect(cut({}).map(({ kind }) => kind)).toEqual([]);
   expect(cut({ height: 480 }).map(({ sentence }) => sentence)).toEqual([
@@ -73,7 +79,7 @@ test('two figures on one canvas are told; a blank canvas and a dot say nothing',
   const both = createPlaced({ x: 0, y: 0, width: one.width * 2, height: one.height });
   compositeOverMutable(both, one);
   compositeOverMutable(both, { ...one, x: one.width });
-  expect(kinds(both, { isPerson: true, isFlat: false })).toEqual(['two-figures']);
+  expect(kinds(both, { isPerson: true, isFlat: false })).toEqual(['several-figures']);
   const blank = createPlaced({ x: 0, y: 0, width: 60, height: 60 });
   expect(kinds(blank)).toEqual([]);
   blank.data.set([9, 9, 9, 255], (30 * 60 + 30) * 4);

@@ -1,10 +1,11 @@
-import type { Bitmap } from '../raster/bitmap.js';
-import { connectedRegions, type Mask } from '../raster/mask.js';
+import { counted } from '../counted.js';
+import type { Bitmap, Rect } from '../raster/bitmap.js';
+import type { connectedRegions } from '../raster/mask.js';
 import { median } from '../raster/statistics.js';
 
 /** Something about a pose that makes separating hard, and what to ask the designer for. */
 export interface PoseFinding {
-  kind: 'cropped' | 'two-figures' | 'arms-touch' | 'legs-touch' | 'uneven';
+  kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven';
   sentence: string;
   /** Where, px. */
   place: { x: number; y: number };
@@ -22,8 +23,6 @@ export interface PoseKnown {
 const SMALLEST = 40;
 /** px along the canvas's border from which on a figure is cropped, as a share of the figure's height. */
 const CROPPED = 0.01;
-/** A second figure is at least this large, as a share of the first. */
-const SECOND = 0.3;
 /** Where arms hang beside the trunk, and legs beside one another: shares of the height, from the floor. */
 const ARMS = [0.38, 0.55] as const;
 const LEGS = [0.08, 0.26] as const;
@@ -37,13 +36,16 @@ const EVEN = 0.8;
 /**
  * What in a pose will make separating hard, by the figure's outline alone: said before anything is cut.
  * @param design the finished picture of one view
+ * @param found what hangs together in it
+ * @param figures the boxes of the figures in it, px
  */
-export function readiness(design: Bitmap, { isPerson, isFlat }: PoseKnown): PoseFinding[] {
-  const { width, height, data } = design;
-  const mask: Mask = { width, height, data: new Uint8Array(width * height) };
-  for (let i = 0; i < mask.data.length; i++) mask.data[i] = data[i * 4 + 3];
-  const { labels, regions } = connectedRegions(mask);
-  const [figure, second] = regions;
+export function readiness(
+  { width, height }: Bitmap,
+  { labels, regions }: ReturnType<typeof connectedRegions>,
+  figures: readonly Rect[],
+  { isPerson, isFlat }: PoseKnown,
+): PoseFinding[] {
+  const [figure] = regions;
   // Of a blank canvas, or a dot, there is nothing to say.
   if (!figure || figure.bounds.height < SMALLEST) return [];
   const found: PoseFinding[] = [];
@@ -56,12 +58,16 @@ export function readiness(design: Bitmap, { isPerson, isFlat }: PoseKnown): Pose
       sentence: `The figure is cropped by the canvas ${side}. Ask for all of it, with room around.`,
       place,
     });
-  if (second && second.area > SECOND * figure.area)
+  if (figures.length > 1) {
+    const [, { x, y, width: wide, height: tall }] = figures;
     found.push({
-      kind: 'two-figures',
-      sentence: 'Two figures stand on one canvas. Ask for a picture a view, or cut the sheet apart first.',
-      place: { x: second.bounds.x + second.bounds.width / 2, y: second.bounds.y + second.bounds.height / 2 },
+      kind: 'several-figures',
+      sentence: `${counted(figures.length, 'figure')} stand on one canvas. Cut the sheet into views, or ask for a picture a view.`,
+      place: { x: x + wide / 2, y: y + tall / 2 },
     });
+    // What is said of a pose is said of one figure.
+    return found;
+  }
   if (isPerson && isFlat) {
     const rows = rowsOf(labels, width, bounds);
     const at = ([low, high]: readonly [number, number]) =>

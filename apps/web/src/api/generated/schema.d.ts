@@ -1614,6 +1614,41 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Take a view away with all that is made in it */
+    delete: operations['views.remove'];
+    options?: never;
+    head?: never;
+    /** Give a view another name */
+    patch: operations['views.rename'];
+    trace?: never;
+  };
+  '/api/views/{id}/sheet': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Cut a sheet of up to 12 figures into views; the first takes its place */
+    post: operations['views.partSheet'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/under': {
     parameters: {
       query?: never;
@@ -2418,6 +2453,18 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    ViewNameBody: {
+      key: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    SheetBody: {
+      figures: components['schemas']['SheetFigure'][];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     PaintAllBody: {
       margin?: number | null;
       saw?: {
@@ -2644,6 +2691,13 @@ export interface components {
       inside?: components['schemas']['InsideFields'];
       reach?: number | null;
       by?: number | null;
+    };
+    SheetFigure: {
+      x: number;
+      y: number;
+      width: number;
+      height: number;
+      key: string;
     };
     FinishFields: {
       /** @enum {unknown} */
@@ -3504,6 +3558,8 @@ export interface components {
     ViewMeasure: {
       /** @description The design's paint; null for an empty one. */
       bounds: components['schemas']['Rect'] | null;
+      /** @description The figures that stand on it, px: several on a sheet that is not cut into views yet. */
+      figures: components['schemas']['Rect'][];
       /** @description What in its pose will make separating hard. */
       pose: components['schemas']['PoseFinding'][];
       /** @description By place in the draw order. */
@@ -3512,7 +3568,7 @@ export interface components {
     /** @description Something about a pose that makes separating hard, and what to ask the designer for. */
     PoseFinding: {
       /** @enum {string} */
-      kind: 'cropped' | 'two-figures' | 'arms-touch' | 'legs-touch' | 'uneven';
+      kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven';
       sentence: string;
       /** @description Where, px. */
       place: {
@@ -6292,6 +6348,77 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['FollowBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'views.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'views.rename': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ViewNameBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'views.partSheet': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SheetBody'];
       };
     };
     responses: {

@@ -1,4 +1,5 @@
 import { useOnBench } from '../../bench/context';
+import { CutSheet } from './CutSheet';
 import { DriftChart } from './DriftChart';
 import { SideBySide } from './SideBySide';
 import { TurnRound } from './TurnRound';
@@ -7,14 +8,22 @@ import { useComparison } from './useComparison';
 
 /** All views over the light table, in the way that is chosen; with but one view, what to do for another. */
 export function TurnsFront() {
-  const { doc } = useOnBench();
+  const { doc, view } = useOnBench();
+  const oneFigure = useTurns((s) => s.oneFigure.has(view.id));
   const way = useTurns((s) => s.way);
   const { comparison, measures, error } = useComparison();
+  const figures = measures.get(view.id)?.figures ?? [];
+  if (figures.length > 1 && !oneFigure && !doc.pieces.some((piece) => piece.viewId === view.id))
+    return (
+      <div className="laid absolute inset-0 flex flex-col pt-14">
+        <CutSheet key={view.designBlob} proposed={figures} />
+      </div>
+    );
   if (doc.views.length < 2)
     return (
       <p className="absolute inset-x-6 top-16 rounded-lg border border-rule bg-sheet/95 px-4 py-3 text-[13.5px]">
-        One view so far. Bring another in with + beside the views above: from then on all of them stand here on one
-        floor, and what disagrees is measured.
+        One view so far. Bring another in with + beside the views above, or a sheet with all of them: from then on they
+        stand here on one floor, and what disagrees is measured.
       </p>
     );
   return (

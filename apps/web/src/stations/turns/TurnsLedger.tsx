@@ -8,6 +8,7 @@ import { PartTable } from './PartTable';
 import { PoseList } from './PoseList';
 import { SideDifferences } from './SideDifferences';
 import { TurnFindings } from './TurnFindings';
+import { ViewList } from './ViewList';
 import { useTurns } from './turns-store';
 import { useComparison } from './useComparison';
 
@@ -22,6 +23,7 @@ export function TurnsLedger() {
           Bring in another view with + above: parts and names are the same in all of them.
         </LedgerHead>
         <PoseList measures={measures} />
+        <ViewList />
       </>
     );
   const reference = doc.views.find(({ id }) => id === comparison?.referenceId) ?? doc.views[0];
@@ -65,6 +67,7 @@ export function TurnsLedger() {
           <HeightList comparison={comparison} />
         </div>
       )}
+      <ViewList />
     </>
   );
 }

@@ -32,11 +32,13 @@ const piece = (top: number, bottom: number, colour: PieceMeasure['colours'][numb
 const MEASURES: Record<string, ViewMeasure> = {
   front: {
     bounds: { x: 20, y: 10, width: 120, height: 280 },
+    figures: [{ x: 20, y: 10, width: 120, height: 280 }],
     pose: [],
     pieces: [piece(100, 200, [60, 90, 140]), piece(10, 90, [230, 180, 140])],
   },
   side: {
     bounds: { x: 40, y: 10, width: 80, height: 280 },
+    figures: [{ x: 40, y: 10, width: 80, height: 280 }],
     pose: [{ kind: 'cropped', sentence: 'The figure is cropped by the canvas above.', place: { x: 1, y: 1 } }],
     pieces: [piece(95, 205, [190, 70, 60])],
   },
@@ -51,7 +53,7 @@ beforeEach(() => {
     'turns.measures',
     () => ({ revision: 1, views: doc.views.map(({ id, key }) => ({ viewId: id, measure: MEASURES[key] })) }) as never,
   );
-  act(() => useTurns.setState({ referenceId: null, way: 'beside', at: 0, playing: false }));
+  act(() => useTurns.setState(useTurns.getInitialState(), true));
 });
 
 test('what disagrees is listed with what mends it, and may be said to be fine so', async () => {
@@ -112,4 +114,46 @@ test('all views stand on one floor, as tall as one another', () => {
 test('one view alone says what to do', () => {
   onBench(<TurnsFront />, character({ pieces: ['torso'] }));
   expect(screen.getByText(/^One view so far/)).toBeTruthy();
+});
+
+test('a sheet of several figures is cut into views, after its names and boxes were put right', async () => {
+  const box = { x: 10, y: 10, width: 60, height: 280 };
+  const sheet = { ...MEASURES.front, figures: [box, { ...box, x: 100 }], pieces: [] };
+  answer('turns.measures', () => ({ revision: 1, views: [{ viewId: 'v', measure: sheet }] }) as never);
+  const { edits } = onBench(<TurnsFront />, character({ pieces: [] }), { station: 'turns' });
+  const [, second] = await screen.findAllByRole('textbox');
+  await userEvent.clear(second);
+  await userEvent.type(second, 'Front');
+  await userEvent.tab();
+  expect(screen.getByRole('button', { name: 'Cut into 2 views' })).toHaveProperty('disabled', true);
+  await userEvent.clear(second);
+  await userEvent.type(second, 'Left side{Enter}');
+  screen.getByRole('slider', { name: '2 Left side, upper left corner' }).focus();
+  await userEvent.keyboard('{ArrowLeft}{Shift>}{ArrowUp}{/Shift}');
+  await userEvent.click(screen.getByRole('button', { name: 'Cut into 2 views' }));
+  expect(edits.at(-1)?.[2]).toMatchObject({
+    figures: [
+      { ...box, key: 'front' },
+      { x: 99, y: 0, width: 61, height: 290, key: 'left-side' },
+    ],
+  });
+});
+
+test('what was taken for a sheet may be one picture after all', async () => {
+  const box = { x: 10, y: 10, width: 60, height: 280 };
+  const sheet = { ...MEASURES.front, figures: [box, { ...box, x: 100 }], pieces: [] };
+  answer('turns.measures', () => ({ revision: 1, views: [{ viewId: 'v', measure: sheet }] }) as never);
+  onBench(<TurnsFront />, character({ pieces: [] }), { station: 'turns' });
+  await userEvent.click(await screen.findByRole('button', { name: 'It is one picture' }));
+  expect(screen.getByText(/One view so far/)).toBeTruthy();
+});
+
+test('a view is named by what somebody calls it', async () => {
+  const { edits } = onBench(<TurnsLedger />, doc);
+  const name = await screen.findByRole('textbox', { name: 'Name of the side view' });
+  await userEvent.clear(name);
+  await userEvent.type(name, 'Side, left{Enter}');
+  expect(edits.at(-1)).toEqual(['views.rename', 'side', { key: 'side-left', saw: { side: 1 } }]);
+  await userEvent.click(screen.getByRole('button', { name: 'Delete the front view' }));
+  expect(edits.at(-1)?.slice(0, 2)).toEqual(['views.remove', 'v']);
 });

@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto';
+import {
+  MOST_FIGURES,
+  counted,
+  deleteView,
+  refuseCutSheet,
+  renameView,
+  replaceSheet,
+  viewById,
+} from '@limber-sheaf/core';
+import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { characterOf } from '../data/document-store.js';
+import { EditService } from '../edits/edit.service.js';
+import { Who, type Caller } from '../http/caller.js';
+import { IdParam } from '../http/dto.js';
+import { LONG, Threads } from '../threads/threads.js';
+import { turnsTasks } from './turns.service.js';
+import { SheetBody, ViewNameBody } from './turns.dto.js';
+
+/** The list of a character's views. */
+@ApiTags('turns')
+@Controller()
+export class ViewsController {
+  constructor(
+    private readonly edits: EditService,
+    private readonly threads: Threads,
+  ) {}
+
+  @Patch('views/:id')
+  @ApiOperation({ summary: 'Give a view another name' })
+  async rename(@Param() { id }: IdParam, @Body() { saw, key }: ViewNameBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, (doc) => ({
+      kind: 'view',
+      summary: `Name the ${viewById(doc, id).key} view ${key}`,
+      diff: renameView(doc, id, key),
+    }));
+  }
+
+  @Delete('views/:id')
+  @ApiOperation({ summary: 'Take a view away with all that is made in it' })
+  async remove(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('view', id), caller, (doc) => ({
+      kind: 'view',
+      summary: `Delete the ${viewById(doc, id).key} view`,
+      diff: deleteView(doc, id),
+    }));
+  }
+
+  @Post('views/:id/sheet')
+  @HttpCode(200)
+  @ApiOperation({ summary: `Cut a sheet of up to ${MOST_FIGURES} figures into views; the first takes its place` })
+  async partSheet(@Param() { id }: IdParam, @Body() { saw, figures }: SheetBody, @Who() caller: Caller) {
+    const { signal } = caller;
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, async (doc) => {
+      refuseCutSheet(doc, id);
+      const { width, height } = viewById(doc, id);
+      const boxes = figures.map(({ x, y, ...size }) => {
+        const [left, top] = [Math.min(x, width - 1), Math.min(y, height - 1)];
+        const [wide, tall] = [Math.min(size.width, width - left), Math.min(size.height, height - top)];
+        return { x: left, y: top, width: wide, height: tall };
+      });
+      const made = await this.threads.run(
+        turnsTasks,
+        'partSheet',
+        { doc, viewId: id, boxes },
+        { signal, seconds: LONG },
+      );
+      const views = made.map((one, at) => ({ ...one, id: randomUUID(), key: figures[at].key }));
+      return {
+        kind: 'sheet',
+        summary: `Cut the ${viewById(doc, id).key} view into ${counted(views.length, 'view')}`,
+        diff: replaceSheet(doc, id, views),
+      };
+    });
+  }
+}
