@@ -1,6 +1,7 @@
 import type { CharacterDoc, ViewMeasure } from '@limber-sheaf/core';
+import { decodePng } from '@limber-sheaf/formats';
 import { askOf, maskOf, paint, refusedOf, type Asked } from './drawn-head';
-import { call, design, end, startServer, type Running } from './server-under-test';
+import { call, design, end, packageOf, startServer, type Running } from './server-under-test';
 
 jest.setTimeout(60_000);
 let server: Running;
@@ -190,4 +191,57 @@ test('a view is named otherwise and deleted with all that is made in it; undo br
   const back = await ask('POST', `/characters/${id}/undo`, {});
   expect(back.doc.pieces).toHaveLength(doc.pieces.length);
   expect(back.doc.exceptions).toHaveLength(1);
+});
+
+test('a package holds the views that are chosen, and a page with all of them on one floor', async () => {
+  const { id, front, side } = await turned();
+  const both = await packageOf(server, id, { formats: ['sheet'] });
+  expect(both.rig.views.map(({ key }) => key)).toEqual(['front', 'side']);
+  const page = decodePng(both.files.get('turnaround-sheet.png') ?? new Uint8Array());
+  // Both coats show on it, that of the side to the right of the front's.
+  const middleOf = (colour: readonly number[]) => {
+    const found: number[] = [];
+    for (let i = 0; i < page.width * page.height; i++)
+      if (colour.every((value, c) => page.data[4 * i + c] === value)) found.push(i % page.width);
+    return found.reduce((sum, x) => sum + x, 0) / found.length;
+  };
+  expect(middleOf(COAT)).toBeLessThan(middleOf(RED));
+  const one = await packageOf(server, id, { formats: ['sheet'], viewIds: [side] });
+  expect(one.rig.views.map(({ key }) => key)).toEqual(['side']);
+  expect([...one.files.keys()].filter((path) => path.includes('sheet'))).toEqual(['parts-sheet_side.png']);
+  const asked = (viewIds: string[]) => refused('POST', `/characters/${id}/handoffs`, { viewIds });
+  expect(await asked([])).toMatch(/^400/);
+  expect(await asked([front, production])).toMatch(/That view is no longer there/);
+});
+
+test('what makes separating hard can be saved as a picture, and so can the line-up of a cast', async () => {
+  const { id } = await turned();
+  const pictureAt = async (path: string) => {
+    const answer = await fetch(`${server.address}/api${path}`);
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'image/png']);
+    return decodePng(new Uint8Array(await answer.arrayBuffer()));
+  };
+  const note = await pictureAt(`/characters/${id}/pose-note.png`);
+  expect(note.width).toBeGreaterThanOrEqual(1000);
+  const cast = (await ask('POST', '/productions', { name: 'Two of them' })) as unknown as { id: string };
+  expect(await refused('GET', `/productions/${cast.id}/line-up.png`)).toMatch(/nobody to line up/);
+  const add = (name: string, tall: number) =>
+    ask(
+      'POST',
+      `/productions/${cast.id}/characters`,
+      design(
+        name,
+        paint(100, 240, (x, y) => (inBox(x, y, [20, 220 - tall, 80, 220]) ? RED : null)),
+      ),
+    );
+  await add('Tall', 200);
+  await add('Small', 100);
+  const page = await pictureAt(`/productions/${cast.id}/line-up.png`);
+  const isRed = (x: number, y: number) => RED.every((value, c) => page.data[4 * (y * page.width + x) + c] === value);
+  const heights = new Map<number, number>();
+  for (let x = 0; x < page.width; x++)
+    for (let y = 0; y < page.height; y++) if (isRed(x, y)) heights.set(x, (heights.get(x) ?? 0) + 1);
+  const tall = Math.max(...heights.values());
+  const small = Math.min(...[...heights.values()].filter((height) => height > 20));
+  expect(Math.abs(small / tall - 0.5)).toBeLessThan(0.02);
 });

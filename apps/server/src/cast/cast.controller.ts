@@ -8,12 +8,15 @@ import {
   Param,
   Patch,
   Post,
+  Res,
   UploadedFile,
   UseInterceptors,
 } from '@nestjs/common';
+import type { Response } from 'express';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
+import { sendPicture } from '../http/send-picture.js';
 import { EditService } from '../edits/edit.service.js';
 import { DesignFile } from '../files/design-file.js';
 import { CastService } from './cast.service.js';
@@ -43,6 +46,12 @@ export class CastController {
   @ApiOperation({ summary: 'The cast: a card a character, deleted ones too' })
   cards(@Param() { id }: ProductionParam) {
     return this.cast.cards(id);
+  }
+
+  @Get('productions/:id/line-up.png')
+  @ApiOperation({ summary: 'A picture of the cast side by side on one floor' })
+  async lineUp(@Param() { id }: ProductionParam, @Who() caller: Caller, @Res() res: Response): Promise<void> {
+    sendPicture(res, await this.cast.lineUp(id, caller), 'line-up.png');
   }
 
   @Post('productions/:id/characters')

@@ -8,6 +8,11 @@ import { loadCharacter, saveDiff } from '../data/document-store.js';
 import { Character, HandOff, Joint, Piece, Production, View } from '../data/models.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import type { Caller } from '../http/caller.js';
+import { taskFile } from '../threads/task.js';
+import { LONG, Threads } from '../threads/threads.js';
+import type { Stander } from './cast.tasks.js';
+
+const castTasks = taskFile<typeof import('./cast.tasks.js')>(new URL('./cast.tasks.js', import.meta.url));
 
 /** A character's card in the cast. */
 export interface CastCard {
@@ -34,6 +39,7 @@ export class CastService {
     @Inject(Sequelize) private readonly sequelize: Sequelize,
     private readonly edits: EditService,
     private readonly bringIn: BringInService,
+    private readonly threads: Threads,
   ) {}
 
   productions(): Promise<Production[]> {
@@ -72,6 +78,25 @@ export class CastService {
       designArea: view?.designArea ?? 0,
       handOffs: await HandOff.count({ where: { characterId: character.id } }),
     };
+  }
+
+  /** The cast side by side on one floor. PNG. @throws LimberError `not-found`, `nobody-there` */
+  async lineUp(productionId: string, { signal }: Caller): Promise<Uint8Array> {
+    const production = await Production.findByPk(productionId);
+    if (!production) throw new LimberError('not-found', 'There is no such production.');
+    const characters = await Character.findAll({
+      where: { productionId, deleted: false },
+      order: ['createdAt', 'name'],
+    });
+    const standers: Stander[] = [];
+    for (const { id, name } of characters) {
+      const view = (await View.findAll({ where: { characterId: id } })).sort(byUsualView).at(0);
+      if (view) standers.push({ name, designBlob: view.designBlob, floorY: view.floorY });
+    }
+    if (standers.length === 0)
+      throw new LimberError('nobody-there', 'There is nobody to line up yet.', 'Bring a design in first.');
+    const order = { title: production.name, standers };
+    return this.threads.run(castTasks, 'lineUp', order, { signal, seconds: LONG });
   }
 
   /** Makes a character from a finished design. @throws LimberError for a bad file, which changes nothing */

@@ -42,8 +42,8 @@ export class HandOffController {
 
   @Post('characters/:id/handoffs')
   @ApiOperation({ summary: 'Make a package: answers with the job' })
-  start(@Param() { id }: IdParam, @Body() { note = '', ...options }: PackageBody) {
-    return this.handOffs.start(id, options, note);
+  start(@Param() { id }: IdParam, @Body() { note = '', viewIds, ...options }: PackageBody) {
+    return this.handOffs.start(id, options, { note, viewIds: viewIds ?? null });
   }
 
   @Post('characters/:id/handoffs/compare')

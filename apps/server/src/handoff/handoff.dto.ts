@@ -72,6 +72,14 @@ export class OptionFields {
 export class PackageBody extends OptionFields {
   /** What the version is about. */
   @MayBeLeftOut() @IsString() @MaxLength(500) note?: string;
+  /** The views that it holds; all of them where not given. */
+  @MayBeLeftOut()
+  @IsArray()
+  @ArrayUnique()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(100)
+  @IsUUID(undefined, { each: true })
+  viewIds?: string[];
 }
 
 export class KeepPresetBody {

@@ -3,10 +3,16 @@ import {
   LimberError,
   USUAL_OPTIONS,
   diffBetween,
+  landmarks,
   refuseBadFinish,
+  viewById,
   withDefaults,
+  type CharacterDoc,
+  type Landmark,
   type PackageOptions,
+  type ViewId,
   type ViewProof,
+  type ViewRow,
 } from '@limber-sheaf/core';
 import type { Rig, RigChange } from '@limber-sheaf/formats';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
@@ -24,6 +30,7 @@ import type { Caller } from '../http/caller.js';
 import { JobService, type JobState } from '../jobs/job.service.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
+import { TurnsService } from '../turns/turns.service.js';
 import type { VersionsCompared } from './compare-versions.js';
 import { sheetPage } from './sheet-page.js';
 import type { KeptTexture, PackageOrder } from './handoff.tasks.js';
@@ -58,6 +65,8 @@ export interface HandOffCard {
 interface PackageWish {
   options: PackageOptions;
   note: string;
+  /** The views that it holds; all of them for null. */
+  viewIds: ViewId[] | null;
 }
 
 /** The checks of a view, and the revision of which they speak. */
@@ -78,6 +87,7 @@ export class HandOffService implements OnModuleInit {
     private readonly jobs: JobService,
     private readonly edits: EditService,
     private readonly journal: JournalService,
+    private readonly turns: TurnsService,
   ) {}
 
   onModuleInit(): void {
@@ -87,11 +97,14 @@ export class HandOffService implements OnModuleInit {
   }
 
   /** @throws LimberError `nothing-cut` for a character without pieces, `bad-finish`, `busy` */
-  async start(characterId: string, options: Partial<PackageOptions>, note: string): Promise<JobState> {
+  async start(
+    characterId: string,
+    options: Partial<PackageOptions>,
+    { note, viewIds }: Omit<PackageWish, 'options'>,
+  ): Promise<JobState> {
     const { doc } = await readSnapshot(this.sequelize, characterId);
-    if (doc.pieces.length === 0)
-      throw new LimberError('nothing-cut', 'There is no piece to hand off yet.', 'Cut a part from the design first.');
-    const wish: PackageWish = { options: withDefaults(USUAL_OPTIONS, options), note };
+    viewsOf(doc, viewIds);
+    const wish: PackageWish = { options: withDefaults(USUAL_OPTIONS, options), note, viewIds };
     if (wish.options.finish) refuseBadFinish(wish.options.finish);
     return this.jobs.start(characterId, KIND, wish);
   }
@@ -165,7 +178,7 @@ export class HandOffService implements OnModuleInit {
     const row = await this.rowOf(id);
     const { packageName, packageBlob, number, note, createdAt } = row;
     const { character, checks } = row.manifest as Rig;
-    const sheets = await this.once(`sheets of 1 ${packageBlob}`, () =>
+    const sheets = await this.once(`sheets of 2 ${packageBlob}`, () =>
       this.threads.run(handOffTasks, 'sheetsOf', { name: packageName, packageBlob }, { signal, seconds: LONG }),
     );
     return sheetPage({
@@ -173,7 +186,7 @@ export class HandOffService implements OnModuleInit {
       failed: checks.filter(({ ok }) => !ok).map((check) => check.id),
       changes: row.changes as RigChange[],
       packagePath: `/api/handoffs/${id}/package.zip`,
-      sheets: sheets.map(({ view, blob }) => ({ view, path: `/api/blobs/${blob}` })),
+      sheets: sheets.map(({ word, blob }) => ({ word, path: `/api/blobs/${blob}` })),
     });
   }
 
@@ -186,6 +199,12 @@ export class HandOffService implements OnModuleInit {
     return made;
   }
 
+  /** The height lines of all views. */
+  private async heights(doc: CharacterDoc, signal: AbortSignal): Promise<Map<ViewId, Landmark[]>> {
+    const measured = await this.turns.measures(doc, { signal });
+    return new Map(measured.map(({ viewId, measure }) => [viewId, landmarks(doc, viewId, measure)]));
+  }
+
   private async rowOf(id: string): Promise<HandOff> {
     const row = await HandOff.findByPk(id);
     if (!row) throw new LimberError('not-found', 'There is no such hand-off.');
@@ -194,7 +213,7 @@ export class HandOffService implements OnModuleInit {
 
   private async make(
     characterId: string,
-    { options, note }: PackageWish,
+    { options, note, viewIds }: PackageWish,
     tell: (share: number, doing: string) => void,
     signal: AbortSignal,
   ): Promise<object> {
@@ -202,12 +221,15 @@ export class HandOffService implements OnModuleInit {
     // One moment's rows, and blobs that never change: whatever is edited meanwhile, the package is of this revision.
     const { doc, revision } = await readSnapshot(this.sequelize, characterId);
     const views: PackageOrder['views'] = [];
-    for (const [at, { id: viewId }] of doc.views.entries()) {
+    const chosen = viewsOf(doc, viewIds);
+    const heights = chosen.length > 1 && options.formats.includes('sheet') ? await this.heights(doc, signal) : null;
+    for (const [at, { id: viewId }] of chosen.entries()) {
       const proof = await this.proofs.prove(doc, viewId, {
         signal,
-        tell: (share, what) => tell((CHECKED * (at + share)) / doc.views.length, what),
+        tell: (share, what) => tell((CHECKED * (at + share)) / chosen.length, what),
       });
-      views.push({ viewId, proof, derived: await this.sheets.ofView(doc, viewId, { signal }) });
+      const derived = await this.sheets.ofView(doc, viewId, { signal });
+      views.push({ viewId, proof, derived, heights: heights?.get(viewId) ?? [] });
     }
     const last = await HandOff.findOne({ where: { characterId }, order: [['number', 'DESC']] });
     const previous = last && { number: last.number, name: last.packageName, packageBlob: last.packageBlob };
@@ -247,4 +269,13 @@ export class HandOffService implements OnModuleInit {
     });
     return { handOffId: id, number, name: made.name };
   }
+}
+
+/** The views that a package is to hold, as they are usually drawn. @throws LimberError `not-found`, `nothing-cut` */
+function viewsOf(doc: CharacterDoc, viewIds: readonly ViewId[] | null): ViewRow[] {
+  for (const id of viewIds ?? []) viewById(doc, id);
+  const chosen = doc.views.filter(({ id }) => viewIds?.includes(id) ?? true);
+  if (!doc.pieces.some(({ viewId }) => chosen.some(({ id }) => id === viewId)))
+    throw new LimberError('nothing-cut', 'There is no piece to hand off yet.', 'Cut a part from the design first.');
+  return chosen;
 }

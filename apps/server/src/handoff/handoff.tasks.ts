@@ -3,6 +3,7 @@ import {
   viewById,
   type CharacterDoc,
   type Finish,
+  type Landmark,
   type NamingScheme,
   type PackageFormat,
   type PackageOptions,
@@ -35,12 +36,19 @@ import { packView, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
 import { provePackage } from './prove-package.js';
 import { finishPath, picturesOf, readPackage, sheetPath } from './read-package.js';
+import { TURNAROUND_PATH, turnaroundSheet } from './turnaround-sheet.js';
 import { atlas, glb, layersOf, openRaster, psd, svg } from './write-formats.js';
 
 /** What a package is made from. */
 export interface PackageOrder {
   doc: CharacterDoc;
-  views: { viewId: string; derived: DerivedOfView; proof: ViewProof }[];
+  views: {
+    viewId: string;
+    derived: DerivedOfView;
+    proof: ViewProof;
+    /** Its height lines, px of its canvas; none where no turnaround sheet is wanted. */
+    heights: Landmark[];
+  }[];
   options: PackageOptions;
   number: number;
   /** The version before, and where its package is kept. */
@@ -105,6 +113,7 @@ async function writePackage(
     if (wants('atlas')) files.push(await atlas(code, packed));
     if (wants('sheet')) add(sheetPath(key), await partsSheet(packed, doc.character.name));
   }
+  if (wants('sheet') && views.length > 1) files.push({ path: TURNAROUND_PATH, bytes: await turnaround(order, views) });
   if (wants('glb')) files.push({ path: `${code}.glb`, bytes: await glb(views, 'Limber Sheaf') });
   const rig = manifest(order, views);
   const faults = rigFaults(rig);
@@ -121,17 +130,32 @@ async function writePackage(
   return { zip, name, rig, changes };
 }
 
+/** All views of a package on one page, with the height lines of the first. */
+function turnaround({ doc, options, views: ordered }: PackageOrder, views: readonly PackedView[]): Promise<Uint8Array> {
+  const there = (y: number) => (y + options.room) * options.scale;
+  return turnaroundSheet(
+    views.map(({ view, merged }, at) => ({
+      key: view.key,
+      picture: merged,
+      heights: ordered[at].heights.map((one) => ({ ...one, y: there(one.y) })),
+    })),
+    doc.character.name,
+  );
+}
+
 /** What differs between any two versions. */
 export const compare = task(compareVersions);
 
-/** The parts sheets of a package, by view: where each is kept by itself. */
-export const sheetsOf = task(async ({ name, packageBlob }: KeptVersion): Promise<{ view: string; blob: string }[]> => {
+/** The sheets of a package, all views first and then the parts by view, in words: where each is kept by itself. */
+export const sheetsOf = task(async ({ name, packageBlob }: KeptVersion): Promise<{ word: string; blob: string }[]> => {
   const { rig, files } = readPackage(await readBlob(packageBlob), name);
-  const sheets: { view: string; blob: string }[] = [];
-  for (const { key } of rig.views) {
-    const png = files.get(sheetPath(key));
-    if (png) sheets.push({ view: key, blob: await keepBlob(png, 'image/png') });
-  }
+  const sheets: { word: string; blob: string }[] = [];
+  const add = async (word: string, path: string) => {
+    const png = files.get(path);
+    if (png) sheets.push({ word, blob: await keepBlob(png, 'image/png') });
+  };
+  await add('All views', TURNAROUND_PATH);
+  for (const { key } of rig.views) await add(`Parts sheet, ${key} view`, sheetPath(key));
   return sheets;
 });
 

@@ -1,9 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { spreadApart, uniteRects, type PlacedBitmap } from '@limber-sheaf/core';
+import { spreadApart, uniteRects } from '@limber-sheaf/core';
 import type { RigPiece } from '@limber-sheaf/formats';
-import opentype from 'opentype.js';
-import sharp from 'sharp';
+import { BRASS, INK, LETTER, LINE, PAPER, SOFT, onPaper, resized, wordsPath } from '../files/on-paper.js';
 import type { PackedView } from './packed-view.js';
 
 /** px: how high the figure stands on the sheet, what stays free round it, and how large its words are. */
@@ -13,25 +10,6 @@ const WORDS = 17;
 const TITLE = 34;
 /** px of a pivot's mark. */
 const PIN = 6;
-
-const PAPER = '#fbf8f1';
-const INK = '#25303a';
-const SOFT = '#5f6a71';
-const BRASS = '#b5842a';
-
-let font: opentype.Font | null = null;
-
-/** Words as paths, in the font that ships: whatever the machine has installed, the sheet is the same. */
-function wordsPath(text: string, x: number, y: number, size: number, colour: string): string {
-  const file = createRequire(import.meta.url).resolve(
-    '@fontsource/ibm-plex-mono/files/ibm-plex-mono-latin-400-normal.woff',
-  );
-  font ??= opentype.parse(new Uint8Array(readFileSync(file)).buffer);
-  return `<path fill="${colour}" d="${font.getPath(text, x, y, size).toPathData(1)}"/>`;
-}
-
-/** A word is so many times as wide as it is high, a letter: the font's letters are all as wide. */
-const LETTER = 0.6;
 
 /** What is written under a piece: its place in the order with its name, and through which angles it turns. */
 function linesOf({ name, joint }: RigPiece, rank: number): string[] {
@@ -55,7 +33,7 @@ export async function partsSheet({ view, pieces }: PackedView, character: string
       x: image.x * scale,
       y: image.y * scale,
       width: Math.max(image.width * scale, wide),
-      height: image.height * scale + (words[at].length + 0.6) * WORDS * 1.25,
+      height: image.height * scale + (words[at].length + 0.6) * WORDS * LINE,
       parent: parent < 0 ? null : parent,
     };
   });
@@ -84,38 +62,16 @@ export async function partsSheet({ view, pieces }: PackedView, character: string
     const [x, y] = [apart[at].x - room.x + left, apart[at].y - room.y + top];
     const high = shown[at].image.height * scale;
     const lines = words[at].map((line, row) =>
-      wordsPath(line, x, y + high + (row + 1) * WORDS * 1.25, WORDS, row === 0 ? INK : SOFT),
+      wordsPath(line, x, y + high + (row + 1) * WORDS * LINE, WORDS, row === 0 ? INK : SOFT),
     );
     if (!entry.pivot) return lines;
     const [px, py] = [entry.pivot.x * scale, entry.pivot.y * scale];
     return [...lines, pin(px + dx, py + dy), pin(px + MARGIN, py + top)];
   });
-  const overlay = Buffer.from(
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${sheet.width}" height="${sheet.height}">${wordsPath(
-      `${character} · ${view.key}`,
-      MARGIN,
-      MARGIN,
-      TITLE,
-      INK,
-    )}${marks.join('')}</svg>`,
-  );
-  return sharp({ create: { ...sheet, channels: 3, background: PAPER } })
-    .composite([...pictures, { input: overlay, left: 0, top: 0 }])
-    .png()
-    .toBuffer();
+  const title = wordsPath(`${character} · ${view.key}`, MARGIN, MARGIN, TITLE, INK);
+  return onPaper(sheet, pictures, [title, ...marks]);
 }
 
 function pin(x: number, y: number): string {
   return `<circle cx="${x.toFixed(1)}" cy="${y.toFixed(1)}" r="${PIN}" fill="${BRASS}" stroke="${PAPER}" stroke-width="2"/>`;
-}
-
-function resized({ width, height, data }: PlacedBitmap, scale: number): Promise<Buffer> {
-  return sharp(data, { raw: { width, height, channels: 4 } })
-    .resize({
-      width: Math.max(1, Math.round(width * scale)),
-      height: Math.max(1, Math.round(height * scale)),
-      fit: 'fill',
-    })
-    .png({ compressionLevel: 1 })
-    .toBuffer();
 }

@@ -15,8 +15,8 @@ export interface SheetPage {
   changes: readonly Pick<RigChange, 'weight' | 'sentence'>[];
   /** Where the package is fetched. */
   packagePath: string;
-  /** Where each view's parts sheet is fetched. */
-  sheets: { view: string; path: string }[];
+  /** Its sheets in words, and where each is fetched. */
+  sheets: { word: string; path: string }[];
 }
 
 const STYLE = `
@@ -42,9 +42,7 @@ export function sheetPage(page: SheetPage): string {
   const changes = page.changes.map(
     ({ weight, sentence }) => `<li><b class="${weight}">${WEIGHTS[weight]}</b> ${text(sentence)}</li>`,
   );
-  const figures = page.sheets.map(
-    ({ view, path }) => `<figure><img src="${text(path)}" alt="Parts sheet, ${text(view)} view"></figure>`,
-  );
+  const figures = page.sheets.map(({ word, path }) => `<figure><img src="${text(path)}" alt="${text(word)}"></figure>`);
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>${text(title)}</title><style>${STYLE}</style></head>
 <body><header><h1>${text(title)}</h1><p>${text(page.date)} · ${text(page.note || page.packageName)}</p>${failed}

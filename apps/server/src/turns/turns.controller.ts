@@ -14,13 +14,15 @@ import {
   type CharacterDoc,
   type ViewId,
 } from '@limber-sheaf/core';
-import { Body, Controller, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Inject, Param, Post, Put, Res } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
 import { Sequelize } from 'sequelize-typescript';
 import { characterOf, readSnapshot } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
+import { sendPicture } from '../http/send-picture.js';
 import { LONG, Threads } from '../threads/threads.js';
 import { ExceptionBody, FollowBody, HeightBody } from './turns.dto.js';
 import { TurnsService, turnsTasks } from './turns.service.js';
@@ -40,6 +42,17 @@ export class TurnsController {
   async measures(@Param() { id }: IdParam, @Who() { signal }: Caller) {
     const { doc, revision } = await readSnapshot(this.sequelize, id);
     return { revision, views: await this.turns.measures(doc, { signal }) };
+  }
+
+  @Get('characters/:id/pose-note.png')
+  @ApiOperation({
+    summary: 'A picture for whoever draws: what in the poses will make separating hard, marked and listed',
+  })
+  async note(@Param() { id }: IdParam, @Who() { signal }: Caller, @Res() res: Response): Promise<void> {
+    const { doc } = await readSnapshot(this.sequelize, id);
+    const measures = await this.turns.measures(doc, { signal });
+    const png = await this.threads.run(turnsTasks, 'noteOfPoses', { doc, measures }, { signal, seconds: LONG });
+    sendPicture(res, png, `${doc.character.code}_poses.png`);
   }
 
   @Put('views/:id/heights')

@@ -10,5 +10,6 @@ import { ViewsController } from './views.controller.js';
   imports: [DerivedModule, EditsModule, ThreadsModule],
   controllers: [TurnsController, ViewsController],
   providers: [TurnsService],
+  exports: [TurnsService],
 })
 export class TurnsModule {}

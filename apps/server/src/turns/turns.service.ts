@@ -1,8 +1,9 @@
-import { viewMeasure, type CharacterDoc, type ViewId, type ViewMeasure } from '@limber-sheaf/core';
+import { viewMeasure, type CharacterDoc, type ViewMeasure } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { DerivedService } from '../derived/derived.service.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads, type RunOptions } from '../threads/threads.js';
+import type { MeasuredView } from './turns.tasks.js';
 
 export const turnsTasks = taskFile<typeof import('./turns.tasks.js')>(new URL('./turns.tasks.js', import.meta.url));
 
@@ -15,7 +16,7 @@ export class TurnsService {
   ) {}
 
   /** Measures every view of a character. */
-  async measures(doc: CharacterDoc, { signal }: RunOptions): Promise<{ viewId: ViewId; measure: ViewMeasure }[]> {
+  async measures(doc: CharacterDoc, { signal }: RunOptions): Promise<MeasuredView[]> {
     const keys = doc.views.map(({ id }) => viewMeasure(doc, id).key);
     const known = await this.derived.find<ViewMeasure>(keys);
     return Promise.all(

@@ -16,8 +16,15 @@ import {
   type ViewMeasure,
 } from '@limber-sheaf/core';
 import { randomUUID } from 'node:crypto';
-import { keepIfAny, keepSheet, picture, readArt, sheet } from '../threads/pictures.js';
+import { designOf, keepIfAny, keepSheet, picture, readArt, sheet } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
+import { poseNote, type PosedView } from './pose-note.js';
+
+/** A view with what it is compared by. */
+export interface MeasuredView {
+  viewId: ViewId;
+  measure: ViewMeasure;
+}
 
 /** What a view is compared by. */
 export const measure = task(async ({ doc, viewId }: { doc: CharacterDoc; viewId: ViewId }): Promise<ViewMeasure> =>
@@ -77,5 +84,19 @@ export const partSheet = task(
     return Promise.all(
       views.map(async ({ design, floorY }) => ({ sheet: await keepSheet({ ...design, x: 0, y: 0 }), floorY })),
     );
+  },
+);
+
+/** A note of what in the poses of a character's views will make separating hard, with the views that are spoken of. PNG. */
+export const noteOfPoses = task(
+  async ({ doc, measures }: { doc: CharacterDoc; measures: MeasuredView[] }): Promise<Uint8Array> => {
+    const found = measures.filter(({ measure: { pose } }) => pose.length > 0);
+    const views: PosedView[] = [];
+    for (const {
+      viewId,
+      measure: { pose },
+    } of found.length > 0 ? found : measures)
+      views.push({ key: viewById(doc, viewId).key, design: await designOf(doc, viewId), pose });
+    return poseNote(views, doc.character.name);
   },
 );

@@ -120,6 +120,12 @@ export const packageUrl = (id: string) => OPERATIONS['handOff.download'][1].repl
 /** The address of a version's page for whoever rigs. */
 export const sheetUrl = (id: string) => OPERATIONS['handOff.sheet'][1].replace('{id}', id);
 
+/** The address of a note of what in a character's poses will make separating hard. */
+export const poseNoteUrl = (id: string) => OPERATIONS['turns.note'][1].replace('{id}', id);
+
+/** The address of a production's line-up. */
+export const lineUpUrl = (id: string) => OPERATIONS['cast.lineUp'][1].replace('{id}', id);
+
 /** The address of a picture; `width` asks for a small one. */
 export function blobUrl(sha256: string, width?: number): string {
   return `${OPERATIONS['blob.get'][1].replace('{sha256}', sha256)}${width ? `?width=${width}` : ''}`;

@@ -10,6 +10,7 @@ import type { AnswerOf } from '../api/client';
 type CastCard = AnswerOf<'cast.cards'>[number];
 import { Action } from '../ui/controls';
 import { ThemeSwitch } from '../ui/ThemeSwitch';
+import { LineUp } from './LineUp';
 import { NewCharacter } from './NewCharacter';
 import { CardMenu } from './CardMenu';
 
@@ -22,6 +23,7 @@ export function Cast() {
   const navigate = useNavigate();
   const [bringing, setBringing] = useState<File[] | null>(null);
   const [over, setOver] = useState(false);
+  const [linedUp, setLinedUp] = useState(false);
 
   if (productions && !production && productionId)
     return (
@@ -80,9 +82,12 @@ export function Cast() {
               </p>
             </div>
             {production ? (
-              <Action tone="go" onClick={() => setBringing([])}>
-                New character
-              </Action>
+              <div className="flex gap-2">
+                {living.length > 1 && <Action onClick={() => setLinedUp(true)}>Line-up</Action>}
+                <Action tone="go" onClick={() => setBringing([])}>
+                  New character
+                </Action>
+              </div>
             ) : (
               <Action tone="go" onClick={() => void startProduction()}>
                 Start a production
@@ -118,6 +123,9 @@ export function Cast() {
         <div className="pointer-events-none fixed inset-3 grid place-items-center rounded-2xl border-2 border-dashed border-woad bg-woad-wash/80 font-serif text-[24px] text-woad">
           Drop the design here
         </div>
+      )}
+      {linedUp && production && (
+        <LineUp productionId={production.id} count={living.length} onClose={() => setLinedUp(false)} />
       )}
       {bringing && <NewCharacter files={bringing} cast={cast} onClose={() => setBringing(null)} />}
     </div>

@@ -70,6 +70,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/productions/{id}/line-up.png': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A picture of the cast side by side on one floor */
+    get: operations['cast.lineUp'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/characters/{id}': {
     parameters: {
       query?: never;
@@ -1546,6 +1563,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/characters/{id}/pose-note.png': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A picture for whoever draws: what in the poses will make separating hard, marked and listed */
+    get: operations['turns.note'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/heights': {
     parameters: {
       query?: never;
@@ -2083,6 +2117,7 @@ export interface components {
     };
     PackageBody: {
       note?: string | null;
+      viewIds?: string[] | null;
       formats?: ('ora' | 'psd' | 'svg' | 'glb' | 'atlas' | 'sheet')[] | null;
       scale?: number | null;
       pivotMarks?: boolean | null;
@@ -3797,6 +3832,27 @@ export interface operations {
     };
     responses: {
       201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'cast.lineUp': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
         headers: {
           [name: string]: unknown;
         };
@@ -6257,6 +6313,27 @@ export interface operations {
               measure: components['schemas']['ViewMeasure'];
             }[];
           };
+        };
+      };
+    };
+  };
+  'turns.note': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
         };
       };
     };

@@ -26,10 +26,11 @@ export function HandOffLedger() {
   const failed = proof?.checks.filter((check) => !check.ok).length ?? 0;
   const running = isUnderWay(list?.job);
   const makeIt = async () => {
-    const { options, note } = usePackage.getState();
+    const { options, note, withoutViews } = usePackage.getState();
     try {
       const { finish, formats } = options;
-      await make({ ...options, formats: [...formats], finish: finish ?? undefined, note });
+      const viewIds = doc.views.map(({ id }) => id).filter((id) => !withoutViews.has(id));
+      await make({ ...options, formats: [...formats], finish: finish ?? undefined, note, viewIds });
       usePackage.setState({ note: '' });
     } catch (error) {
       tellError(error);

@@ -2,12 +2,13 @@ import { MOST_ROOM, PACKAGE_FORMATS, USUAL_PRESETS, sameOptions, type PackageFor
 import { useState } from 'react';
 import { usePresets } from '../../api/useKept';
 import { useOnBench } from '../../bench/context';
+import { viewWord } from '../../bench/view-words';
 import { Choice, LedgerRow, Toggle } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { KeptChoice } from '../../ui/KeptChoice';
 import { FinishChoices } from './FinishChoices';
 import { FORMAT_WORDS, FINISH_WORDS, SCALES } from './package-words';
-import { setOptions, usePackage } from './package-store';
+import { setOptions, takeView, usePackage } from './package-store';
 
 /** How the package is to be made: formats, scale, what layered files carry, and what is said of it. */
 export function PackageChoices() {
@@ -59,6 +60,7 @@ export function PackageChoices() {
               </li>
             ))}
           </ul>
+          <ViewChoices />
           <LedgerRow name="Scale">
             <Choice
               label="Scale of the package"
@@ -115,5 +117,28 @@ export function PackageChoices() {
         />
       </label>
     </section>
+  );
+}
+
+/** Which views a package holds, where there are several; at least one. */
+function ViewChoices() {
+  const { doc } = useOnBench();
+  const without = usePackage((s) => s.withoutViews);
+  const taken = doc.views.filter(({ id }) => !without.has(id));
+  if (doc.views.length < 2) return null;
+  return (
+    <fieldset className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-rule pb-2">
+      <legend className="float-left mr-1 text-[13px]">Views</legend>
+      {doc.views.map(({ id, key }) => (
+        <Toggle
+          key={id}
+          on={taken.some((view) => view.id === id)}
+          title={taken.length === 1 && taken[0].id === id ? 'A package holds at least one view' : undefined}
+          onChange={(on) => (on || taken.length > 1) && takeView(id, on)}
+        >
+          {viewWord(key)}
+        </Toggle>
+      ))}
+    </fieldset>
   );
 }

@@ -26,6 +26,8 @@ interface PackageState {
   /** How the next package is to be made. */
   options: PackageOptions;
   note: string;
+  /** The views that it is to leave out, by id. */
+  withoutViews: ReadonlySet<string>;
   /** What is shown in place of the parts sheet. */
   compared: ComparedVersions | null;
   /** Repainted art that came back, shown in place of both. */
@@ -35,6 +37,7 @@ interface PackageState {
 export const usePackage = create<PackageState>(() => ({
   options: USUAL_OPTIONS,
   note: '',
+  withoutViews: new Set(),
   compared: null,
   back: null,
 }));
@@ -42,4 +45,14 @@ export const usePackage = create<PackageState>(() => ({
 /** Changes how the next package is to be made. */
 export function setOptions(change: Partial<PackageOptions>): void {
   usePackage.setState(({ options }) => ({ options: { ...options, ...change } }));
+}
+
+/** Takes a view into the next package, or leaves it out. */
+export function takeView(viewId: string, on: boolean): void {
+  usePackage.setState(({ withoutViews }) => {
+    const next = new Set(withoutViews);
+    if (on) next.delete(viewId);
+    else next.add(viewId);
+    return { withoutViews: next };
+  });
 }

@@ -1,4 +1,5 @@
 import type { ViewMeasure } from '@limber-sheaf/core';
+import { poseNoteUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { viewWord } from '../../bench/view-words';
 
@@ -26,6 +27,16 @@ export function PoseList({ measures }: { measures: ReadonlyMap<string, ViewMeasu
             </li>
           ))}
         </ul>
+      )}
+      {found.length > 0 && (
+        <a
+          className="text-[13px] text-woad underline"
+          href={poseNoteUrl(doc.character.id)}
+          download={`${doc.character.code}_poses.png`}
+          title="A picture of the views with these places marked, and what to ask for beneath"
+        >
+          Save as a note for the designer
+        </a>
       )}
     </section>
   );
