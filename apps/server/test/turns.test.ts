@@ -245,3 +245,67 @@ test('what makes separating hard can be saved as a picture, and so can the line-
   const small = Math.min(...[...heights.values()].filter((height) => height > 20));
   expect(Math.abs(small / tall - 0.5)).toBeLessThan(0.02);
 });
+
+test('a part is scaled to fit the followed view: the design goes along, the rest matches, and nothing drifts any more', async () => {
+  const two = (wide: number, tall: number) =>
+    paint(240, 240, (x, y) =>
+      inBox(x, y, [120 - wide, 90, 120 + wide, 220])
+        ? COAT
+        : inBox(x, y, [100, 30, 140, 90])
+          ? SKIN
+          : inBox(x, y, [150, 110, 150 + tall, 110 + tall])
+            ? RED
+            : null,
+    );
+  const first = await ask('POST', `/productions/${production}/characters`, design('Gull', two(28, 50)));
+  const { id } = first.doc.character;
+  const form = new FormData();
+  form.append('key', 'side');
+  form.append('design', new Blob([new Uint8Array(two(28, 60)).buffer], { type: 'image/png' }), 'side.png');
+  const { doc } = await ask('POST', `/characters/${id}/views`, form);
+  const [front, side] = doc.views.map((view) => view.id);
+  let state = doc;
+  for (const [view, tall] of [
+    [front, 50],
+    [side, 60],
+  ] as const)
+    for (const [group, box] of [
+      ['coat', [92, 90, 148, 220]],
+      ['head', [100, 30, 140, 90]],
+      ['bag', [150, 110, 150 + tall, 110 + tall]],
+    ] as const) {
+      const mask = maskOf((x, y) => inBox(x, y, [...box]));
+      state = (await ask('POST', `/views/${view}/cut/take`, { targets: [{ tokens: { group }, mask }] })).doc;
+    }
+  const bag = pieceIn(state, side, 'bag');
+  const fitted = await ask('POST', `/pieces/${bag}/fit`, { fromId: front });
+  expect(fitted.summary).toBe('Scale bag to fit front');
+  const { face } = fitted.doc.pieces.find((piece) => piece.id === bag) as CharacterDoc['pieces'][number];
+  expect(Math.abs(face.height - 50)).toBeLessThanOrEqual(2);
+  const { body } = await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${side}/checks`);
+  for (const check of ['rest-match', 'offcuts'])
+    expect([check, body.checks.find((one) => one.id === check)?.figure]).toEqual([check, 0]);
+  expect(await refused('POST', `/pieces/${pieceIn(state, front, 'bag')}/take-side`)).toMatch(/no counterpart/);
+});
+
+test('a view is mirrored to its other side: the same parts, its pixels the other way round, and what does not show is left out', async () => {
+  const { id, side } = await turned(COAT);
+  const bag = await ask('POST', `/views/${side}/cut/take`, {
+    targets: [{ tokens: { group: 'bag' }, mask: maskOf((x, y) => inBox(x, y, [120, 150, 150, 170])) }],
+  });
+  const bagId = pieceIn(bag.doc, side, 'bag');
+  const mirror = (key: string, without: string[]) => ask('POST', `/views/${side}/mirror`, { key, without });
+  expect(await refused('POST', `/views/${side}/mirror`, { key: 'side', without: [] })).toMatch(/There is a side view/);
+  expect(await refused('POST', `/views/${side}/mirror`, { key: 'x', without: [id] })).toMatch(/^4/);
+  const { doc: whole } = await mirror('side-right', []);
+  const there = whole.views.find(({ key }) => key === 'side-right')?.id ?? '';
+  const faceIn = (viewId: string, group: string) =>
+    whole.pieces.find(({ id: own }) => own === pieceIn(whole, viewId, group))?.face;
+  expect(faceIn(there, 'bag')?.x).toBe(240 - 150);
+  expect(faceIn(there, 'coat')?.area).toBe(faceIn(side, 'coat')?.area);
+  const { doc: less } = await mirror('side-without', [bagId]);
+  const last = less.views.find(({ key }) => key === 'side-without')?.id ?? '';
+  expect(less.pieces.filter(({ viewId }) => viewId === last)).toHaveLength(1);
+  const { body } = await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${last}/checks`);
+  expect(body.checks.find(({ id: check }) => check === 'rest-match')?.figure).toBe(0);
+});

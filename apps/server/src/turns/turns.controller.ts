@@ -1,19 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import {
-  LimberError,
-  compareViews,
-  counted,
-  labelFor,
-  partOf,
-  pieceById,
-  pieceName,
-  redrawView,
-  setException,
-  setHeight,
-  viewById,
-  type CharacterDoc,
-  type ViewId,
-} from '@limber-sheaf/core';
+import { counted, labelFor, setException, setHeight, viewById } from '@limber-sheaf/core';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post, Put, Res } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
@@ -24,6 +10,7 @@ import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import { sendPicture } from '../http/send-picture.js';
 import { LONG, Threads } from '../threads/threads.js';
+import { refuseOneView } from './parts.controller.js';
 import { ExceptionBody, FollowBody, HeightBody } from './turns.dto.js';
 import { TurnsService, turnsTasks } from './turns.service.js';
 
@@ -100,40 +87,4 @@ export class TurnsController {
       return { kind: 'carry', summary, diff, notes };
     });
   }
-
-  @Post('pieces/:id/take-colour')
-  @HttpCode(200)
-  @ApiOperation({ summary: 'Give a piece the main colour that its part has in another view' })
-  async colour(@Param() { id }: IdParam, @Body() { saw, fromId }: FollowBody, @Who() caller: Caller) {
-    const { signal } = caller;
-    return this.edits.run(await characterOf('piece', id), { ...caller, saw }, async (doc) => {
-      const piece = pieceById(doc, id);
-      refuseOneView(doc, piece.viewId, fromId);
-      const measures = new Map((await this.turns.measures(doc, { signal })).map((one) => [one.viewId, one.measure]));
-      const { parts } = compareViews(doc, fromId, measures);
-      const colour = parts
-        .find(({ partId }) => partId === piece.partId)
-        ?.cells.find(({ viewId }) => viewId === piece.viewId)?.colour;
-      if (!colour)
-        throw new LimberError('no-colour', `${labelFor(partOf(doc, piece))} has no colour in the other view.`);
-      const order = { doc, pieceId: id, from: colour.here, to: colour.there };
-      const { design, ...sheets } = await this.threads.run(turnsTasks, 'recolour', order, { signal, seconds: LONG });
-      return {
-        kind: 'colour',
-        summary: `Give ${pieceName(doc, piece)} its colour from ${viewById(doc, fromId).key}`,
-        diff: redrawView(
-          doc,
-          piece.viewId,
-          { sheet: design, floorY: viewById(doc, piece.viewId).floorY },
-          new Map([[id, sheets]]),
-        ),
-      };
-    });
-  }
-}
-
-function refuseOneView(doc: CharacterDoc, viewId: ViewId, fromId: ViewId): void {
-  viewById(doc, fromId);
-  if (viewId === fromId)
-    throw new LimberError('same-view', 'A view cannot follow itself.', 'Choose another view as the one to follow.');
 }

@@ -3,6 +3,7 @@ import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
+  ArrayUnique,
   IsArray,
   IsIn,
   IsInt,
@@ -62,4 +63,10 @@ export class SheetBody extends EditBody {
   @ValidateNested({ each: true })
   @Type(() => SheetFigure)
   figures: SheetFigure[];
+}
+
+export class MirrorBody extends EditBody {
+  @IsViewKey() key: string;
+  /** Pieces that do not show from the other side. */
+  @IsArray() @ArrayMaxSize(500) @ArrayUnique() @IsUUID(undefined, { each: true }) without: string[];
 }

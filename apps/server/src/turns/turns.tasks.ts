@@ -1,13 +1,19 @@
 import {
   carryOver,
   cutSheet,
+  layParts,
+  leaveOut,
+  mirroredAt,
   pieceById,
   takeColour,
+  transformPicture,
   viewById,
   viewMeasure,
   type CharacterDoc,
+  type Laying,
   type MadeJoints,
   type PieceId,
+  type PieceRow,
   type PlacedBitmap,
   type Rect,
   type Rgb,
@@ -98,5 +104,59 @@ export const noteOfPoses = task(
     } of found.length > 0 ? found : measures)
       views.push({ key: viewById(doc, viewId).key, design: await designOf(doc, viewId), pose });
     return poseNote(views, doc.character.name);
+  },
+);
+
+/** A view's pictures as they are in the mirror: the design, what shows anew, and each picture by its reference. */
+export interface InMirror {
+  design: SheetRef;
+  faces: [PieceId, SheetRef][];
+  sheets: [string, SheetRef][];
+}
+
+/** Mirrors every picture of a view left to right; what is left out uncovers what lies behind it. */
+export const mirror = task(
+  async (order: { doc: CharacterDoc; viewId: ViewId; without: PieceId[] }): Promise<InMirror> => {
+    const { doc, viewId, without } = order;
+    const way = mirroredAt(viewById(doc, viewId).width);
+    const flipped = (picture: PlacedBitmap) => keepSheet(transformPicture(picture, way) ?? picture);
+    const faces: InMirror['faces'] = [];
+    let design = await designOf(doc, viewId);
+    if (without.length > 0) {
+      const left = leaveOut(doc, viewId, await readArt(doc, viewId), without);
+      design = left.design;
+      for (const [id, face] of left.faces) faces.push([id, await flipped(face)]);
+    }
+    const refs = [
+      ...doc.pieces.filter((piece) => piece.viewId === viewId).flatMap(sheetsOfPiece),
+      ...doc.drawingViews.filter((row) => row.viewId === viewId).flatMap(({ picture: made, over }) => [made, over]),
+    ].flatMap((ref) => ref ?? []);
+    const sheets: InMirror['sheets'] = [];
+    for (const [key, ref] of new Map(refs.map((one) => [JSON.stringify(one), one])))
+      sheets.push([key, await flipped((await sheet(ref)) as PlacedBitmap)]);
+    return { design: await flipped(design), faces, sheets };
+  },
+);
+
+function sheetsOfPiece({ face, own, extra, beneath, apart }: PieceRow): (SheetRef | null)[] {
+  return [face, own, extra, beneath, ...(apart ? [apart.fill, apart.shade, apart.line] : [])];
+}
+
+/** A view with parts laid otherwise. */
+export interface LaidOtherwise {
+  design: SheetRef;
+  pieces: [PieceId, Omit<Recoloured, 'design'>][];
+  opened: number;
+}
+
+/** Lays parts of a view otherwise: larger or smaller, or as on the other side. */
+export const lay = task(
+  async (order: { doc: CharacterDoc; viewId: ViewId; laying: Laying }): Promise<LaidOtherwise> => {
+    const { doc, viewId, laying } = order;
+    const laid = layParts(doc, viewId, await readArt(doc, viewId), laying);
+    const pieces: LaidOtherwise['pieces'] = [];
+    for (const [id, { face, own, beneath }] of laid.pieces)
+      pieces.push([id, { face: await keepSheet(face), own: await keepIfAny(own), beneath: await keepIfAny(beneath) }]);
+    return { design: await keepSheet(laid.design), pieces, opened: laid.opened };
   },
 );

@@ -3,10 +3,13 @@ import {
   MOST_FIGURES,
   counted,
   deleteView,
+  mirrorView,
+  pieceById,
   refuseCutSheet,
   renameView,
   replaceSheet,
   viewById,
+  type SheetRef,
 } from '@limber-sheaf/core';
 import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
@@ -16,7 +19,7 @@ import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import { LONG, Threads } from '../threads/threads.js';
 import { turnsTasks } from './turns.service.js';
-import { SheetBody, ViewNameBody } from './turns.dto.js';
+import { MirrorBody, SheetBody, ViewNameBody } from './turns.dto.js';
 
 /** The list of a character's views. */
 @ApiTags('turns')
@@ -71,6 +74,26 @@ export class ViewsController {
         kind: 'sheet',
         summary: `Cut the ${viewById(doc, id).key} view into ${counted(views.length, 'view')}`,
         diff: replaceSheet(doc, id, views),
+      };
+    });
+  }
+
+  @Post('views/:id/mirror')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Make a view of the other side: everything mirrored, the letters kept' })
+  async mirror(@Param() { id }: IdParam, @Body() { saw, key, without }: MirrorBody, @Who() caller: Caller) {
+    const { signal } = caller;
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, async (doc) => {
+      for (const pieceId of without) pieceById(doc, pieceId);
+      const order = { doc, viewId: id, without };
+      const { design, faces, sheets } = await this.threads.run(turnsTasks, 'mirror', order, { signal, seconds: LONG });
+      const byKey = new Map(sheets);
+      const of = (ref: SheetRef) => byKey.get(JSON.stringify(ref)) as SheetRef;
+      const way = { key, without: new Set(without) };
+      return {
+        kind: 'view',
+        summary: `Mirror the ${viewById(doc, id).key} view as ${key}`,
+        diff: mirrorView(doc, id, way, { design, faces: new Map(faces), of }, randomUUID),
       };
     });
   }

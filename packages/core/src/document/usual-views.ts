@@ -7,3 +7,8 @@ const rank = (key: string) => (USUAL_VIEWS.includes(key) ? USUAL_VIEWS.indexOf(k
 export function byUsualView(a: { key: string }, b: { key: string }): number {
   return rank(a.key) - rank(b.key) || (a.key < b.key ? -1 : 1);
 }
+
+/** Is a view seen from in front or from behind, so that both its sides should be alike? */
+export function isFlat(key: string): boolean {
+  return key === 'front' || key === 'back';
+}

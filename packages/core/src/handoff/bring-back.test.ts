@@ -5,7 +5,7 @@ import { pieceImages } from '../document/view-art.js';
 import { drawLimb } from '../testing/limbs.js';
 import { jointedLimb, withRounding } from '../testing/jointed.js';
 import { matchBack, type NamedPicture } from './match-back.js';
-import { takeBack } from './take-back.js';
+import { takeBack } from '../document/take-back.js';
 
 const picture = (name: string, more: Partial<NamedPicture> = {}): NamedPicture => ({
   name,

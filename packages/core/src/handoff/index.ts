@@ -23,7 +23,7 @@ export {
   type FinishName,
 } from './finish.js';
 export { matchBack, type BackMatch, type NamedPicture, type NamesThen } from './match-back.js';
-export { takeBack, type RepaintedSheets, type TakenBack } from './take-back.js';
+export { takeBack, type RepaintedSheets, type TakenBack } from '../document/take-back.js';
 export { versionWord } from './version-word.js';
 export { pivotMark, registerFrame } from './marks.js';
 export { spreadApart, type SheetPiece } from './spread-apart.js';

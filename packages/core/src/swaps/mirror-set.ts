@@ -1,7 +1,8 @@
 import { findPart } from '../document/find.js';
 import type { CharacterDoc, PieceRow, SwapSetRow, ViewId } from '../document/rows.js';
 import { onOtherSide } from '../names/swap-sides.js';
-import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { mirroredAt, transformPicture } from '../raster/transform.js';
 import { pieceOfSet } from './find-swaps.js';
 
 /** The piece of the other side in a view to which a set's drawings can be given mirrored: hand B for hand A; null for none. */
@@ -33,14 +34,9 @@ export function mirrorWay(doc: CharacterDoc, set: SwapSetRow, other: PieceRow): 
   return { axis: Math.round(from.x + to.x), down: Math.round(to.y - from.y) };
 }
 
-/** A picture mirrored so. */
+/** A picture mirrored so: the same pixels. */
 export function mirrorDrawing(picture: PlacedBitmap, { axis, down }: MirrorWay): PlacedBitmap {
-  const { x, y, width, height } = picture;
-  const out = { x: axis - x - width, y: y + down, width, height, data: new Uint8Array(picture.data.length) };
-  const [from, to] = [wordsOf(picture), wordsOf(out)];
-  for (let row = 0; row < height; row++)
-    for (let column = 0; column < width; column++) to[row * width + width - 1 - column] = from[row * width + column];
-  return out;
+  return transformPicture(picture, { ...mirroredAt(axis), f: down }) ?? picture;
 }
 
 /** Marks mirrored so: the left one stays the left one. */

@@ -12,8 +12,12 @@ export {
 } from './compare-views.js';
 export { carryOver } from './carry-over.js';
 export { MOST_FIGURES, cutSheet, proposeKeys, type CutView } from './cut-sheet.js';
+export { layJoints, layParts, leaveOut, scaleToFit, takeSide, type LaidParts, type Laying } from './lay-parts.js';
+export { mirroredAt, transformPicture, type Transform } from '../raster/transform.js';
 export { LANDMARK_KEYS, landmarks, type Landmark } from './landmarks.js';
 export { viewMeasure, type PieceMeasure, type ViewMeasure } from './measure-view.js';
+export { isFlat } from '../document/usual-views.js';
+export { mirrorView, unevenParts, type MirroredSheets, type UnevenPart } from './mirror-view.js';
 export { readiness, type PoseFinding } from './readiness.js';
 export { measureSymmetry } from './symmetry.js';
 export { takeColour } from './take-colour.js';

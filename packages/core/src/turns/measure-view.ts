@@ -1,6 +1,7 @@
 import { deriveKey, placeOf } from '../document/keys.js';
 import { drawOrder, partOf } from '../document/family.js';
 import type { CharacterDoc, PartRow, PieceRow, ViewId } from '../document/rows.js';
+import { isFlat } from '../document/usual-views.js';
 import type { Measure } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { isOfPeople, planOf } from '../plan/plan.js';
@@ -56,7 +57,7 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
   const order = drawOrder(doc, viewId);
   const limbs = order.map((piece) => limbOf(doc, piece));
   const { key, designBlob } = viewById(doc, viewId);
-  const known = { isPerson: isOfPeople(planOf(doc.character)), isFlat: key === 'front' || key === 'back' };
+  const known = { isPerson: isOfPeople(planOf(doc.character)), isFlat: isFlat(key) };
   return {
     key: deriveKey('turn 5', [designBlob, order.map(({ face }) => placeOf(face)), limbs, known]),
     what: 'Measuring the view',

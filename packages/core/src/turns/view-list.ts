@@ -8,8 +8,12 @@ import { LimberError } from '../errors.js';
 /** What a view's key looks like. */
 export const VIEW_KEY = /^[a-z][a-z0-9-]{0,30}$/;
 
-/** @throws LimberError `bad-name`, `name-taken` */
-function refuseKey(doc: CharacterDoc, key: string, own: ViewId): void {
+/**
+ * Refuses what cannot be a view's key.
+ * @param own the view that is to have it; null for a new one
+ * @throws LimberError `bad-name`, `name-taken`
+ */
+export function refuseKey(doc: CharacterDoc, key: string, own: ViewId | null): void {
   if (!VIEW_KEY.test(key))
     throw new LimberError('bad-name', 'A view is named with small letters, digits and hyphens, a letter first.');
   if (doc.views.some((view) => view.key === key && view.id !== own))

@@ -1641,7 +1641,41 @@ export interface paths {
     get?: never;
     put?: never;
     /** Give a piece the main colour that its part has in another view */
-    post: operations['turns.colour'];
+    post: operations['parts.colour'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/fit': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a part as large as it is in another view; what hangs from it and its joints go along */
+    post: operations['parts.fit'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/pieces/{id}/take-side': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Draw a part, and what hangs from it, as its other side is drawn, mirrored */
+    post: operations['parts.side'];
     delete?: never;
     options?: never;
     head?: never;
@@ -1677,6 +1711,23 @@ export interface paths {
     put?: never;
     /** Cut a sheet of up to 12 figures into views; the first takes its place */
     post: operations['views.partSheet'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/mirror': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a view of the other side: everything mirrored, the letters kept */
+    post: operations['views.mirror'];
     delete?: never;
     options?: never;
     head?: never;
@@ -2496,6 +2547,13 @@ export interface components {
     };
     SheetBody: {
       figures: components['schemas']['SheetFigure'][];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    MirrorBody: {
+      key: string;
+      without: string[];
       saw?: {
         [key: string]: number;
       } | null;
@@ -6413,7 +6471,7 @@ export interface operations {
       };
     };
   };
-  'turns.colour': {
+  'parts.colour': {
     parameters: {
       query?: never;
       header?: never;
@@ -6425,6 +6483,56 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['FollowBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'parts.fit': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FollowBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'parts.side': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EditBody'];
       };
     };
     responses: {
@@ -6496,6 +6604,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['SheetBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'views.mirror': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MirrorBody'];
       };
     };
     responses: {

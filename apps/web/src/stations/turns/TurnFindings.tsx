@@ -2,6 +2,7 @@ import { toHex, type Comparison, type ExceptionKind, type TurnFinding } from '@l
 import { useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { Action } from '../../ui/controls';
+import { tellNotes } from './tell-notes';
 import { useDoor } from './useDoor';
 
 /** What may be said to be fine so. */
@@ -97,13 +98,27 @@ function Finding({ finding, comparison }: { finding: TurnFinding; comparison: Co
           <Action
             tone="go"
             onClick={() =>
-              void edit('turns.colour', piece.id, {
+              void edit('parts.colour', piece.id, {
                 fromId: comparison.referenceId,
                 saw: { [piece.id]: piece.version },
               })
             }
           >
             Take that colour
+          </Action>
+        )}
+        {kind === 'size' && piece && (
+          <Action
+            tone="go"
+            title="Its joints and what hangs from it go along; the design changes with it"
+            onClick={() =>
+              void edit('parts.fit', piece.id, {
+                fromId: comparison.referenceId,
+                saw: { [piece.id]: piece.version },
+              }).then(tellNotes)
+            }
+          >
+            Scale it to fit
           </Action>
         )}
         {what && because === null && (

@@ -1,12 +1,14 @@
-import { counted } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { counted, isFlat } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { viewWord } from '../../bench/view-words';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
 import { HeightList } from './HeightList';
 import { PartTable } from './PartTable';
 import { PoseList } from './PoseList';
+import { MirrorView } from './MirrorView';
+import { SetTable } from './SetTable';
 import { SideDifferences } from './SideDifferences';
+import { tellNotes } from './tell-notes';
 import { TurnFindings } from './TurnFindings';
 import { ViewList } from './ViewList';
 import { useTurns } from './turns-store';
@@ -49,14 +51,15 @@ export function TurnsLedger() {
             title="The same draw order, and every joint fitted here with the other view’s range"
             onClick={() => {
               const order = { fromId: follows.id, saw: {} };
-              void edit('turns.carry', view.id, order).then((state) => {
-                for (const note of state?.notes ?? []) toast(note);
-              });
+              void edit('turns.carry', view.id, order).then(tellNotes);
             }}
           >
             Carry joints and order over from {viewWord(follows.key)}
           </Action>
         </div>
+      )}
+      {!isFlat(view.key) && doc.pieces.some((piece) => piece.viewId === view.id) && (
+        <MirrorView key={view.id} measures={measures} />
       )}
       {comparison && (
         <div className={isOld ? 'opacity-70' : ''}>
@@ -64,6 +67,7 @@ export function TurnsLedger() {
           <PoseList measures={measures} />
           <SideDifferences measures={measures} />
           <PartTable comparison={comparison} />
+          <SetTable />
           <HeightList comparison={comparison} />
         </div>
       )}

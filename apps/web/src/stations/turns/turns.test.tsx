@@ -65,7 +65,7 @@ test('what disagrees is listed with what mends it, and may be said to be fine so
   await userEvent.type(within(large).getByLabelText('Why it is fine so'), 'a wide coat{Enter}');
   await userEvent.click(screen.getByRole('button', { name: 'Does not show here' }));
   expect(edits.map(([what, id, body]) => [what, id, (body as { because?: string }).because])).toEqual([
-    ['turns.colour', 'side torso', undefined],
+    ['parts.colour', 'side torso', undefined],
     ['turns.exception', 'side', 'a wide coat'],
     ['turns.exception', 'side', ''],
   ]);
@@ -156,4 +156,43 @@ test('a view is named by what somebody calls it', async () => {
   expect(edits.at(-1)).toEqual(['views.rename', 'side', { key: 'side-left', saw: { side: 1 } }]);
   await userEvent.click(screen.getByRole('button', { name: 'Delete the front view' }));
   expect(edits.at(-1)?.slice(0, 2)).toEqual(['views.remove', 'v']);
+});
+
+test('what is too large is scaled to fit by one click', async () => {
+  const { edits } = onBench(<TurnsLedger />, doc);
+  await userEvent.click(await screen.findByRole('button', { name: 'Scale it to fit' }));
+  expect(edits).toEqual([['parts.fit', 'side torso', { fromId: doc.views[0].id, saw: { 'side torso': 1 } }]]);
+});
+
+test('a side view is mirrored under a name of its own; what lies to one side is asked about', async () => {
+  const satchel = { ...doc.pieces[0], id: 'satchel', partId: 'part satchel', depth: 99_999 };
+  const withSatchel: CharacterDoc = {
+    ...doc,
+    views: [doc.views[1], doc.views[0]],
+    parts: [...doc.parts, { ...doc.parts[0], id: 'part satchel', group: 'satchel' }],
+    pieces: [...doc.pieces, satchel, { ...satchel, id: 'side satchel', viewId: 'side' }],
+  };
+  const aside = { ...piece(100, 140, [120, 80, 40]), bounds: { x: 110, y: 100, width: 30, height: 40 } };
+  answer(
+    'turns.measures',
+    () =>
+      ({
+        revision: 1,
+        views: withSatchel.views.map(({ id, key }) => ({
+          viewId: id,
+          measure: { ...MEASURES[key], pieces: [...MEASURES[key].pieces, aside] },
+        })),
+      }) as never,
+  );
+  const { edits } = onBench(<TurnsLedger />, withSatchel);
+  await userEvent.click(await screen.findByRole('button', { name: 'Mirror to its other side…' }));
+  await userEvent.click(await screen.findByRole('checkbox', { name: 'satchel' }));
+  const name = screen.getByRole('textbox', { name: 'Name' });
+  await userEvent.clear(name);
+  await userEvent.type(name, 'Front');
+  expect(screen.getByRole('button', { name: 'Mirror it' })).toHaveProperty('disabled', true);
+  await userEvent.clear(name);
+  await userEvent.type(name, 'Right side');
+  await userEvent.click(screen.getByRole('button', { name: 'Mirror it' }));
+  expect(edits).toEqual([['views.mirror', 'side', { key: 'right-side', without: ['side satchel'], saw: { side: 1 } }]]);
 });

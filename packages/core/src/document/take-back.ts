@@ -1,7 +1,7 @@
-import type { SheetBitmaps } from '../document/compose-piece.js';
-import { drawOrder } from '../document/family.js';
-import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
-import { pieceImages, type ViewArt } from '../document/view-art.js';
+import type { SheetBitmaps } from './compose-piece.js';
+import { drawOrder } from './family.js';
+import type { CharacterDoc, PieceId, ViewId } from './rows.js';
+import { pieceImages, type ViewArt } from './view-art.js';
 import {
   createPlaced,
   cropPlaced,
