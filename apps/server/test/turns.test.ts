@@ -1,7 +1,7 @@
 import type { CharacterDoc, ViewMeasure } from '@limber-sheaf/core';
 import { decodePng } from '@limber-sheaf/formats';
 import { askOf, maskOf, paint, refusedOf, type Asked } from './drawn-head';
-import { call, design, end, packageOf, startServer, type Running } from './server-under-test';
+import { call, design, end, jointedLimb, packageOf, startServer, type Running } from './server-under-test';
 
 jest.setTimeout(60_000);
 let server: Running;
@@ -308,4 +308,32 @@ test('a view is mirrored to its other side: the same parts, its pixels the other
   expect(less.pieces.filter(({ viewId }) => viewId === last)).toHaveLength(1);
   const { body } = await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${last}/checks`);
   expect(body.checks.find(({ id: check }) => check === 'rest-match')?.figure).toBe(0);
+});
+
+test('parts of another character are taken over, scaled and mirrored: names, joints and hidden paint; the rest matches', async () => {
+  const { id: limbId } = await jointedLimb(server, production);
+  const limb = (await ask('GET', `/characters/${limbId}`)).doc;
+  const [from] = limb.views;
+  const wide = paint(300, 600, (x, y) => (inBox(x, y, [130, 60, 170, 560]) ? COAT : null));
+  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Larger', wide));
+  const [view] = doc.views;
+  const partIds = limb.parts.map(({ id }) => id);
+  const take = { fromViewId: from.id, partIds, mirrored: false };
+  const taken = await ask('POST', `/views/${view.id}/take-parts`, take);
+  expect(taken.summary).toMatch(/^Take 2 parts from /);
+  const nameOf = ({ group, part, side }: CharacterDoc['parts'][number]) => [group, part, side].join('/');
+  expect(taken.doc.parts.map(nameOf).sort()).toEqual(limb.parts.map(nameOf).sort());
+  expect(taken.doc.joints).toHaveLength(1);
+  const ratio = taken.doc.joints[0].radius / limb.joints[0].radius;
+  expect(ratio).toBeGreaterThan(1.2);
+  expect(taken.doc.joints[0].rangeHigh).toBe(limb.joints[0].rangeHigh);
+  expect(taken.doc.pieces.some(({ beneath }) => beneath !== null)).toBe(true);
+  const { body } = await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${view.id}/checks`);
+  expect(body.checks.find(({ id: check }) => check === 'rest-match')?.figure).toBe(0);
+  expect(await refused('POST', `/views/${view.id}/take-parts`, take)).toMatch(/here already/);
+  expect(await refused('POST', `/views/${from.id}/take-parts`, take)).toMatch(/the character’s own/);
+  expect(await refused('POST', `/views/${view.id}/take-parts`, { ...take, partIds: [] })).toMatch(/^400/);
+  expect((await ask('POST', `/characters/${doc.character.id}/undo`, {})).doc.pieces).toHaveLength(0);
+  const mirrored = await ask('POST', `/views/${view.id}/take-parts`, { ...take, mirrored: true });
+  expect(mirrored.doc.joints[0].rangeLow).toBe(0 - limb.joints[0].rangeHigh);
 });

@@ -5,6 +5,7 @@ import {
   ArrayMinSize,
   ArrayUnique,
   IsArray,
+  IsBoolean,
   IsIn,
   IsInt,
   IsNumber,
@@ -69,4 +70,13 @@ export class MirrorBody extends EditBody {
   @IsViewKey() key: string;
   /** Pieces that do not show from the other side. */
   @IsArray() @ArrayMaxSize(500) @ArrayUnique() @IsUUID(undefined, { each: true }) without: string[];
+}
+
+export class TakePartsBody extends EditBody {
+  /** A view of another character of the production. */
+  @IsUUID() fromViewId: string;
+  /** Parts of that character. */
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(200) @ArrayUnique() @IsUUID(undefined, { each: true }) partIds: string[];
+  /** Onto the other side? */
+  @IsBoolean() mirrored: boolean;
 }

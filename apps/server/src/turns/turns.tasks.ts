@@ -6,10 +6,12 @@ import {
   mirroredAt,
   pieceById,
   takeColour,
+  takeParts,
   transformPicture,
   viewById,
   viewMeasure,
   type CharacterDoc,
+  type KeptParts,
   type Laying,
   type MadeJoints,
   type PieceId,
@@ -18,6 +20,7 @@ import {
   type Rect,
   type Rgb,
   type SheetRef,
+  type TakeOrder,
   type ViewId,
   type ViewMeasure,
 } from '@limber-sheaf/core';
@@ -158,5 +161,26 @@ export const lay = task(
     for (const [id, { face, own, beneath }] of laid.pieces)
       pieces.push([id, { face: await keepSheet(face), own: await keepIfAny(own), beneath: await keepIfAny(beneath) }]);
     return { design: await keepSheet(laid.design), pieces, opened: laid.opened };
+  },
+);
+
+/** A view of a character. */
+interface ViewOfDoc {
+  doc: CharacterDoc;
+  viewId: ViewId;
+}
+
+/** Takes parts of another character into a view. */
+export const takeLimb = task(
+  async ({ from, to, order }: { from: ViewOfDoc; to: ViewOfDoc; order: TakeOrder }): Promise<KeptParts> => {
+    const read = async (one: ViewOfDoc) => ({ ...one, art: await readArt(one.doc, one.viewId) });
+    const taken = takeParts(await read(from), await read(to), order, randomUUID);
+    const fresh: KeptParts['fresh'] = [];
+    for (const piece of taken.fresh)
+      fresh.push({ ...piece, face: await keepSheet(piece.face), beneath: await keepIfAny(piece.beneath) });
+    const others: KeptParts['others'] = [];
+    for (const [id, { face, beneath }] of taken.others)
+      others.push([id, { face: await keepSheet(face), beneath: await keepIfAny(beneath) }]);
+    return { design: await keepSheet(taken.design), fresh, others, joints: taken.joints };
   },
 );

@@ -1,31 +1,36 @@
 import { randomUUID } from 'node:crypto';
 import {
+  LimberError,
   MOST_FIGURES,
   counted,
   deleteView,
   mirrorView,
   pieceById,
+  placeParts,
   refuseCutSheet,
   renameView,
   replaceSheet,
   viewById,
+  type CharacterDoc,
   type SheetRef,
 } from '@limber-sheaf/core';
-import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
+import { Body, Controller, Delete, HttpCode, Inject, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { characterOf } from '../data/document-store.js';
+import { Sequelize } from 'sequelize-typescript';
+import { characterOf, readSnapshot } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
 import { LONG, Threads } from '../threads/threads.js';
 import { turnsTasks } from './turns.service.js';
-import { MirrorBody, SheetBody, ViewNameBody } from './turns.dto.js';
+import { MirrorBody, SheetBody, TakePartsBody, ViewNameBody } from './turns.dto.js';
 
 /** The list of a character's views. */
 @ApiTags('turns')
 @Controller()
 export class ViewsController {
   constructor(
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
     private readonly edits: EditService,
     private readonly threads: Threads,
   ) {}
@@ -97,4 +102,34 @@ export class ViewsController {
       };
     });
   }
+
+  @Post('views/:id/take-parts')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Take parts of another character of the production, with their joints and hidden paint' })
+  async takeParts(
+    @Param() { id }: IdParam,
+    @Body() { saw, fromViewId, ...order }: TakePartsBody,
+    @Who() caller: Caller,
+  ) {
+    const { signal } = caller;
+    const whose = await readSnapshot(this.sequelize, await characterOf('view', fromViewId));
+    return this.edits.run(await characterOf('view', id), { ...caller, saw }, async (doc) => {
+      refuseStranger(doc, whose.doc);
+      const asked = { from: { doc: whose.doc, viewId: fromViewId }, to: { doc, viewId: id }, order };
+      const kept = await this.threads.run(turnsTasks, 'takeLimb', asked, { signal, seconds: LONG });
+      return {
+        kind: 'take-parts',
+        summary: `Take ${counted(kept.fresh.length, 'part')} from ${whose.doc.character.name}`,
+        diff: placeParts(doc, id, kept),
+      };
+    });
+  }
+}
+
+/** @throws LimberError `same-character`, `other-production` */
+function refuseStranger({ character: here }: CharacterDoc, { character: there }: CharacterDoc): void {
+  if (here.id === there.id)
+    throw new LimberError('same-character', 'These parts are the character’s own.', 'Choose another character.');
+  if (here.productionId !== there.productionId)
+    throw new LimberError('other-production', 'That character belongs to another production.');
 }

@@ -1,5 +1,5 @@
 import type { SheetBitmaps } from './compose-piece.js';
-import { drawOrder } from './family.js';
+import { drawOrder, drawSteps } from './family.js';
 import type { CharacterDoc, PieceId, ViewId } from './rows.js';
 import { pieceImages, type ViewArt } from './view-art.js';
 import {
@@ -72,7 +72,13 @@ export function takeBack(
     return wordsOf(drawn);
   };
   const was = draw(images.map(({ image }) => image));
-  const is = draw(images.map(({ id, sheet, image }) => (sheet === 'piece' ? (brought.get(id) ?? image) : image)));
+  // Also what had no paint until now.
+  const is = draw(
+    drawSteps(doc, viewId).flatMap(({ piece: { id }, sheet }) => {
+      const now = sheet === 'piece' ? brought.get(id) : undefined;
+      return now ?? images.find((one) => one.id === id && one.sheet === sheet)?.image ?? [];
+    }),
+  );
   const seen = new Uint8Array(is.length);
   let changed = 0;
   for (let i = 0; i < seen.length; i++)

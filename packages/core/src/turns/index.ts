@@ -20,6 +20,7 @@ export { isFlat } from '../document/usual-views.js';
 export { mirrorView, unevenParts, type MirroredSheets, type UnevenPart } from './mirror-view.js';
 export { readiness, type PoseFinding } from './readiness.js';
 export { measureSymmetry } from './symmetry.js';
+export { groupsToTake, placeParts, takeParts, type KeptParts, type TakeOrder } from './take-parts.js';
 export { takeColour } from './take-colour.js';
 export { HEIGHT_NAME, setException, setHeight } from './turn-edits.js';
 export { VIEW_KEY, deleteView, refuseCutSheet, renameView, replaceSheet, type FreshView } from './view-list.js';

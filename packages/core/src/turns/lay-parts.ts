@@ -112,7 +112,7 @@ export interface LaidParts {
  * The pictures of a view as they were drawn and painted, without what follows from their neighbours: that would be another
  * once a neighbour is.
  */
-function asPainted(art: ViewArt): ViewArt {
+export function asPainted(art: ViewArt): ViewArt {
   const plain = ({ face, own = null, extra = null, beneath = null }: SheetBitmaps): SheetBitmaps => ({
     ...{ face, own, extra, beneath, overlap: null },
     under: mergeSheets([own, extra, beneath]),
@@ -180,8 +180,12 @@ export function layParts(doc: CharacterDoc, viewId: ViewId, drawn: ViewArt, layi
   return { design, pieces, opened: openedIn(art.design, design) };
 }
 
-/** Hidden paint with what of a face is covered now. */
-function withCovered(
+/**
+ * Hidden paint with what of a picture is covered now.
+ * @param before the picture: its piece's face until now
+ * @param face what shows of it
+ */
+export function withCovered(
   beneath: PlacedBitmap | null,
   before: PlacedBitmap | null,
   face: PlacedBitmap,

@@ -120,6 +120,7 @@ export const OPERATIONS = {
   'views.remove': ['DELETE', '/api/views/{id}'],
   'views.partSheet': ['POST', '/api/views/{id}/sheet'],
   'views.mirror': ['POST', '/api/views/{id}/mirror'],
+  'views.takeParts': ['POST', '/api/views/{id}/take-parts'],
   'under.paintAll': ['POST', '/api/views/{id}/under'],
   'under.paint': ['POST', '/api/pieces/{id}/under'],
   'under.clear': ['DELETE', '/api/pieces/{id}/under'],

@@ -1734,6 +1734,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/take-parts': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take parts of another character of the production, with their joints and hidden paint */
+    post: operations['views.takeParts'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/under': {
     parameters: {
       query?: never;
@@ -2554,6 +2571,15 @@ export interface components {
     MirrorBody: {
       key: string;
       without: string[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    TakePartsBody: {
+      /** Format: uuid */
+      fromViewId: string;
+      partIds: string[];
+      mirrored: boolean;
       saw?: {
         [key: string]: number;
       } | null;
@@ -6629,6 +6655,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['MirrorBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'views.takeParts': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TakePartsBody'];
       };
     };
     responses: {

@@ -8,6 +8,7 @@ import { PoseList } from './PoseList';
 import { MirrorView } from './MirrorView';
 import { SetTable } from './SetTable';
 import { SideDifferences } from './SideDifferences';
+import { TakeParts } from './TakeParts';
 import { tellNotes } from './tell-notes';
 import { TurnFindings } from './TurnFindings';
 import { ViewList } from './ViewList';
@@ -26,6 +27,7 @@ export function TurnsLedger() {
         </LedgerHead>
         <PoseList measures={measures} />
         <ViewList />
+        <TakeParts />
       </>
     );
   const reference = doc.views.find(({ id }) => id === comparison?.referenceId) ?? doc.views[0];
@@ -72,6 +74,7 @@ export function TurnsLedger() {
         </div>
       )}
       <ViewList />
+      <TakeParts />
     </>
   );
 }
