@@ -91,6 +91,39 @@ export const JUNIPER_CUTS = [
   ['leg/lower/B', [1000, 2690, 1380, 2640], 'right', 'leg/foot/B'],
 ];
 
+/** Groups of her drawing in three-quarter view, back to front: her far arm lies behind the coat. */
+const JUNIPER_TURNED_GROUPS = [
+  ['hair_back', 'hair/back/'],
+  ['arm_A_hand', 'arm/hand/A'],
+  ['arm_A_sleeve', 'arm/upper/A'],
+  ['leg_A', 'leg/upper/A'],
+  ['leg_B', 'leg/upper/B'],
+  ['neck', 'neck//'],
+  ['coat', 'torso//'],
+  ['satchel_strap', 'satchel/strap/'],
+  ['satchel_bag', 'satchel//'],
+  ['arm_B_hand', 'arm/hand/B'],
+  ['arm_B_sleeve', 'arm/upper/B'],
+  ['head', 'head//'],
+  ['eyes', 'eyes//'],
+  ['pupils', 'pupils//', 'lashes'],
+  ['brows', 'brows//'],
+  ['mouth', 'mouth//'],
+  ['hair_front', 'hair/front/'],
+  ['cap', 'cap//'],
+  ['scarf', 'scarf//'],
+];
+
+/** All her limbs in three-quarter view. */
+const JUNIPER_TURNED_CUTS = [
+  ['arm/upper/A', [581, 1504, 804, 1634], 'right', 'arm/lower/A'],
+  ['arm/upper/B', [1168, 1650, 1428, 1520], 'right', 'arm/lower/B'],
+  ['leg/upper/A', [740, 2149, 1040, 2149], 'right', 'leg/lower/A'],
+  ['leg/upper/B', [890, 2149, 1220, 2149], 'right', 'leg/lower/B'],
+  ['leg/lower/A', [660, 2640, 1040, 2690], 'right', 'leg/foot/A'],
+  ['leg/lower/B', [814, 2640, 1220, 2690], 'right', 'leg/foot/B'],
+];
+
 /** Groups of her drawing from the side, back to front; her far arm shows no more than its cuff. */
 const JUNIPER_SIDE_GROUPS = [
   ['arm_A_sleeve', 'arm/lower/A'],
@@ -161,21 +194,23 @@ async function cutJuniper(api, state, svg) {
 }
 
 /**
- * The pilot in three views: front and side cut and jointed, the back just brought in. Her side was drawn with three slips, to
- * be found there.
+ * The pilot in four views: front, three-quarter and side cut and jointed, the back just brought in. Her side was drawn with
+ * three slips, to be found there.
  */
 async function turnJuniper(api, state) {
   const { id } = state.doc.character;
   const front = state.doc.views[0].id;
   await cutView(api, front, source('juniper-vane'), JUNIPER_GROUPS, JUNIPER_CUTS);
   await api('POST', `/views/${front}/joints/fit-all`, {});
-  for (const key of ['side', 'back']) {
+  for (const key of ['three-quarter', 'side', 'back']) {
     const form = new FormData();
     form.append('key', key);
     form.append('design', new Blob([await render(source(`juniper-vane-${key}`))], { type: 'image/png' }), `${key}.png`);
     state = await api('POST', `/characters/${id}/views`, form);
   }
-  const side = state.doc.views.find(({ key }) => key === 'side').id;
+  const [turned, side] = ['three-quarter', 'side'].map((one) => state.doc.views.find(({ key }) => key === one).id);
+  await cutView(api, turned, source('juniper-vane-three-quarter'), JUNIPER_TURNED_GROUPS, JUNIPER_TURNED_CUTS);
+  await api('POST', `/views/${turned}/carry-over`, { fromId: front });
   const cut = await cutView(api, side, source('juniper-vane-side'), JUNIPER_SIDE_GROUPS, JUNIPER_SIDE_CUTS);
   await api('POST', `/views/${side}/carry-over`, { fromId: front });
   const upper = cut.doc.parts.find(

@@ -189,7 +189,8 @@ const PLANTED: [string, Planted[]][] = (['three-quarter', 'side', 'back'] as con
     [
       { part: 'satchel', fault: 'size', by: 5 },
       { part: 'satchel', fault: 'height', by: 3 },
-      { part: 'arm upper A', fault: 'size', by: -6 },
+      // In three-quarter view the trunk hides where the upper arm ends.
+      { part: view === 'three-quarter' ? 'leg lower A' : 'arm upper A', fault: 'size', by: -6 },
       { part: 'torso', fault: 'colour', by: 5 },
       { part: 'hair', fault: 'colour', by: -5 },
       { part: 'leg foot B', fault: 'missing', by: 1 },

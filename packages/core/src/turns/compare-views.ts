@@ -163,7 +163,8 @@ function driftOf(partId: PartId, side: Side, reference: Side): Pick<PartInView, 
   if (!here?.measure || !there?.measure) return NO_DRIFT;
   const own = { ...here, measure: here.measure };
   const other = { ...there, measure: there.measure };
-  const drifts = sizesOf(own, other).map(([a, b]) => {
+  const isUnknown = isSmallAndCovered(own, side) || isSmallAndCovered(other, reference);
+  const drifts = (isUnknown ? [] : sizesOf(own, other)).map(([a, b]) => {
     const unsure = 100 * (a.unsure / a.size + b.unsure / b.size);
     const drift = 100 * (a.size / side.tall / (b.size / reference.tall) - 1);
     return Math.sign(drift) * Math.max(0, Math.abs(drift) - unsure);
@@ -177,6 +178,13 @@ function driftOf(partId: PartId, side: Side, reference: Side): Pick<PartInView, 
   const shows = own.measure.area / side.tall ** 2 / (other.measure.area / reference.tall ** 2);
   const colour = shows < LITTLE ? null : colourDrift(own.measure.colours, other.measure.colours);
   return { size, height, colour: colour && { ...colour, limit: shows < HALF ? PARTLY_LIMIT : COLOUR_LIMIT } };
+}
+
+/** Lower than this share of the character, as brows are, what is partly covered tells nothing of its size. */
+const SMALL = 0.025;
+
+function isSmallAndCovered({ measure: { bounds, covered } }: Measured, { tall }: Side): boolean {
+  return covered && bounds.height < SMALL * tall;
 }
 
 /** Less of a part than this share of what shows in the other view tells nothing of its colours. */
@@ -218,20 +226,19 @@ function sizesOf(here: Measured, there: Measured): [Sized, Sized][] {
   }
   return SIZES.flatMap((sizeIn): [Sized, Sized][] => {
     const [own, other] = [sizeIn(here.measure), sizeIn(there.measure)];
-    // The ends of what is cut lie on whole pixels.
-    return own && other
-      ? [
-          [
-            { size: own, unsure: ENDS },
-            { size: other, unsure: ENDS },
-          ],
-        ]
-      : [];
+    return own && other ? [[sized(own, here.measure), sized(other, there.measure)]] : [];
   });
+}
+
+/** The ends of what is cut lie on whole pixels; where something in front begins at one, a little of it may be hidden. */
+function sized(size: number, { nearly }: PieceMeasure): Sized {
+  return { size, unsure: ENDS + (nearly ? NEARLY * size : 0) };
 }
 
 /** px by which both ends of a piece may be off. */
 const ENDS = 0.75;
+/** As a share of the piece, where something in front begins at an end. */
+const NEARLY = 0.01;
 /** By which a joint may be, as a share of its disc: a root that is hidden is placed by less than a hinge is. */
 const HINGE = 0.03;
 const ROOT = 0.3;

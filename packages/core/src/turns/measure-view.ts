@@ -21,6 +21,10 @@ export interface PieceMeasure {
   /** Where it ends above and below; null where something in front hides that end. */
   top: number | null;
   bottom: number | null;
+  /** Does something in front begin at one of these ends, so that a little of it may be hidden? */
+  nearly: boolean;
+  /** Does something in front hide any of it? */
+  covered: boolean;
   /** From end to end along a limb that is drawn longer than wide; null for what is no limb, or where an end is hidden. */
   length: number | null;
   /** Its main colours, the largest first; those with little of it are left out. */
@@ -46,6 +50,18 @@ const END = 0.03;
 const LEAST_END = 3;
 /** Where a share of an end lies beneath something in front, it is not known where it truly ends. */
 const HIDDEN_END = 0.3;
+/** Nor where it still goes outwards by this slope as it meets what is in front, looked at over a share of the width, and px. */
+const STEEP = 0.2;
+const ALONG = 0.03;
+const LEAST_ALONG = 4;
+/** px of border with something in front from which on a piece is partly covered. */
+const COVERED = 3;
+/** Beside a pixel and beyond it. */
+const OPEN = [
+  [0, 1],
+  [-1, 0],
+  [1, 0],
+] as const;
 /** A limb is longer than wide by this, and hangs no farther from upright than this, rad. */
 const LONG = 1.7;
 const HANGS = (50 * Math.PI) / 180;
@@ -59,7 +75,7 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
   const { key, designBlob } = viewById(doc, viewId);
   const known = { isPerson: isOfPeople(planOf(doc.character)), isFlat: isFlat(key) };
   return {
-    key: deriveKey('turn 5', [designBlob, order.map(({ face }) => placeOf(face)), limbs, known]),
+    key: deriveKey('turn 8', [designBlob, order.map(({ face }) => placeOf(face)), limbs, known]),
     what: 'Measuring the view',
     measure: (art) => {
       const owners = ownersAtRest(doc, viewId, art);
@@ -102,33 +118,53 @@ function measurePiece(
   };
   const isPaint = (x: number, y: number) => anyPaint([face], x, y);
   const reach = Math.max(LEAST_END, Math.round(bounds.height * END));
-  /** Is the end on this side (-1 above, 1 below) really seen? */
-  const isSeen = (way: -1 | 1): boolean => {
+  /** How the end on this side (-1 above, 1 below) is seen: something in front that begins there may hide the true one. */
+  const lookAtEnd = (way: -1 | 1): 'seen' | 'nearly' | 'hidden' => {
+    const end = way < 0 ? bounds.y : bounds.y + bounds.height - 1;
     let [hidden, all] = [0, 0];
-    const from = way < 0 ? bounds.y : bounds.y + bounds.height - 1;
+    const junctions: number[] = [];
     for (let x = bounds.x; x < bounds.x + bounds.width; x++)
       for (let k = 0; k < reach; k++) {
-        const y = from - way * k;
+        const y = end - way * k;
         if (!isPaint(x, y)) continue;
-        // Also beside it: what comes out from behind something ends where that does.
-        for (const [bx, by] of [
-          [x, y + way],
-          [x - 1, y],
-          [x + 1, y],
-        ]) {
-          if (isPaint(bx, by)) continue;
-          all++;
-          if (isHiddenAt(bx, by)) hidden++;
-        }
+        const open = OPEN.filter(([dx, dy]) => !isPaint(x + dx, y + dy * way));
+        const covered = open.filter(([dx, dy]) => isHiddenAt(x + dx, y + dy * way));
+        all += open.length;
+        hidden += covered.length;
+        if (covered.length > 0) junctions.push(x);
       }
-    return all > 0 && hidden < HIDDEN_END * all;
+    if (all === 0 || hidden >= HIDDEN_END * all) return 'hidden';
+    if (junctions.length === 0) return 'seen';
+    return junctions.some((x) => runsOn(x, end, way)) ? 'hidden' : 'nearly';
   };
-  const top = isSeen(-1) ? bounds.y : null;
-  const bottom = isSeen(1) ? bounds.y + bounds.height : null;
+  /** Does the contour still go outwards where it meets what is in front? */
+  const runsOn = (x: number, end: number, way: -1 | 1): boolean => {
+    const along = Math.max(LEAST_ALONG, Math.round(bounds.width * ALONG));
+    const depthAt = (column: number): number => {
+      for (let k = 0; k < along; k++) if (isPaint(column, end - way * k)) return k;
+      return along;
+    };
+    const inwards = [-along, along].filter((by) => depthAt(x + by) < along || isPaint(x + by, end - way * along));
+    return inwards.length > 0 && inwards.every((by) => depthAt(x + by) - depthAt(x) > STEEP * along);
+  };
+  const isCovered = (): boolean => {
+    let count = 0;
+    for (let y = bounds.y; y < bounds.y + bounds.height; y++)
+      for (let x = bounds.x; x < bounds.x + bounds.width; x++) {
+        if (!isPaint(x, y) || !(isHiddenAt(x + 1, y) || isHiddenAt(x - 1, y))) continue;
+        if (++count >= COVERED) return true;
+      }
+    return false;
+  };
+  const [above, below] = [lookAtEnd(-1), lookAtEnd(1)];
+  const top = above === 'hidden' ? null : bounds.y;
+  const bottom = below === 'hidden' ? null : bounds.y + bounds.height;
   return {
     bounds,
     top,
     bottom,
+    nearly: above === 'nearly' || below === 'nearly',
+    covered: isCovered(),
     length: top !== null && bottom !== null ? lengthOf(face) : null,
     colours: takePalette(face, 4)
       .filter(({ share }) => share >= MAIN)

@@ -27,7 +27,7 @@ function twoViews(): CharacterDoc {
 
 const piece = (top: number, bottom: number, colour: PieceMeasure['colours'][number]): PieceMeasure => ({
   bounds: { x: 40, y: top, width: 80, height: bottom - top },
-  ...{ top, bottom, length: null, colours: [colour], area: 80 * (bottom - top) },
+  ...{ top, bottom, nearly: false, covered: false, length: null, colours: [colour], area: 80 * (bottom - top) },
 });
 const MEASURES: Record<string, ViewMeasure> = {
   front: {
