@@ -83,12 +83,14 @@ export default {
     },
     {
       name: 'server-stations-through-what-they-export',
-      comment: 'The cast brings designs in as Cut does, through what the module of Cut exports.',
+      comment:
+        'The cast brings designs in as Cut does, and a package shows the heights of Turns, through what those modules export.',
       severity: 'error',
       from: { path: `^apps/server/src/(${server})/` },
       to: {
         path: `^apps/server/src/(${server})/`,
-        pathNot: '^apps/server/src/($1/|cut/(cut[.]module|bring-in[.]service|design-file)[.])',
+        pathNot:
+          '^apps/server/src/($1/|cut/(cut[.]module|bring-in[.]service|design-file)[.]|turns/turns[.](module|service)[.])',
       },
     },
   ],

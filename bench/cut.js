@@ -17,7 +17,8 @@ import {
   trimMask,
   unmixEdges,
 } from '@limber-sheaf/core';
-import { JUNIPER_CUTS, JUNIPER_GROUPS, JUNIPER_PLAN, tokens } from '../demo/seed.js';
+import { JUNIPER_CUTS, JUNIPER_GROUPS, JUNIPER_PLAN } from '../demo/juniper-parts.js';
+import { tokens } from '../demo/seed.js';
 import { opacity, only, source } from '../demo/render.js';
 
 /** Her plan's parts that are to be cut. */

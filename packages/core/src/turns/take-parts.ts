@@ -38,7 +38,7 @@ export interface TakeOrder {
 }
 
 /** A piece that came from another character. */
-export interface TakenPiece {
+interface TakenPiece {
   pieceId: PieceId;
   partId: PartId;
   tokens: NameTokens;

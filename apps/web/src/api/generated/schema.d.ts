@@ -3701,6 +3701,10 @@ export interface components {
       /** @description Where it ends above and below; null where something in front hides that end. */
       top: number | null;
       bottom: number | null;
+      /** @description Does something in front begin at one of these ends, so that a little of it may be hidden? */
+      nearly: boolean;
+      /** @description Does something in front hide any of it? */
+      covered: boolean;
       /** @description From end to end along a limb that is drawn longer than wide; null for what is no limb, or where an end is hidden. */
       length: number | null;
       /** @description Its main colours, the largest first; those with little of it are left out. */
