@@ -158,7 +158,7 @@ function onTheBench(build: number, faultsIn: string, faults: readonly Planted[])
     const parts = doll(turn, build);
     const { design, faces } = seen(key, turn, build, scale, planted);
     const { width, height } = design;
-    doc.views.push({ ...raw.views[0], id: key, key, width, height, floorY: Math.round(420 * scale) });
+    doc.views.push({ ...raw.views[0], id: key, key, designBlob: key, width, height, floorY: Math.round(420 * scale) });
     parts.forEach(({ tokens }, at) => {
       if (planted.some(({ part, fault }) => fault === 'missing' && part === label(tokens))) return;
       const id = `${key} ${label(tokens)}`;
@@ -225,6 +225,13 @@ test('landmarks lie within 1 % of the height of where the doll has them', () => 
         expect(Math.abs(at(mark) - y)).toBeLessThan(4);
     }
   }
+});
+
+test('the same picture brought in twice is told', () => {
+  const { doc, measures } = onTheBench(1, '', []);
+  const views = doc.views.map((view) => (view.key === 'back' ? { ...view, designBlob: 'front' } : view));
+  const { findings } = compareViews({ ...doc, views }, 'front', measures);
+  expect(findings.map(({ sentence }) => sentence)).toEqual(['Back is the same picture as front.']);
 });
 
 test('what a part is otherwise by intent is told with the reason, and a part that does not show is not missing', () => {

@@ -2,7 +2,6 @@
 export { EXCEPTION_KINDS, type ExceptionKind } from '../document/row-types.js';
 export type { HeightMark } from '../document/rows.js';
 export {
-  COLOUR_LIMIT,
   DRIFT_LIMIT,
   compareViews,
   type Comparison,
@@ -10,6 +9,7 @@ export {
   type PartLine,
   type TurnFinding,
 } from './compare-views.js';
+export { COLOUR_LIMIT } from './drift.js';
 export { carryOver } from './carry-over.js';
 export { MOST_FIGURES, cutSheet, proposeKeys, type CutView } from './cut-sheet.js';
 export { layJoints, layParts, leaveOut, scaleToFit, takeSide, type LaidParts, type Laying } from './lay-parts.js';
