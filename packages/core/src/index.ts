@@ -349,5 +349,8 @@ export { onOtherSide, replacedIn } from './names/swap-sides.js';
 export * from './swaps/index.js';
 export * from './turns/index.js';
 
+// Trial
+export * from './trial/index.js';
+
 // Hand-off
 export * from './handoff/index.js';

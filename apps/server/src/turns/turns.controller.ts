@@ -11,7 +11,7 @@ import { IdParam } from '../http/dto.js';
 import { sendPicture } from '../http/send-picture.js';
 import { LONG, Threads } from '../threads/threads.js';
 import { refuseOneView } from './parts.controller.js';
-import { ExceptionBody, FollowBody, HeightBody } from './turns.dto.js';
+import { CarryBody, ExceptionBody, HeightBody } from './turns.dto.js';
 import { TurnsService, turnsTasks } from './turns.service.js';
 
 @ApiTags('turns')
@@ -74,16 +74,20 @@ export class TurnsController {
   @Post('views/:id/carry-over')
   @HttpCode(200)
   @ApiOperation({ summary: 'Take over draw order and joints from another view' })
-  async carry(@Param() { id }: IdParam, @Body() { saw, fromId }: FollowBody, @Who() caller: Caller) {
+  async carry(@Param() { id }: IdParam, @Body() { saw, fromId, ...wish }: CarryBody, @Who() caller: Caller) {
     return this.edits.run(await characterOf('view', id), { ...caller, saw }, async (doc) => {
       refuseOneView(doc, id, fromId);
       const { diff, made, notes } = await this.threads.run(
         turnsTasks,
         'carry',
-        { doc, fromId, toId: id },
+        { doc, fromId, toId: id, wish },
         { signal: caller.signal, seconds: LONG },
       );
-      const summary = `Carry ${counted(made, 'joint')} and the draw order over from ${viewById(doc, fromId).key}`;
+      const what = [
+        ...(wish.joints === false ? [] : [counted(made, 'joint')]),
+        ...(wish.order === false ? [] : ['the draw order']),
+      ].join(' and ');
+      const summary = `Carry ${what} over from ${viewById(doc, fromId).key}`;
       return { kind: 'carry', summary, diff, notes };
     });
   }

@@ -18,7 +18,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { EditBody, IsViewKey } from '../http/dto.js';
+import { EditBody, IsViewKey, MayBeLeftOut } from '../http/dto.js';
 
 /** The tallest canvas, px. */
 const MOST = 16_384;
@@ -46,6 +46,14 @@ export class FollowBody extends EditBody {
 
 export class ViewNameBody extends EditBody {
   @IsViewKey() key: string;
+}
+
+export class CarryBody extends FollowBody {
+  /** Is the draw order taken over, and are joints? Both where not given. */
+  @MayBeLeftOut() @IsBoolean() order?: boolean;
+  @MayBeLeftOut() @IsBoolean() joints?: boolean;
+  /** The one part whose joint is taken. */
+  @IsOptional() @IsUUID() only: string | null = null;
 }
 
 /** A figure of a sheet, px of its canvas, and the name of the view that it becomes. */

@@ -10,6 +10,7 @@ import {
   transformPicture,
   viewById,
   viewMeasure,
+  type CarryWish,
   type CharacterDoc,
   type KeptParts,
   type Laying,
@@ -42,8 +43,10 @@ export const measure = task(async ({ doc, viewId }: { doc: CharacterDoc; viewId:
 
 /** Gives a view the order and the joints' ranges of another; its joints are fitted here. */
 export const carry = task(
-  async ({ doc, fromId, toId }: { doc: CharacterDoc; fromId: ViewId; toId: ViewId }): Promise<MadeJoints> =>
-    carryOver(doc, fromId, toId, await readArt(doc, toId), randomUUID),
+  async (order: { doc: CharacterDoc; fromId: ViewId; toId: ViewId; wish: CarryWish }): Promise<MadeJoints> => {
+    const { doc, fromId, toId, wish } = order;
+    return carryOver(doc, fromId, toId, await readArt(doc, toId), randomUUID, wish);
+  },
 );
 
 /** A piece in another main colour, and the design with it. */

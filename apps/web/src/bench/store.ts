@@ -41,6 +41,8 @@ export interface BenchState {
   viewport: Viewport;
   /** Degrees by joint. */
   bends: Record<string, number>;
+  /** px by which the whole character is moved in a pose. */
+  shift: { x: number; y: number };
   /** Are pieces shown without their rounded ends? */
   butt: boolean;
   /** What to bring into view next: the whole character, or a spot. */
@@ -64,6 +66,7 @@ const atRest: BenchState = {
   over: [],
   viewport: { scale: 0.2, x: 0, y: 0 },
   bends: {},
+  shift: { x: 0, y: 0 },
   butt: false,
   lookAt: { kind: 'all' },
   finder: false,

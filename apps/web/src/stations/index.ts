@@ -7,4 +7,5 @@ export { stack } from './stack/index';
 export { names } from './names/index';
 export { swaps } from './swaps/index';
 export { turns } from './turns/index';
+export { trial } from './trial/index';
 export { handOff } from './handoff/index';

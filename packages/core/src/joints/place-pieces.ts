@@ -20,8 +20,15 @@ export function isAtRest({ angle, tx, ty }: Placement): boolean {
  * Where each piece of a view sits when joints are bent and handles are turned: it turns about its own pivot and follows what
  * it hangs from.
  * @param bends degrees, by joint or handle
+ * @param shift px by which the whole character is moved
  */
-export function placePieces(doc: CharacterDoc, viewId: string, bends: Record<string, number>): Map<string, Placement> {
+export function placePieces(
+  doc: CharacterDoc,
+  viewId: string,
+  bends: Readonly<Record<string, number>>,
+  shift: { x: number; y: number } = { x: 0, y: 0 },
+): Map<string, Placement> {
+  const standing = { ...AT_REST, tx: shift.x, ty: shift.y };
   const placed = new Map<string, Placement>();
   const place = (piece: PieceRow, depth: number): Placement => {
     const known = placed.get(piece.id);
@@ -29,7 +36,7 @@ export function placePieces(doc: CharacterDoc, viewId: string, bends: Record<str
     const parent = depth < 60 ? parentPiece(doc, piece) : null;
     const above = handlesAbove(doc, piece).reduceRight(
       (outer, { id, x, y }) => (bends[id] ? follow(outer, turnAbout(x, y, bends[id])) : outer),
-      parent ? place(parent, depth + 1) : AT_REST,
+      parent ? place(parent, depth + 1) : standing,
     );
     const joint = doc.joints.find((j) => j.childId === piece.id);
     const bend = joint ? (bends[joint.id] ?? 0) : 0;

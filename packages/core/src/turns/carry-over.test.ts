@@ -46,3 +46,14 @@ test('what has a joint already keeps it, and views without a part in common refu
   const bare = { ...doc, pieces: doc.pieces.filter(({ viewId }) => viewId === 'v') };
   expect(() => carryOver(bare, 'v', 'w', art, () => 'made')).toThrow('no part in common');
 });
+
+test('the order alone is carried, or one part’s joint alone', () => {
+  const { doc, art } = twoViews();
+  const order = (after: CharacterDoc, viewId: string) => drawOrder(after, viewId).map(({ partId }) => partId);
+  const laid = carryOver(doc, 'v', 'w', art, () => 'made', { joints: false });
+  expect([laid.made, order(applyDiff(doc, laid.diff), 'w')]).toEqual([0, order(doc, 'v')]);
+  const lower = doc.pieces.find(({ id }) => id === 'lower')?.partId ?? null;
+  const one = carryOver(doc, 'v', 'w', art, () => 'made', { order: false, only: lower });
+  expect([one.made, order(applyDiff(doc, one.diff), 'w')]).toEqual([1, order(doc, 'w')]);
+  expect(carryOver(doc, 'v', 'w', art, () => 'made', { order: false, only: 'other' }).made).toBe(0);
+});

@@ -10,7 +10,7 @@ export {
   type TurnFinding,
 } from './compare-views.js';
 export { COLOUR_LIMIT } from './drift.js';
-export { carryOver } from './carry-over.js';
+export { carryOver, type CarryWish } from './carry-over.js';
 export { MOST_FIGURES, cutSheet, proposeKeys, type CutView } from './cut-sheet.js';
 export { layJoints, layParts, leaveOut, scaleToFit, takeSide, type LaidParts, type Laying } from './lay-parts.js';
 export { mirroredAt, transformPicture, type Transform } from '../raster/transform.js';

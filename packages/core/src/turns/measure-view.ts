@@ -13,6 +13,7 @@ import { fromHex } from '../raster/colour.js';
 import { INSIDE, connectedRegions, coverageOf } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
 import { figuresOnSheet } from './cut-sheet.js';
+import { hairOverFace } from './hair-over-face.js';
 import { readiness, type PoseFinding } from './readiness.js';
 
 /** A piece as it shows in its view, px of the canvas. */
@@ -73,9 +74,12 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
   const order = drawOrder(doc, viewId);
   const limbs = order.map((piece) => limbOf(doc, piece));
   const { key, designBlob } = viewById(doc, viewId);
-  const known = { isPerson: isOfPeople(planOf(doc.character)), isFlat: isFlat(key) };
+  const plan = planOf(doc.character);
+  const shot = doc.character.plan?.shot ?? null;
+  const known = { isPerson: isOfPeople(plan), isFlat: isFlat(key), shot };
+  const groups = order.map((piece) => partOf(doc, piece).group);
   return {
-    key: deriveKey('turn 8', [designBlob, order.map(({ face }) => placeOf(face)), limbs, known]),
+    key: deriveKey('turn 9', [designBlob, order.map(({ face }) => placeOf(face)), limbs, groups, known]),
     what: 'Measuring the view',
     measure: (art) => {
       const owners = ownersAtRest(doc, viewId, art);
@@ -85,7 +89,8 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
       });
       const found = connectedRegions(coverageOf(art.design));
       const figures = figuresOnSheet(found, art.design.width);
-      const pose = readiness(art.design, found, figures, known);
+      const faces = order.map(({ id }) => art.pieces.get(id)?.face ?? null);
+      const pose = [...readiness(art.design, found, figures, known), ...hairOverFace(faces, groups, owners)];
       return { bounds: paintBounds(art.design), figures, pose, pieces };
     },
   };

@@ -3,7 +3,9 @@ import { compositeOverMutable } from '../raster/composite.js';
 import { drawMember } from '../testing/troupe/index.js';
 import { adult, person } from '../testing/troupe/person.js';
 import { connectedRegions, coverageOf } from '../raster/mask.js';
+import { mapOwners } from '../cut/owners.js';
 import { figuresOnSheet } from './cut-sheet.js';
+import { hairOverFace } from './hair-over-face.js';
 import { readiness, type PoseFinding } from './readiness.js';
 
 const SKETCH = adult('Rill', { width: 4, colour: [38, 32, 46] }, [
@@ -90,4 +92,27 @@ test('an animal, and a view from the side, are not asked for air beside their li
   const close = pose([3, 1, 0], [3, 1, 0]);
   expect(kinds(close, { isPerson: false, isFlat: true })).toEqual([]);
   expect(kinds(close, { isPerson: true, isFlat: false })).toEqual([]);
+});
+
+test('a design that is too small for its closest shot is told before it is cut', () => {
+  const design = pose(RELAXED, RELAXED);
+  const shot = { part: 'head//', share: 60, frame: 1080 };
+  expect(poseOf(design, { ...flat, shot } as typeof flat).map(({ kind }) => kind)).toEqual(['too-small']);
+  expect(poseOf(design, { ...flat, shot: { ...shot, share: 10 } } as typeof flat)).toEqual([]);
+});
+
+test('hair that lies over an eye is told, with what to ask for; beside it, it is not', () => {
+  const face = (x: number, y: number, width: number, height: number) => {
+    const one = createPlaced({ x, y, width, height });
+    one.data.fill(255);
+    return one;
+  };
+  const told = (hairX: number) => {
+    const faces = [face(10, 10, 60, 60), face(20, 20, 16, 16), face(hairX, 10, 10, 40)];
+    return hairOverFace(faces, ['head', 'eyes', 'hair'], mapOwners(faces, { x: 0, y: 0, width: 90, height: 90 }));
+  };
+  expect(told(36).map(({ sentence }) => sentence)).toEqual([
+    'The hair lies over the eyes. Ask for the face drawn whole, with the hair on a layer of its own.',
+  ]);
+  expect(told(50)).toEqual([]);
 });

@@ -1,11 +1,13 @@
 import { counted } from '../counted.js';
+import type { ClosestShot } from '../document/row-types.js';
+import { sizeNeed } from '../plan/size.js';
 import type { Bitmap, Rect } from '../raster/bitmap.js';
 import type { connectedRegions } from '../raster/mask.js';
 import { median } from '../raster/statistics.js';
 
 /** Something about a pose that makes separating hard, and what to ask the designer for. */
 export interface PoseFinding {
-  kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven';
+  kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven' | 'too-small' | 'hair-over-face';
   sentence: string;
   /** Where, px. */
   place: { x: number; y: number };
@@ -17,12 +19,16 @@ export interface PoseKnown {
   isPerson: boolean;
   /** Is it seen from in front or from behind, so that both its sides should be alike? */
   isFlat: boolean;
+  /** The closest shot that is planned; null for none. */
+  shot?: ClosestShot | null;
 }
 
 /** px that a figure is high at least. */
 const SMALLEST = 40;
 /** px along the canvas's border from which on a figure is cropped, as a share of the figure's height. */
 const CROPPED = 0.01;
+/** A head is at most this share of a figure: where it is not cut yet, no more than that is known of it. */
+const LARGEST_HEAD = 0.4;
 /** Where arms hang beside the trunk, and legs beside one another: shares of the height, from the floor. */
 const ARMS = [0.38, 0.55] as const;
 const LEGS = [0.08, 0.26] as const;
@@ -43,7 +49,7 @@ export function readiness(
   { width, height }: Bitmap,
   { labels, regions }: ReturnType<typeof connectedRegions>,
   figures: readonly Rect[],
-  { isPerson, isFlat }: PoseKnown,
+  { isPerson, isFlat, shot = null }: PoseKnown,
 ): PoseFinding[] {
   const [figure] = regions;
   // Of a blank canvas, or a dot, there is nothing to say.
@@ -68,6 +74,14 @@ export function readiness(
     // What is said of a pose is said of one figure.
     return found;
   }
+  const most = shot?.part === 'figure' ? bounds.height : shot?.part === 'head//' ? bounds.height * LARGEST_HEAD : null;
+  const need = shot && most !== null ? sizeNeed(shot, most, { width, height }) : null;
+  if (need && !need.enough)
+    found.push({
+      kind: 'too-small',
+      sentence: `Too small for the closest shot, which shows ${need.needed} lines. Ask for ${need.canvas.width} × ${need.canvas.height} px, or plan a shot less close.`,
+      place: middle,
+    });
   if (isPerson && isFlat) {
     const rows = rowsOf(labels, width, bounds);
     const at = ([low, high]: readonly [number, number]) =>

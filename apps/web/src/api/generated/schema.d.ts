@@ -2549,6 +2549,17 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    CarryBody: {
+      order?: boolean | null;
+      joints?: boolean | null;
+      /** Format: uuid */
+      only?: string | null;
+      saw?: {
+        [key: string]: number;
+      } | null;
+      /** Format: uuid */
+      fromId: string;
+    };
     FollowBody: {
       /** Format: uuid */
       fromId: string;
@@ -3687,7 +3698,7 @@ export interface components {
     /** @description Something about a pose that makes separating hard, and what to ask the designer for. */
     PoseFinding: {
       /** @enum {string} */
-      kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven';
+      kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven' | 'too-small' | 'hair-over-face';
       sentence: string;
       /** @description Where, px. */
       place: {
@@ -6487,7 +6498,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        'application/json': components['schemas']['FollowBody'];
+        'application/json': components['schemas']['CarryBody'];
       };
     };
     responses: {

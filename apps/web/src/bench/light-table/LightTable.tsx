@@ -27,6 +27,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const peek = useBench((s) => s.peek);
   const solo = useBench((s) => s.solo);
   const bends = useBench((s) => s.bends);
+  const shift = useBench((s) => s.shift);
   const pickedJoint = useBench((s) => s.pickedJoint);
   const night = useTheme((s) => s.night);
   const butt = useBench((s) => s.butt);
@@ -46,7 +47,10 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const bending = entry.bends === true;
   const order = useMemo(() => orderAtPose(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
   const steps = useMemo(() => drawSteps(doc, view.id, order), [doc, view.id, order]);
-  const placements = useMemo(() => placePieces(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
+  const placements = useMemo(
+    () => (bending ? placePieces(doc, view.id, bends, shift) : placePieces(doc, view.id, {})),
+    [doc, view.id, bends, shift, bending],
+  );
   const shownSolid = useBench((s) => s.lit);
   const lit = useMemo(() => {
     if (shownSolid) return new Set(shownSolid);

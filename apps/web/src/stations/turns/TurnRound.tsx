@@ -33,6 +33,12 @@ export function TurnRound({
   const now = at % count;
   const opacityOf = (place: number) =>
     place === now ? 1 : !playing && [(now + 1) % count, (now + count - 1) % count].includes(place) ? ONION : 0;
+  // What jumps when this view comes: its sizes and heights that are off.
+  const jumps = comparison.findings.filter(
+    ({ viewId, kind, accepted }) =>
+      viewId === doc.views[now].id && accepted === null && ['size', 'height', 'landmark'].includes(kind),
+  );
+  const shown = laid[now];
   const [floor, hip] = ['floor', 'hip'].map((key) =>
     comparison.landmarks.get(comparison.referenceId)?.find((mark) => mark.key === key),
   );
@@ -73,7 +79,25 @@ export function TurnRound({
               />
             );
           })}
+        {jumps.map(({ sentence, place }) =>
+          place ? (
+            <circle
+              key={sentence}
+              cx={shown.canvas.x + place.x * shown.scale - shown.left - shown.width / 2 + widest / 2}
+              cy={shown.canvas.y + place.y * shown.scale}
+              r={26}
+              fill="none"
+              stroke="var(--madder)"
+              strokeWidth={4}
+            />
+          ) : null,
+        )}
       </svg>
+      {jumps.length > 0 && (
+        <p className="px-6 pb-2 text-center text-[13px] text-madder">
+          {jumps.map(({ sentence }) => sentence).join(' ')}
+        </p>
+      )}
       <div className="flex flex-wrap items-center justify-center gap-2 pb-3">
         {doc.views.map(({ id, key }, place) => (
           <Action

@@ -1,5 +1,6 @@
-import { counted, isFlat } from '@limber-sheaf/core';
+import { counted, isFlat, labelFor, partOf } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
 import { viewWord } from '../../bench/view-words';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
 import { HeightList } from './HeightList';
@@ -17,7 +18,7 @@ import { useComparison } from './useComparison';
 
 /** Turns' ledger: what the views do not agree on, every part in every view, and the heights. */
 export function TurnsLedger() {
-  const { doc, view, edit } = useOnBench();
+  const { doc, view } = useOnBench();
   const { comparison, measures, isOld } = useComparison();
   if (doc.views.length < 2)
     return (
@@ -47,19 +48,7 @@ export function TurnsLedger() {
           onChange={(referenceId) => useTurns.setState({ referenceId })}
         />
       </LedgerRow>
-      {follows && (
-        <div className="mt-2 mb-3">
-          <Action
-            title="The same draw order, and every joint fitted here with the other view’s range"
-            onClick={() => {
-              const order = { fromId: follows.id, saw: {} };
-              void edit('turns.carry', view.id, order).then(tellNotes);
-            }}
-          >
-            Carry joints and order over from {viewWord(follows.key)}
-          </Action>
-        </div>
-      )}
+      {follows && <CarryOver fromId={follows.id} word={viewWord(follows.key)} />}
       {!isFlat(view.key) && doc.pieces.some((piece) => piece.viewId === view.id) && (
         <MirrorView key={view.id} measures={measures} />
       )}
@@ -76,5 +65,32 @@ export function TurnsLedger() {
       <ViewList />
       <TakeParts />
     </>
+  );
+}
+
+/** Taking order and joints over from the view that is followed: all at once, or one by one. */
+function CarryOver({ fromId, word }: { fromId: string; word: string }) {
+  const { doc, view, edit } = useOnBench();
+  const pieceId = useBench((s) => s.pickedPiece);
+  const picked = doc.pieces.find((piece) => piece.id === pieceId && piece.viewId === view.id);
+  const carry = (wish: { order?: boolean; joints?: boolean; only?: string }) =>
+    void edit('turns.carry', view.id, { fromId, ...wish, saw: {} }).then(tellNotes);
+  return (
+    <div className="mt-2 mb-3">
+      <Action
+        title="The same draw order as far as what is drawn here allows, and every joint fitted here with that view’s range"
+        onClick={() => carry({})}
+      >
+        Carry joints and order over from {word}
+      </Action>
+      <div className="mt-1.5 flex flex-wrap gap-1.5">
+        <Action onClick={() => carry({ joints: false })}>Order alone</Action>
+        {picked && (
+          <Action onClick={() => carry({ order: false, only: picked.partId })}>
+            Joint of {labelFor(partOf(doc, picked))} alone
+          </Action>
+        )}
+      </div>
+    </div>
   );
 }

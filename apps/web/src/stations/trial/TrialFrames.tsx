@@ -1,0 +1,77 @@
+import * as Slider from '@radix-ui/react-slider';
+import { Choice } from '../../ui/controls';
+import { Range } from '../../ui/Range';
+import { RATES, holdFrame, useTrial, type Rate } from './trial-store';
+import { useFindings, useMotion, usePlay } from './useMotion';
+
+/** How fast a motion may be shown. */
+const PACES = [
+  { value: '0.25', word: 'a quarter as fast' },
+  { value: '0.5', word: 'half as fast' },
+  { value: '1', word: 'as it runs' },
+];
+
+/** The frames of the motion that is tried, above the light table: those in which something is found are marked. */
+export function TrialFrames() {
+  const motion = useMotion();
+  usePlay(motion);
+  const findings = useFindings(motion);
+  const frame = useTrial((s) => s.frame);
+  const { fps, amount, pace } = useTrial();
+  if (!motion) return null;
+  const count = motion.poses.length;
+  const wrong = new Set((findings ?? []).flatMap(({ kind, frames }) => (kind === 'outside' ? [] : frames)));
+  const now = frame % count;
+  return (
+    <div className="flex flex-1 flex-col rounded-xl border border-rule bg-sheet px-4 py-2">
+      <div className="flex items-center gap-3">
+        <Slider.Root
+          className="relative flex h-7 flex-1 touch-none items-center"
+          min={0}
+          max={count - 1}
+          value={[now]}
+          onValueChange={([value]) => holdFrame(value)}
+        >
+          <Slider.Track className="flex h-4 w-full gap-px">
+            {motion.poses.map((_, at) => (
+              <span
+                key={at}
+                className={`flex-1 rounded-[2px] ${wrong.has(at) ? 'bg-madder' : at === now ? 'bg-woad' : 'bg-rule'}`}
+              />
+            ))}
+          </Slider.Track>
+          <Slider.Thumb
+            aria-label="Frame"
+            className="block h-6 w-3 cursor-grab rounded border-2 border-sheet bg-ink shadow"
+          />
+        </Slider.Root>
+        <span className="figures w-24 text-right text-[12.5px]">
+          {now + 1} of {count}
+          {wrong.has(now) ? ' !' : ''}
+        </span>
+      </div>
+      <div className="mt-1.5 flex flex-wrap items-center gap-x-4 gap-y-1.5 text-[13px]">
+        <Range
+          label="Amount"
+          value={Math.round(amount * 100)}
+          low={20}
+          high={150}
+          unit="%"
+          onChange={(value) => useTrial.setState({ amount: value / 100 })}
+        />
+        <Choice
+          label="Frames a second"
+          value={String(fps)}
+          options={RATES.map((rate) => ({ value: String(rate), word: `${rate} frames a second` }))}
+          onChange={(value) => useTrial.setState({ fps: Number(value) as Rate, frame: 0 })}
+        />
+        <Choice
+          label="Shown"
+          value={String(pace)}
+          options={PACES}
+          onChange={(value) => useTrial.setState({ pace: Number(value) })}
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,111 @@
+import { counted, motionsFor, reachChains, type MotionFinding } from '@limber-sheaf/core';
+import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
+import { Action, LedgerHead } from '../../ui/controls';
+import { holdFrame, tryMotion, useTrial } from './trial-store';
+import { useFindings, useMotion } from './useMotion';
+
+/** Trial's ledger: the motions that this character can do, and what every frame of the tried one was found to do. */
+export function TrialLedger() {
+  const { doc, view } = useOnBench();
+  const tried = useTrial((s) => s.motion);
+  const motion = useMotion();
+  const findings = useFindings(motion);
+  const motions = motionsFor(doc, view.id);
+  const able = motions.filter(({ lacks }) => lacks === null).length;
+  return (
+    <>
+      <LedgerHead title="Trial">
+        {able === 0
+          ? 'Poses and short motions, made from its joints. Place joints first.'
+          : `${counted(able, 'motion')} of ${motions.length} can be tried here.`}
+      </LedgerHead>
+      <ul className="mb-4">
+        {motions.map(({ key, word, lacks }) => (
+          <li key={key} className={`border-b border-rule ${key === tried ? 'bg-brass-wash' : ''}`}>
+            <button
+              type="button"
+              disabled={lacks !== null}
+              aria-pressed={key === tried}
+              className="w-full cursor-pointer px-1 py-1.5 text-left text-[13.5px] disabled:cursor-default"
+              onClick={() => tryMotion(key === tried ? null : key)}
+            >
+              <span className={lacks === null ? 'font-medium' : 'text-soft'}>{word}</span>
+              {lacks && <span className="block text-[12.5px] text-soft">{lacks}</span>}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {motion && <Found frames={motion.poses.length} findings={findings} />}
+      <Reach />
+    </>
+  );
+}
+
+function Found({ frames, findings }: { frames: number; findings: MotionFinding[] | null }) {
+  return (
+    <section aria-label="Found" className="mb-4">
+      <h3 className="mb-1 text-[15px]">Found</h3>
+      {!findings ? (
+        <p role="status" className="text-[13px] text-soft">
+          Proving the joints…
+        </p>
+      ) : findings.length === 0 ? (
+        <p className="text-[13px] text-soft">Nothing, in {counted(frames, 'frame')}.</p>
+      ) : (
+        findings.map((finding) => <FindingLine key={`${finding.kind} ${finding.sentence}`} finding={finding} />)
+      )}
+    </section>
+  );
+}
+
+/** A finding shows its worst frame; from there it leads to Joints with the pose in hand. */
+function FindingLine({ finding }: { finding: MotionFinding }) {
+  const { go } = useOnBench();
+  const { kind, sentence, worst, jointId } = finding;
+  // A canvas is only as large as the design: what moves past it is to be known, and no fault.
+  const look = kind === 'outside' ? 'border-brass' : 'border-madder bg-madder-wash';
+  const mend = () => {
+    const { bends } = useBench.getState();
+    holdFrame(worst);
+    go('joints');
+    // Leaving lets the pose go: it is taken along.
+    setTimeout(() => useBench.setState({ bends, pickedJoint: jointId }), 0);
+  };
+  return (
+    <div className={`mb-2 border-l-[3px] ${look} py-1.5 pr-2 pl-2.5 text-[13px]`}>
+      <button type="button" className="cursor-pointer text-left" onClick={() => holdFrame(worst)}>
+        {sentence}
+      </button>
+      <div className="mt-1.5 flex flex-wrap gap-1.5">
+        <Action onClick={() => holdFrame(worst)}>Show frame {worst + 1}</Action>
+        {jointId && <Action onClick={mend}>To Joints</Action>}
+      </div>
+    </div>
+  );
+}
+
+/** What was dragged last, and how near it came; and what can be dragged. */
+function Reach() {
+  const { doc, view } = useOnBench();
+  const reaching = useTrial((s) => s.reaching);
+  const chains = reachChains(doc, view.id);
+  const chain = chains.find(({ root }) => root.id === reaching?.rootId);
+  if (chains.length === 0) return null;
+  return (
+    <section aria-label="Reach">
+      <h3 className="mb-1 text-[15px]">Reach</h3>
+      <p className="text-[13px] text-soft">
+        {reaching && chain
+          ? reaching.miss < 0.5
+            ? `${chain.word} is there.`
+            : `${chain.word} misses by ${Math.round(reaching.miss)} px${
+                reaching.heldBack > 0.5
+                  ? `: its ranges cost ${Math.round(reaching.heldBack)} px`
+                  : ': it is out of reach'
+              }.`
+          : `Drag a hand or a foot: ${chains.map(({ word }) => word).join(', ')}. Anything else turns about its joint.`}
+      </p>
+    </section>
+  );
+}

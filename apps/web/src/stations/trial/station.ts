@@ -1,0 +1,20 @@
+import type { Station } from '../../bench/station';
+import { useBench } from '../../bench/store';
+import { trialActions } from './trial-actions';
+import { trialHand } from './trial-hand';
+import { backToRest, useTrial } from './trial-store';
+import { TrialLedger } from './TrialLedger';
+import { TrialOverlay } from './TrialOverlay';
+import { TrialFrames } from './TrialFrames';
+
+export const station: Station = {
+  Ledger: TrialLedger,
+  Overlay: TrialOverlay,
+  Strip: TrialFrames,
+  // The frames and their numbers are two rows.
+  clear: 150,
+  actions: trialActions,
+  hand: trialHand,
+  stores: [useTrial, useBench],
+  leave: backToRest,
+};

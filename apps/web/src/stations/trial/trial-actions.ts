@@ -1,0 +1,89 @@
+import { bendsOf, mirrorPose, motionsFor, poseOf, reachChains } from '@limber-sheaf/core';
+import type { BenchValue } from '../../bench/context';
+import type { BenchAction } from '../../bench/station';
+import { useBench } from '../../bench/store';
+import { endOf, reachTo } from './trial-hand';
+import { backToRest, holdFrame, tryMotion, useTrial } from './trial-store';
+
+const isPosed = () => Object.values(useBench.getState().bends).some((angle) => angle !== 0);
+
+/** Plays the motion that is tried, or the first that can be. */
+function play({ doc, view }: BenchValue): void {
+  const { motion, playing } = useTrial.getState();
+  if (motion) useTrial.setState({ playing: !playing });
+  else tryMotion(motionsFor(doc, view.id).find(({ lacks }) => lacks === null)?.key ?? null);
+}
+
+function mirror({ doc, view }: BenchValue): void {
+  const { bends, shift } = useBench.getState();
+  const pose = mirrorPose(doc, poseOf(doc, bends, shift));
+  useTrial.setState({ motion: null, playing: false, reaching: null });
+  useBench.setState({ bends: bendsOf(doc, view.id, pose), shift: pose.root });
+}
+
+/** Bends the limb that was dragged last the other way. */
+function flip(bench: BenchValue): void {
+  const { reaching, flipped } = useTrial.getState();
+  const chain = reachChains(bench.doc, bench.view.id).find(({ root }) => root.id === reaching?.rootId);
+  if (!chain) return;
+  const next = new Set(flipped);
+  if (!next.delete(chain.root.id)) next.add(chain.root.id);
+  const end = endOf(bench.doc, bench.view.id, chain);
+  useTrial.setState({ flipped: next });
+  reachTo(bench, chain, end);
+}
+
+const step = (by: 1 | -1) => () => holdFrame(Math.max(0, useTrial.getState().frame + by));
+
+/** What Trial can be told to do. */
+export const trialActions: BenchAction[] = [
+  {
+    id: 'play',
+    word: () => (useTrial.getState().playing ? 'Hold it' : 'Play'),
+    key: 't',
+    title: 'Plays the motion, and holds it',
+    go: true,
+    when: ({ doc, view }) => motionsFor(doc, view.id).some(({ lacks }) => lacks === null),
+    run: play,
+  },
+  {
+    id: 'rest',
+    word: 'Back to rest',
+    key: 'z',
+    title: 'Stands as it is drawn',
+    when: () => isPosed() || useTrial.getState().motion !== null,
+    run: backToRest,
+  },
+  {
+    id: 'mirror',
+    word: 'Mirror the pose',
+    key: 'm',
+    title: 'A for B, turned the other way',
+    when: isPosed,
+    run: mirror,
+  },
+  {
+    id: 'flip',
+    word: 'Bend the other way',
+    key: 'b',
+    title: 'The limb that was dragged last',
+    when: () => useTrial.getState().reaching !== null,
+    run: flip,
+  },
+  {
+    id: 'next-frame',
+    word: 'Next frame',
+    key: '.',
+    shown: false,
+    when: () => useTrial.getState().motion !== null,
+    run: step(1),
+  },
+  {
+    id: 'frame-before',
+    word: 'Frame before',
+    key: ',',
+    shown: false,
+    when: () => useTrial.getState().motion !== null,
+    run: step(-1),
+  },
+];

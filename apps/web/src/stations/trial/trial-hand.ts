@@ -1,0 +1,107 @@
+import {
+  apply,
+  bendAtRest,
+  placePieces,
+  reach,
+  reachChains,
+  type BendWay,
+  type CharacterDoc,
+  type ReachChain,
+} from '@limber-sheaf/core';
+import { jointTurning } from '../../bench/bend-hand';
+import { bendStep, type BendState } from '../../bench/bend-machine';
+import type { BenchValue } from '../../bench/context';
+import type { Hand, TableView } from '../../bench/station';
+import { setBend, useBench } from '../../bench/store';
+import { useTrial } from './trial-store';
+
+/** What the hand holds: a limb that reaches, by where it was grasped, or one joint. */
+type Held =
+  | { kind: 'nothing' }
+  | { kind: 'looking' }
+  | { kind: 'limb'; chain: ReachChain; from: { x: number; y: number } }
+  | { kind: 'joint'; bend: BendState };
+
+let held: Held = { kind: 'nothing' };
+
+/** Which way a limb bends: as it is drawn, unless it was flipped. */
+export function bendWayOf(chain: ReachChain): BendWay {
+  const drawn = bendAtRest(chain);
+  return useTrial.getState().flipped.has(chain.root.id) ? (drawn === 1 ? -1 : 1) : drawn;
+}
+
+/** Bends a limb so that its end comes to a place as near as it can. */
+export function reachTo(
+  { doc, view }: Pick<BenchValue, 'doc' | 'view'>,
+  chain: ReachChain,
+  target: { x: number; y: number },
+): void {
+  const { bends, shift } = useBench.getState();
+  const { root } = chain;
+  const above = placePieces(doc, view.id, bends, shift).get(root.parentId);
+  const stand = above ? { angle: above.angle, ...apply(above, root.x, root.y) } : { angle: 0, x: root.x, y: root.y };
+  const reached = reach(chain, target, { bend: bendWayOf(chain), stand });
+  useBench.setState({ bends: { ...bends, ...reached.bends } });
+  const { miss, heldBack } = reached;
+  useTrial.setState({ motion: null, playing: false, reaching: { rootId: root.id, target, miss, heldBack } });
+}
+
+/** Where the end of a limb lies now, px of the canvas. */
+export function endOf(doc: CharacterDoc, viewId: string, { end }: ReachChain): { x: number; y: number } {
+  const { bends, shift } = useBench.getState();
+  const placement = placePieces(doc, viewId, bends, shift).get(end.parentId);
+  return placement ? apply(placement, end.x, end.y) : end;
+}
+
+async function grasp(at: { x: number; y: number }, { doc, view }: BenchValue, table: TableView): Promise<void> {
+  held = { kind: 'looking' };
+  const id = await table.pieceUnder(at.x, at.y);
+  if (held.kind !== 'looking') return;
+  const chain = reachChains(doc, view.id).find(({ endPiece, end }) => id === endPiece || id === end.parentId);
+  if (chain) {
+    const end = endOf(doc, view.id, chain);
+    held = { kind: 'limb', chain, from: { x: at.x - end.x, y: at.y - end.y } };
+    return;
+  }
+  const joint = id && jointTurning(doc, id);
+  if (!joint) {
+    held = { kind: 'nothing' };
+    return;
+  }
+  const pivot = table.placeOf(joint.parentId, joint.x, joint.y);
+  const bend = useBench.getState().bends[joint.id] ?? 0;
+  held = { kind: 'joint', bend: bendStep({ kind: 'looking' }, { kind: 'grasped', joint, pivot, bend, at }).state };
+}
+
+/** What the pointer does at Trial: drags a hand or a foot to where it is to be, or turns what is no such limb about its joint. */
+export const trialHand: Hand = {
+  points: () => false,
+
+  send(event, bench, table) {
+    const at = { x: event.x, y: event.y };
+    switch (event.kind) {
+      case 'press':
+        void grasp(at, bench, table);
+        return true;
+      case 'move':
+        if (!event.pressed || !event.dragged) return false;
+        if (held.kind === 'limb') reachTo(bench, held.chain, { x: at.x - held.from.x, y: at.y - held.from.y });
+        if (held.kind === 'joint') {
+          const { state, effect } = bendStep(held.bend, { kind: 'move', at });
+          held = { kind: 'joint', bend: state };
+          if (effect) {
+            useTrial.setState({ motion: null, playing: false, reaching: null });
+            setBend(effect.jointId, effect.angle);
+          }
+        }
+        return true;
+      case 'release':
+        held = { kind: 'nothing' };
+        return event.dragged;
+      case 'lost':
+      case 'double':
+        held = { kind: 'nothing' };
+        return true;
+    }
+  },
+};

@@ -1,0 +1,60 @@
+import type { MotionKey } from '@limber-sheaf/core';
+import { create } from 'zustand';
+import { useBench } from '../../bench/store';
+
+/** Frames a second that are offered. */
+export const RATES = [12, 24, 30] as const;
+export type Rate = (typeof RATES)[number];
+
+/** A hand or a foot on the way to a place. */
+export interface Reaching {
+  /** The joint at the limb's root, by which it is known. */
+  rootId: string;
+  /** Where it is to go, px of the canvas. */
+  target: { x: number; y: number };
+  miss: number;
+  heldBack: number;
+}
+
+interface TrialState {
+  /** The motion that is tried; null while posing by hand. */
+  motion: MotionKey | null;
+  playing: boolean;
+  frame: number;
+  fps: Rate;
+  /** 1 for as usual. */
+  amount: number;
+  /** How fast it is shown: 1 as it will run. */
+  pace: number;
+  reaching: Reaching | null;
+  /** Limbs that bend the other way than they are drawn, by the joint at their root. */
+  flipped: ReadonlySet<string>;
+}
+
+export const useTrial = create<TrialState>(() => ({
+  motion: null,
+  playing: false,
+  frame: 0,
+  fps: 24,
+  amount: 1,
+  pace: 1,
+  reaching: null,
+  flipped: new Set(),
+}));
+
+/** Tries a motion from its first frame, or none. */
+export function tryMotion(motion: MotionKey | null): void {
+  useTrial.setState({ motion, playing: motion !== null, frame: 0, reaching: null });
+  if (motion === null) backToRest();
+}
+
+/** Lets the character stand as it is drawn. */
+export function backToRest(): void {
+  useTrial.setState({ motion: null, playing: false, frame: 0, reaching: null });
+  useBench.setState({ bends: {}, shift: { x: 0, y: 0 }, pickedJoint: null });
+}
+
+/** Shows one frame and holds it. */
+export function holdFrame(frame: number): void {
+  useTrial.setState({ frame, playing: false });
+}

@@ -1,0 +1,56 @@
+import { bendsOf, measureMotion, motionFrames, type MotionFinding, type MotionFrames } from '@limber-sheaf/core';
+import { useEffect, useMemo } from 'react';
+import { useChecks } from '../../api/useHandOffs';
+import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
+import { useTrial } from './trial-store';
+
+/** The motion that is tried, frame by frame; null for none. */
+export function useMotion(): MotionFrames | null {
+  const { doc, view } = useOnBench();
+  const motion = useTrial((s) => s.motion);
+  const fps = useTrial((s) => s.fps);
+  const amount = useTrial((s) => s.amount);
+  return useMemo(() => {
+    const made = motion && motionFrames(doc, view.id, motion, { fps, amount });
+    return made && made.poses.length > 0 ? made : null;
+  }, [doc, view.id, motion, fps, amount]);
+}
+
+/** What every frame of a motion was found to do; null while the joints are not proven yet. */
+export function useFindings(motion: MotionFrames | null): MotionFinding[] | null {
+  const { doc, view, revision } = useOnBench();
+  const { data } = useChecks(view.id, revision);
+  const proofs = data?.revision === revision ? data.joints : null;
+  return useMemo(
+    () => motion && proofs && measureMotion(doc, view.id, motion, proofs as Parameters<typeof measureMotion>[3]),
+    [doc, view.id, motion, proofs],
+  );
+}
+
+/** Shows the frame that is held, and plays on while it plays, by the clock. */
+export function usePlay(motion: MotionFrames | null): void {
+  const { doc, view } = useOnBench();
+  const playing = useTrial((s) => s.playing);
+  const pace = useTrial((s) => s.pace);
+  const frame = useTrial((s) => s.frame);
+  useEffect(() => {
+    if (!motion) return;
+    const pose = motion.poses[frame % motion.poses.length];
+    useBench.setState({ bends: bendsOf(doc, view.id, pose), shift: pose.root, pickedJoint: null });
+  }, [motion, frame, doc, view.id]);
+  useEffect(() => {
+    if (!motion || !playing) return;
+    const { frame: from } = useTrial.getState();
+    const began = performance.now();
+    let asked = 0;
+    const tick = () => {
+      const passed = ((performance.now() - began) / 1000) * motion.fps * pace;
+      const now = (from + Math.floor(passed)) % motion.poses.length;
+      if (useTrial.getState().frame !== now) useTrial.setState({ frame: now });
+      asked = requestAnimationFrame(tick);
+    };
+    asked = requestAnimationFrame(tick);
+    return () => cancelAnimationFrame(asked);
+  }, [motion, playing, pace]);
+}

@@ -1,0 +1,210 @@
+import { counted } from '../counted.js';
+import { jointLabel, partOf } from '../document/family.js';
+import { findPiece, pieceById } from '../document/find.js';
+import { capital, labelFor } from '../document/naming.js';
+import type { CharacterDoc, JointId, PartId, PieceId, PieceRow, ViewId } from '../document/rows.js';
+import { orderAtPose } from '../document/order-at-pose.js';
+import { viewById } from '../document/view-edits.js';
+import { apply, placePieces, type Placement } from '../joints/place-pieces.js';
+import { jointById } from '../joints/joint-edits.js';
+import type { JointProof } from '../joints/prove-joint.js';
+import { lengthsOf, reachChains } from './limbs.js';
+import { limbOf } from '../turns/measure-view.js';
+import type { MotionFrames } from './motions.js';
+import { bendsOf } from './pose.js';
+
+/** Something that goes wrong in a motion, by its cause. */
+export interface MotionFinding {
+  kind: 'unclean' | 'unproven' | 'outside' | 'slides' | 'order';
+  sentence: string;
+  /** The frames in which it happens, and the worst of them. */
+  frames: number[];
+  worst: number;
+  jointId: JointId | null;
+  pieceId: PieceId | null;
+}
+
+/** A foot that slides by more than this share of its leg. */
+const SLIDE = 0.005;
+
+/** What happens in a frame, before it is grouped by its cause. */
+interface Happening {
+  kind: MotionFinding['kind'];
+  /** Of one cause all have the same. */
+  cause: string;
+  frame: number;
+  /** How bad it is: degrees or px. */
+  figure: number;
+  jointId: JointId | null;
+  pieceId: PieceId | null;
+}
+
+/**
+ * Measures every frame of a motion: joints that are not clean at their angle, by their proofs; pieces that leave the canvas; feet
+ * that slide while they stand; cards that change places between two frames without having moved apart.
+ * @param proofs of the view's joints, as the checks have them
+ */
+export function measureMotion(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  motion: MotionFrames,
+  proofs: readonly JointProof[],
+): MotionFinding[] {
+  const happened: Happening[] = [];
+  const placed = motion.poses.map((pose) => placePieces(doc, viewId, bendsOf(doc, viewId, pose), pose.root));
+  const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
+  const { width, height } = viewById(doc, viewId);
+  for (const [frame, pose] of motion.poses.entries()) {
+    for (const [jointId, angle] of Object.entries(bendsOf(doc, viewId, pose))) {
+      const proof = proofs.find((one) => one.jointId === jointId);
+      const joint = doc.joints.find(({ id }) => id === jointId);
+      if (!joint || angle === 0) continue;
+      const past = proof ? pastClean(angle, proof.cleanRange) : 0;
+      const about = { cause: jointId, frame, jointId, pieceId: joint.childId };
+      if (!proof) happened.push({ ...about, kind: 'unproven', figure: Math.abs(angle) });
+      else if (past > 0) happened.push({ ...about, kind: 'unclean', figure: past });
+    }
+    for (const piece of pieces) {
+      const past = pastCanvas(piece, placed[frame].get(piece.id), width, height);
+      if (past > 1)
+        happened.push({
+          kind: 'outside',
+          cause: limbOf(doc, piece),
+          frame,
+          figure: past,
+          jointId: null,
+          pieceId: piece.id,
+        });
+    }
+  }
+  happened.push(...slides(doc, viewId, motion, placed), ...orderJumps(doc, viewId, motion, placed));
+  return grouped(doc, happened);
+}
+
+/** Degrees past a clean range. */
+function pastClean(angle: number, clean: readonly [number, number] | null): number {
+  if (!clean) return Math.abs(angle);
+  return Math.max(0, clean[0] - angle, angle - clean[1]);
+}
+
+/** px by which a piece reaches past the canvas, by the corners of what it shows. */
+function pastCanvas({ face }: PieceRow, placement: Placement | undefined, width: number, height: number): number {
+  if (!placement) return 0;
+  const corners = [
+    [face.x, face.y],
+    [face.x + face.width, face.y],
+    [face.x, face.y + face.height],
+    [face.x + face.width, face.y + face.height],
+  ].map(([x, y]) => apply(placement, x, y));
+  return Math.max(0, ...corners.flatMap(({ x, y }) => [-x, -y, x - width, y - height]));
+}
+
+/** Feet that do not go with the floor while they stand. */
+function slides(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  { planted, floor }: MotionFrames,
+  placed: readonly ReadonlyMap<string, Placement>[],
+): Happening[] {
+  const chains = reachChains(doc, viewId);
+  const contactOf = (partId: PartId, frame: number) => {
+    const piece = findPiece(doc, viewId, partId);
+    const placement = piece && placed[frame].get(piece.id);
+    return piece && placement
+      ? apply(placement, piece.face.x + piece.face.width / 2, piece.face.y + piece.face.height)
+      : null;
+  };
+  return planted.flatMap((parts, frame) => {
+    const next = (frame + 1) % planted.length;
+    return parts.flatMap((partId): Happening[] => {
+      const [from, to] = [contactOf(partId, frame), planted[next].includes(partId) ? contactOf(partId, next) : null];
+      const piece = findPiece(doc, viewId, partId);
+      const chain = chains.find(({ endPiece }) => endPiece === piece?.id);
+      if (!from || !to || !piece || !chain) return [];
+      const by = Math.hypot(to.x - from.x - floor, to.y - from.y);
+      const [upper, lower] = lengthsOf(chain);
+      if (by <= SLIDE * (upper + lower)) return [];
+      return [{ kind: 'slides', cause: piece.id, frame, figure: by, jointId: chain.end.id, pieceId: piece.id }];
+    });
+  });
+}
+
+/** Cards that change places from one frame to the next while the pieces lie over one another. */
+function orderJumps(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  { poses }: MotionFrames,
+  placed: readonly ReadonlyMap<string, Placement>[],
+): Happening[] {
+  const orders = poses.map((pose) => orderAtPose(doc, viewId, bendsOf(doc, viewId, pose)).map(({ id }) => id));
+  return orders.flatMap((order, frame) => {
+    const next = (frame + 1) % orders.length;
+    const then = orders[next];
+    return doc.orderChanges.flatMap((change): Happening[] => {
+      if (change.viewId !== viewId) return [];
+      return change.movedIds.flatMap((id): Happening[] => {
+        const isBefore = (list: readonly PieceId[]) => list.indexOf(id) < list.indexOf(change.atId);
+        const over = isBefore(order) === isBefore(then) ? 0 : boxesOverlap(doc, id, change.atId, placed[next]);
+        return over > 0
+          ? [{ kind: 'order', cause: change.id, frame: next, figure: over, jointId: change.jointId, pieceId: id }]
+          : [];
+      });
+    });
+  });
+}
+
+/** px² in which the boxes of two placed pieces lie over one another. */
+function boxesOverlap(doc: CharacterDoc, a: PieceId, b: PieceId, placed: ReadonlyMap<string, Placement>): number {
+  const boxOf = (id: PieceId) => {
+    const { face } = pieceById(doc, id);
+    const placement = placed.get(id);
+    const corners = [
+      [face.x, face.y],
+      [face.x + face.width, face.y],
+      [face.x, face.y + face.height],
+      [face.x + face.width, face.y + face.height],
+    ].map(([x, y]) => (placement ? apply(placement, x, y) : { x, y }));
+    const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)];
+    return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+  };
+  const [one, other] = [boxOf(a), boxOf(b)];
+  const along = Math.min(one.right, other.right) - Math.max(one.left, other.left);
+  const down = Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top);
+  return Math.max(0, along) * Math.max(0, down);
+}
+
+/** Findings by their causes, those that last longest first. */
+function grouped(doc: CharacterDoc, happened: readonly Happening[]): MotionFinding[] {
+  const causes = new Map<string, Happening[]>();
+  for (const one of happened) {
+    const key = `${one.kind} ${one.cause}`;
+    causes.set(key, [...(causes.get(key) ?? []), one]);
+  }
+  return [...causes.values()]
+    .map((all): MotionFinding => {
+      const worst = all.reduce((a, b) => (b.figure > a.figure ? b : a));
+      const frames = [...new Set(all.map(({ frame }) => frame))].sort((a, b) => a - b);
+      const { kind, jointId, pieceId } = worst;
+      return { kind, frames, worst: worst.frame, jointId, pieceId, sentence: sentenceOf(doc, worst, frames.length) };
+    })
+    .sort((a, b) => b.frames.length - a.frames.length);
+}
+
+function sentenceOf(doc: CharacterDoc, { kind, figure, jointId, pieceId }: Happening, frames: number): string {
+  const joint = jointId ? jointLabel(doc, jointById(doc, jointId)) : '';
+  const piece = pieceId ? labelFor(partOf(doc, pieceById(doc, pieceId))) : '';
+  const during = `in ${counted(frames, 'frame')}`;
+  const degrees = `${Math.round(figure)}°`;
+  switch (kind) {
+    case 'unclean':
+      return `${capital(joint)} goes ${degrees} past where it is clean, ${during}. Widen its clean range in Joints.`;
+    case 'unproven':
+      return `${capital(joint)} is not proven yet, and turns by ${degrees}.`;
+    case 'outside':
+      return `${capital(piece)} reaches ${Math.round(figure)} px past the canvas, ${during}.`;
+    case 'slides':
+      return `${capital(piece)} slides by ${figure.toFixed(1)} px a frame while it stands, ${during}: its ankle’s range holds it back.`;
+    case 'order':
+      return `${capital(piece)} changes its place in the order while it lies over another piece: it is seen to jump.`;
+  }
+}

@@ -1,0 +1,106 @@
+import { applyDiff } from '../document/diff.js';
+import type { CharacterDoc } from '../document/rows.js';
+import { fitAllJoints } from '../joints/place-fitted.js';
+import type { JointProof } from '../joints/prove-joint.js';
+import { onTheBench } from '../testing/troupe/index.js';
+import { PEOPLE } from '../testing/troupe/people.js';
+import { measureMotion } from './measure-motion.js';
+import { MOTION_KEYS, motionFrames, motionsFor } from './motions.js';
+import { bendsOf, mirrorPose, poseOf } from './pose.js';
+
+/** A person of the troupe with all joints, as it is seen in a view; its joints turn as far as their range says. */
+function jointed(who: number, key = 'side', range = 150): CharacterDoc {
+  const { doc, art } = onTheBench(PEOPLE[who]());
+  const viewed = { ...doc, views: [{ ...doc.views[0], key }] };
+  let count = 0;
+  const after = applyDiff(viewed, fitAllJoints(viewed, viewed.views[0].id, art, () => `joint ${count++}`).diff);
+  return { ...after, joints: after.joints.map((joint) => ({ ...joint, rangeLow: -range, rangeHigh: range })) };
+}
+const BUILDS = [0, 2, 7];
+const people = new Map(BUILDS.map((who) => [who, jointed(who)]));
+const proven = (doc: CharacterDoc, clean: [number, number] | null = [-180, 180]): JointProof[] =>
+  doc.joints.map(({ id }) => ({ jointId: id, cleanRange: clean }) as JointProof);
+const viewOf = (doc: CharacterDoc) => doc.views[0].id;
+
+test.each(BUILDS)(
+  'person %s walks: feet stand while the floor goes by, and nothing is found on a clean character',
+  (who) => {
+    const doc = people.get(who) as CharacterDoc;
+    for (const fps of [12, 24, 30] as const) {
+      const walk = motionFrames(doc, viewOf(doc), 'walk', { fps, amount: 1 });
+      expect(walk.poses).toHaveLength(fps);
+      expect(walk.planted.every((parts) => parts.length >= 1)).toBe(true);
+      const found = measureMotion(doc, viewOf(doc), walk, proven(doc));
+      expect(found.filter(({ kind }) => kind !== 'outside').map(({ sentence }) => sentence)).toEqual([]);
+    }
+  },
+);
+
+test('every motion is a round: its steps are as small at the seam as elsewhere', () => {
+  const doc = people.get(0) as CharacterDoc;
+  for (const key of MOTION_KEYS) {
+    const { poses } = motionFrames(doc, viewOf(doc), key, { fps: 24, amount: 1 });
+    if (poses.length === 0) continue;
+    const far = (a: number, b: number) => {
+      const [from, to] = [poses[a].angles, poses[b].angles];
+      return Math.max(
+        0,
+        ...[...new Set([...Object.keys(from), ...Object.keys(to)])].map((id) =>
+          Math.abs((from[id] ?? 0) - (to[id] ?? 0)),
+        ),
+      );
+    };
+    const steps = poses.map((_, at) => far(at, (at + 1) % poses.length));
+    const seam = steps.at(-1) ?? 0;
+    expect([key, seam <= Math.max(...steps.slice(0, -1)) * 1.05 + 0.01]).toEqual([key, true]);
+  }
+});
+
+test('ranges are kept in every frame, and standing still is rest', () => {
+  const doc = jointed(2, 'side', 12);
+  for (const key of MOTION_KEYS) {
+    for (const pose of motionFrames(doc, viewOf(doc), key, { fps: 12, amount: 1.5 }).poses)
+      for (const angle of Object.values(pose.angles)) expect(Math.abs(angle)).toBeLessThanOrEqual(12);
+  }
+  const still = motionFrames(doc, viewOf(doc), 'nod', { fps: 12, amount: 0 });
+  expect(still.poses.every(({ angles }) => Object.keys(angles).length === 0)).toBe(true);
+});
+
+test('what a view lacks for a motion is said, and it has no frames', () => {
+  const bare = onTheBench(PEOPLE[0]()).doc;
+  const lacking = motionsFor(bare, viewOf(bare));
+  expect(lacking.every(({ lacks }) => lacks !== null)).toBe(true);
+  expect(motionFrames(bare, viewOf(bare), 'wave', { fps: 24, amount: 1 }).poses).toEqual([]);
+  const front = jointed(0, 'front');
+  const words = motionsFor(front, viewOf(front)).filter(({ lacks }) => lacks !== null);
+  expect(words.map(({ key }) => key)).toEqual(['walk', 'wag']);
+});
+
+test('a joint that is not clean, a range that holds a foot back and a small canvas are found, each once', () => {
+  const doc = people.get(0) as CharacterDoc;
+  const view = viewOf(doc);
+  const walk = motionFrames(doc, view, 'walk', { fps: 24, amount: 1 });
+  const knee = doc.joints.find(({ id }) => walk.poses.some((pose) => Math.abs(bendsOf(doc, view, pose)[id] ?? 0) > 15));
+  const proofs = proven(doc).map((proof) =>
+    proof.jointId === knee?.id ? { ...proof, cleanRange: [-5, 5] as [number, number] } : proof,
+  );
+  const unclean = measureMotion(doc, view, walk, proofs).filter(({ kind }) => kind === 'unclean');
+  expect(unclean).toHaveLength(1);
+  expect(unclean[0]).toMatchObject({ jointId: knee?.id });
+  expect(unclean[0].frames).toContain(unclean[0].worst);
+  const unproven = measureMotion(doc, view, walk, []).filter(({ kind }) => kind === 'unproven');
+  expect(unproven.length).toBeGreaterThan(3);
+  const stiff = { ...doc, joints: doc.joints.map((joint) => ({ ...joint, rangeLow: -4, rangeHigh: 4 })) };
+  const slow = motionFrames(stiff, view, 'walk', { fps: 24, amount: 1 });
+  expect(measureMotion(stiff, view, slow, proven(stiff)).some(({ kind }) => kind === 'slides')).toBe(true);
+  const short = { ...doc, views: [{ ...doc.views[0], width: 10 }] };
+  expect(measureMotion(short, view, walk, proven(doc)).some(({ kind }) => kind === 'outside')).toBe(true);
+});
+
+test('a pose holds by its parts, and mirrored twice it is itself', () => {
+  const doc = people.get(0) as CharacterDoc;
+  const bends = Object.fromEntries(doc.joints.map(({ id }, at) => [id, at - 3]));
+  const pose = poseOf(doc, bends, { x: 3, y: -2 });
+  for (const [id, angle] of Object.entries(bendsOf(doc, viewOf(doc), pose))) expect(angle).toBe(bends[id]);
+  expect(mirrorPose(doc, mirrorPose(doc, pose))).toEqual(pose);
+});
