@@ -1,10 +1,11 @@
-import { drawOrder, partOf } from '../document/family.js';
+import { partOf } from '../document/family.js';
 import { isFlat } from '../document/usual-views.js';
 import type { CharacterDoc, JointRow, PartId, ViewId } from '../document/rows.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import { counted } from '../counted.js';
 import { pieceById } from '../document/find.js';
+import { facingOf } from '../turns/place-alike.js';
 import { lengthsOf, reachChains, type ReachChain } from './limbs.js';
 import { REST_POSE, poseOf, type Pose } from './pose.js';
 import { bendAtRest, reach, turnWithin, type BendWay } from './reach.js';
@@ -184,7 +185,7 @@ const RULES: Readonly<Record<MotionKey, Rule>> = {
           ? `It needs two legs with joints at hip, knee and ankle: ${counted(legsOf(stage).length, 'leg')} here.`
           : null,
     at: walkAt,
-    goes: (stage, amount) => (0 - facing(stage, legsOf(stage)) * 2 * stepOf(stage, amount)) / STANDS,
+    goes: (stage, amount) => (0 - facing(stage) * 2 * stepOf(stage, amount)) / STANDS,
   },
   wag: {
     word: 'Wag',
@@ -205,20 +206,13 @@ const RULES: Readonly<Record<MotionKey, Rule>> = {
 /** What a breath begins with is taken off, so that it begins at rest. */
 const startOf = (amount: number) => SHOULDERS * 0.6 * amount * wave(0, -0.1);
 
+/** Which way a figure walks: where its feet point; to the left where they do not say. */
+const facing = ({ doc, viewId }: Stage): 1 | -1 => facingOf(doc, viewId) || -1;
+
 /** Half of a step, px. */
 function stepOf(stage: Stage, amount: number): number {
   const lengths = legsOf(stage).map((leg) => lengthsOf(leg)[0] + lengthsOf(leg)[1]);
   return STEP * amount * Math.min(...lengths);
-}
-
-/** Which way a figure walks: where its feet point. */
-function facing({ doc, viewId }: Stage, legs: readonly ReachChain[]): 1 | -1 {
-  const feet = drawOrder(doc, viewId).filter(({ id }) => legs.some(({ endPiece }) => endPiece === id));
-  const points = feet.map(({ id, face }) => {
-    const { end } = legs.find(({ endPiece }) => endPiece === id) as ReachChain;
-    return face.x + face.width / 2 - end.x;
-  });
-  return points.reduce((sum, one) => sum + one, 0) < 0 ? -1 : 1;
 }
 
 /**
@@ -227,7 +221,7 @@ function facing({ doc, viewId }: Stage, legs: readonly ReachChain[]): 1 | -1 {
  */
 function walkAt(stage: Stage, share: number, amount: number): ReturnType<Rule['at']> {
   const legs = legsOf(stage).slice(0, 2);
-  const way = facing(stage, legs);
+  const way = facing(stage);
   const half = stepOf(stage, amount);
   const steps = legs.map((leg, at) => {
     const own = (share + at / 2) % 1;

@@ -17,7 +17,7 @@ import { LimberError } from '../errors.js';
 import { changeJoint } from '../joints/joint-edits.js';
 import { fitAllJoints, type MadeJoints } from '../joints/place-fitted.js';
 import { limbOf } from './measure-view.js';
-import { layUnfitted, placeLike } from './place-alike.js';
+import { layUnfitted, placeLike, rangeFromSide } from './place-alike.js';
 import { whoCovers, type Covering } from './who-covers.js';
 
 /** What a joint takes over from the same joint of another view; its place, radius and line are measured here. */
@@ -68,7 +68,8 @@ export function carryOver(
     const like = jointLike(after, joint, fromId);
     if (!like) continue;
     const taken = Object.fromEntries(CARRIED.map((field) => [field, like[field]]));
-    const change = changeJoint(after, joint.id, { ...taken, ...placeLike(after, like, joint, art) });
+    const turned = rangeFromSide(after, { ...joint, ...taken });
+    const change = changeJoint(after, joint.id, { ...taken, ...turned, ...placeLike(after, like, joint, art) });
     diff = joinDiffs(diff, change);
     after = applyDiff(after, change);
   }

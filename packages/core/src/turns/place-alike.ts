@@ -1,8 +1,9 @@
-import { drawOrder, jointLabel, jointsOutwards } from '../document/family.js';
+import { drawOrder, jointLabel, jointsOutwards, parentPiece, partOf } from '../document/family.js';
 import { DiffBuilder } from '../document/diff.js';
 import { findPiece, pieceById } from '../document/find.js';
 import { capital } from '../document/naming.js';
 import type { CharacterDoc, JointId, JointRow, ViewId } from '../document/rows.js';
+import { isFlat } from '../document/usual-views.js';
 import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
@@ -83,7 +84,8 @@ export function layUnfitted(
         : besideNeighbour(doc, like, { childId: child.id, parentId: parent.id }, scale);
     if (x === null || x < 0 || x > viewById(doc, toId).width) continue;
     const own = { id: freshId(), version: 1, viewId: toId, childId: child.id, parentId: parent.id, twinId: null };
-    const joint: JointRow = { ...like, ...own, x: tenth(x), y, radius, confidence: LAID };
+    const laid: JointRow = { ...like, ...own, x: tenth(x), y, radius, confidence: LAID };
+    const joint = { ...laid, ...rangeFromSide(doc, laid) };
     diff.add(joint);
     doc = { ...doc, joints: [...doc.joints, joint] };
     const word = capital(jointLabel(doc, like));
@@ -132,4 +134,37 @@ function longestRun(face: PlacedBitmap, above: number, below: number): { from: n
     }
   }
   return best.length > 0 ? best : null;
+}
+
+/** Joints that bend one way alone, seen from the side: 1 where the stretch below goes backwards, -1 where it goes forwards. */
+const ONE_WAY: Readonly<Record<string, 1 | -1>> = { leg: 1, hindleg: 1, arm: -1, foreleg: -1 };
+
+/**
+ * A range as it is from the side, where both knees bend backwards and both elbows forwards, whichever way they do from in front.
+ * @returns the range, degrees; null where it stays
+ */
+export function rangeFromSide(
+  doc: CharacterDoc,
+  { viewId, childId, rangeLow, rangeHigh }: JointRow,
+): Pick<JointRow, 'rangeLow' | 'rangeHigh'> | null {
+  const part = partOf(doc, pieceById(doc, childId));
+  const bends = part.part === 'lower' ? ONE_WAY[part.group] : undefined;
+  const way = facingOf(doc, viewId);
+  if (!bends || way === 0 || isFlat(viewById(doc, viewId).key)) return null;
+  // Clockwise turns what hangs to the left: backwards for who looks to the right.
+  const wanted = bends * way;
+  const isSo = wanted > 0 ? rangeHigh >= -rangeLow : -rangeLow >= rangeHigh;
+  return isSo ? null : { rangeLow: 0 - rangeHigh, rangeHigh: 0 - rangeLow };
+}
+
+/** Which way a figure looks in a view, by its feet: 1 to the right, -1 to the left, 0 where they do not say. */
+export function facingOf(doc: CharacterDoc, viewId: ViewId): 1 | -1 | 0 {
+  const middleOf = ({ face }: { face: { x: number; width: number } }) => face.x + face.width / 2;
+  const points = drawOrder(doc, viewId).flatMap((foot) => {
+    const { group, part } = partOf(doc, foot);
+    const above = part === 'foot' && (group === 'leg' || group === 'hindleg') ? parentPiece(doc, foot) : null;
+    return above ? [middleOf(foot) - middleOf(above)] : [];
+  });
+  const sum = points.reduce((all, one) => all + one, 0);
+  return sum > 0 ? 1 : sum < 0 ? -1 : 0;
 }

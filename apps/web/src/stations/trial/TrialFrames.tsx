@@ -23,7 +23,7 @@ export function TrialFrames() {
   const wrong = new Set((findings ?? []).flatMap(({ kind, frames }) => (kind === 'outside' ? [] : frames)));
   const now = frame % count;
   return (
-    <div className="flex flex-1 flex-col rounded-xl border border-rule bg-sheet px-4 py-2">
+    <div className="basis-full rounded-xl border border-rule bg-sheet px-4 py-2">
       <div className="flex items-center gap-3">
         <Slider.Root
           className="relative flex h-7 flex-1 touch-none items-center"

@@ -1,0 +1,102 @@
+/** @jest-environment jsdom */
+import type { CharacterDoc, JointRow } from '@limber-sheaf/core';
+import { act, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useBench } from '../../bench/store';
+import { character } from '../../testing/character';
+import { onBench } from '../../testing/on-bench';
+import { answer, resetServer } from '../../testing/server';
+import { reachTo } from './trial-hand';
+import { trialActions } from './trial-actions';
+import { TrialFrames } from './TrialFrames';
+import { TrialLedger } from './TrialLedger';
+import { holdFrame, tryMotion, useTrial } from './trial-store';
+import { reachChains } from '@limber-sheaf/core';
+
+jest.mock('../../api/client');
+
+/** A torso with a head that nods, and an arm that reaches; the head is clean through a few degrees alone. */
+function jointed(): CharacterDoc {
+  const doc = character({ pieces: ['torso', 'head', 'upper', 'lower', 'hand'] });
+  const part = (id: string, group: string, word: string | null, side: 'A' | null, parentId: string | null) => ({
+    ...doc.parts[0],
+    ...{ id, group, part: word, side, index: null, parentId },
+  });
+  const parts = [
+    part('torso', 'torso', null, null, null),
+    part('head', 'head', null, null, 'torso'),
+    part('upper', 'arm', 'upper', 'A', 'torso'),
+    part('lower', 'arm', 'lower', 'A', 'upper'),
+    part('hand', 'arm', 'hand', 'A', 'lower'),
+  ];
+  const pieces = doc.pieces.map((piece, at) => ({ ...piece, partId: parts[at].id }));
+  const joint = (id: string, child: number, parent: number, x: number, y: number) =>
+    ({
+      ...{
+        table: 'joint',
+        id,
+        version: 1,
+        viewId: doc.views[0].id,
+        childId: pieces[child].id,
+        parentId: pieces[parent].id,
+      },
+      ...{ kind: 'hinge', x, y, radius: 10, rangeLow: -120, rangeHigh: 120, wantedLow: 0, wantedHigh: 0, twinId: null },
+    }) as JointRow;
+  const joints = [
+    joint('neck', 1, 0, 50, 40),
+    joint('shoulder', 2, 0, 30, 60),
+    joint('elbow', 3, 2, 30, 100),
+    joint('wrist', 4, 3, 30, 140),
+  ];
+  return { ...doc, parts, pieces, joints };
+}
+const doc = jointed();
+
+beforeEach(() => {
+  resetServer();
+  const proofs = doc.joints.map(({ id }) => ({ jointId: id, cleanRange: id === 'neck' ? [-3, 3] : [-120, 120] }));
+  answer('handOff.checks', () => ({ revision: 1, checks: [], joints: proofs }) as never);
+  act(() => useTrial.setState(useTrial.getInitialState(), true));
+});
+
+test('motions that the character can do are tried by a click; of the others it is said what they lack', async () => {
+  onBench(<TrialLedger />, doc, { station: 'trial' });
+  expect(screen.getByText('4 motions of 6 can be tried here.')).toBeTruthy();
+  expect(screen.getByRole('button', { name: /^Wag/ })).toHaveProperty('disabled', true);
+  await userEvent.click(screen.getByRole('button', { name: 'Nod' }));
+  expect(useTrial.getState()).toMatchObject({ motion: 'nod', playing: true });
+  const found = await screen.findByRole('region', { name: 'Found' });
+  await userEvent.click(await within(found).findByRole('button', { name: /^Show frame/ }));
+  expect(within(found).getByText(/^Neck goes 6° past where it is clean/)).toBeTruthy();
+  expect(useTrial.getState().playing).toBe(false);
+});
+
+test('a frame is held by its number, and those in which something is found are marked', async () => {
+  onBench(<TrialFrames />, doc, { station: 'trial' });
+  act(() => tryMotion('nod'));
+  act(() => holdFrame(9));
+  expect(await screen.findByText('10 of 36 !')).toBeTruthy();
+  expect(useBench.getState().bends.neck).toBeCloseTo(9, 1);
+  await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Frames a second' }), '12');
+  expect(screen.getByText('1 of 18')).toBeTruthy();
+});
+
+test('a hand goes where it is dragged, and what it misses is said; flipped, it bends the other way', async () => {
+  const { bench } = onBench(<TrialLedger />, doc, { station: 'trial' });
+  const [arm] = reachChains(doc, doc.views[0].id);
+  act(() => reachTo(bench, arm, { x: 70, y: 90 }));
+  expect(screen.getByText('arm A is there.')).toBeTruthy();
+  const before = useBench.getState().bends.elbow;
+  act(() => trialActions.find(({ id }) => id === 'flip')?.run(bench));
+  expect(Math.sign(useBench.getState().bends.elbow)).toBe(-Math.sign(before));
+  act(() => reachTo(bench, arm, { x: 30, y: 400 }));
+  expect(screen.getByText(/^arm A misses by 260 px: it is out of reach/)).toBeTruthy();
+});
+
+test('the pose is let go by one action', () => {
+  const { bench } = onBench(<TrialLedger />, doc, { station: 'trial' });
+  act(() => tryMotion('wave'));
+  act(() => useBench.setState({ bends: { shoulder: 30 } }));
+  act(() => trialActions.find(({ id }) => id === 'rest')?.run(bench));
+  expect([useBench.getState().bends, useTrial.getState().motion]).toEqual([{}, null]);
+});
