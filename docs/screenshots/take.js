@@ -1,6 +1,5 @@
 // Takes the pictures in this folder from a running demo: `node docs/screenshots/take.js [address]`.
 import { chromium } from '@playwright/test';
-import { source } from '../../demo/render.js';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4410';
 const here = new URL('.', import.meta.url).pathname;
@@ -42,22 +41,6 @@ await page.keyboard.press('p');
 await page.getByRole('button', { name: 'Accept all' }).waitFor();
 await take('proposal');
 
-// One that is made for the picture alone, and deleted again.
-const bring = async (file) => {
-  await page.goto(`${address}/productions/${production.id}`);
-  await page.getByRole('button', { name: 'New character' }).click();
-  await page.getByLabel('Design').setInputFiles(file);
-  await page.getByRole('button', { name: 'Bring in' }).click();
-  await page.getByRole('heading', { name: 'Plan' }).waitFor();
-  await page.keyboard.press('2');
-  return page.url().match(/characters\/([^/]+)/)[1];
-};
-const drop = (id) => fetch(`${address}/api/characters/${id}`, { method: 'DELETE', headers: { 'x-actor': 'camera' } });
-const svg = source('juniper-vane');
-const layered = await bring({ name: 'pilot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
-await page.getByRole('button', { name: 'Sort the layers' }).click();
-await take('sorting');
-await drop(layered);
 await open('joints');
 await page.getByRole('button', { name: 'elbow A', exact: true }).click();
 await page.waitForTimeout(3000);
@@ -123,9 +106,18 @@ await page.getByLabel('The line').fill('[happy] Low water at nine, all mail aboa
 await page.getByRole('button', { name: 'Say it' }).click();
 await page.waitForTimeout(1900);
 await take('say-a-line');
-await page.goto(`${address}/characters/${cards.find((card) => card.name === 'Juniper Vane, turnaround').id}/turns`);
+const turned = cards.find((card) => card.name === 'Juniper Vane, turnaround').id;
+await page.goto(`${address}/characters/${turned}/turns`);
 await page.getByText(/^Satchel is/).waitFor({ timeout: 60_000 });
 await take('turns');
+await page.goto(`${address}/characters/${turned}/trial?view=three-quarter`);
+await page.getByRole('button', { name: /^Walk/ }).click();
+await page
+  .getByText(/past where it is clean/)
+  .first()
+  .waitFor({ timeout: 60_000 });
+await page.keyboard.press('t');
+await take('trial');
 await open('handoff');
 await page.getByText('All 10 checks hold').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(3000);

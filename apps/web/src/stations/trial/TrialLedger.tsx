@@ -1,6 +1,5 @@
-import { counted, motionsFor, reachChains, type MotionFinding } from '@limber-sheaf/core';
+import { bendsOf, counted, motionsFor, reachChains, type MotionFinding, type MotionFrames } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
-import { useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { holdFrame, tryMotion, useTrial } from './trial-store';
 import { useFindings, useMotion } from './useMotion';
@@ -36,13 +35,13 @@ export function TrialLedger() {
           </li>
         ))}
       </ul>
-      {motion && <Found frames={motion.poses.length} findings={findings} />}
+      {motion && <Found motion={motion} findings={findings} />}
       <Reach />
     </>
   );
 }
 
-function Found({ frames, findings }: { frames: number; findings: MotionFinding[] | null }) {
+function Found({ motion, findings }: { motion: MotionFrames; findings: MotionFinding[] | null }) {
   return (
     <section aria-label="Found" className="mb-4">
       <h3 className="mb-1 text-[15px]">Found</h3>
@@ -51,26 +50,26 @@ function Found({ frames, findings }: { frames: number; findings: MotionFinding[]
           Proving the joints…
         </p>
       ) : findings.length === 0 ? (
-        <p className="text-[13px] text-soft">Nothing, in {counted(frames, 'frame')}.</p>
+        <p className="text-[13px] text-soft">Nothing, in {counted(motion.poses.length, 'frame')}.</p>
       ) : (
-        findings.map((finding) => <FindingLine key={`${finding.kind} ${finding.sentence}`} finding={finding} />)
+        findings.map((finding) => (
+          <FindingLine key={`${finding.kind} ${finding.sentence}`} finding={finding} motion={motion} />
+        ))
       )}
     </section>
   );
 }
 
 /** A finding shows its worst frame; from there it leads to Joints with the pose in hand. */
-function FindingLine({ finding }: { finding: MotionFinding }) {
-  const { go } = useOnBench();
+function FindingLine({ finding, motion }: { finding: MotionFinding; motion: MotionFrames }) {
+  const { doc, view, go } = useOnBench();
   const { kind, sentence, worst, jointId } = finding;
   // A canvas is only as large as the design: what moves past it is to be known, and no fault.
   const look = kind === 'outside' ? 'border-brass' : 'border-madder bg-madder-wash';
   const mend = () => {
-    const { bends } = useBench.getState();
-    holdFrame(worst);
+    if (!jointId) return;
+    useTrial.setState({ along: { bends: bendsOf(doc, view.id, motion.poses[worst]), jointId } });
     go('joints');
-    // Leaving lets the pose go: it is taken along.
-    setTimeout(() => useBench.setState({ bends, pickedJoint: jointId }), 0);
   };
   return (
     <div className={`mb-2 border-l-[3px] ${look} py-1.5 pr-2 pl-2.5 text-[13px]`}>

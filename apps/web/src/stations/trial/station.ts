@@ -2,7 +2,7 @@ import type { Station } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { trialActions } from './trial-actions';
 import { trialHand } from './trial-hand';
-import { backToRest, useTrial } from './trial-store';
+import { leaveTrial, useTrial } from './trial-store';
 import { TrialLedger } from './TrialLedger';
 import { TrialOverlay } from './TrialOverlay';
 import { TrialFrames } from './TrialFrames';
@@ -16,5 +16,5 @@ export const station: Station = {
   actions: trialActions,
   hand: trialHand,
   stores: [useTrial, useBench],
-  leave: backToRest,
+  leave: leaveTrial,
 };

@@ -25,7 +25,7 @@ type Held =
 let held: Held = { kind: 'nothing' };
 
 /** Which way a limb bends: as it is drawn, unless it was flipped. */
-export function bendWayOf(chain: ReachChain): BendWay {
+function bendWayOf(chain: ReachChain): BendWay {
   const drawn = bendAtRest(chain);
   return useTrial.getState().flipped.has(chain.root.id) ? (drawn === 1 ? -1 : 1) : drawn;
 }

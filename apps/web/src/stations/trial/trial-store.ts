@@ -7,7 +7,7 @@ export const RATES = [12, 24, 30] as const;
 export type Rate = (typeof RATES)[number];
 
 /** A hand or a foot on the way to a place. */
-export interface Reaching {
+interface Reaching {
   /** The joint at the limb's root, by which it is known. */
   rootId: string;
   /** Where it is to go, px of the canvas. */
@@ -29,6 +29,8 @@ interface TrialState {
   reaching: Reaching | null;
   /** Limbs that bend the other way than they are drawn, by the joint at their root. */
   flipped: ReadonlySet<string>;
+  /** A pose that goes along to the next station, with the joint that is picked there. */
+  along: { bends: Record<string, number>; jointId: string } | null;
 }
 
 export const useTrial = create<TrialState>(() => ({
@@ -40,6 +42,7 @@ export const useTrial = create<TrialState>(() => ({
   pace: 1,
   reaching: null,
   flipped: new Set(),
+  along: null,
 }));
 
 /** Tries a motion from its first frame, or none. */
@@ -57,4 +60,12 @@ export function backToRest(): void {
 /** Shows one frame and holds it. */
 export function holdFrame(frame: number): void {
   useTrial.setState({ frame, playing: false });
+}
+
+/** Lets the pose go as the station is left, but for one that is to go along. */
+export function leaveTrial(): void {
+  const { along } = useTrial.getState();
+  backToRest();
+  if (along) useBench.setState({ bends: along.bends, pickedJoint: along.jointId });
+  useTrial.setState({ along: null });
 }

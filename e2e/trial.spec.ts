@@ -1,0 +1,43 @@
+import { expect, test } from './bench';
+
+test('the pilot walks and waves; what goes wrong in a frame leads to its joint, and a hand goes where it is dragged', async ({
+  bench,
+  page,
+}) => {
+  await bench.open('Juniper Vane, turnaround', 'turns');
+  await page.keyboard.press('9');
+  await expect(page).toHaveURL(/\/trial/);
+  const ledger = page.getByRole('complementary', { name: 'Ledger' });
+  await expect(ledger.getByText('A walk is seen from the side or in three-quarter view.')).toBeVisible();
+
+  await test.step('in three-quarter view she walks, and her far hip is not clean', async () => {
+    await page
+      .getByRole('group', { name: 'Views', exact: true })
+      .getByRole('button', { name: 'Three-quarter' })
+      .click();
+    await ledger.getByRole('button', { name: /^Walk/ }).click();
+    await expect(ledger.getByText(/^Hip A goes \d+° past where it is clean/)).toBeVisible({ timeout: 30_000 });
+    await page.keyboard.press('t');
+    await expect(page.getByText(/^\d+ of 24/)).toBeVisible();
+  });
+
+  await test.step('its worst frame is taken to Joints with the pose in hand', async () => {
+    const finding = ledger.getByText(/^Hip A goes/).locator('..');
+    await finding.getByRole('button', { name: /^Show frame/ }).click();
+    await finding.getByRole('button', { name: 'To Joints' }).click();
+    await expect(page).toHaveURL(/\/joints/);
+    await expect(page.getByRole('slider', { name: /^Bend of hip A/ })).not.toHaveAttribute('aria-valuenow', '0');
+  });
+
+  await test.step('back at Trial she stands at rest, and another motion is stepped through by keys', async () => {
+    await page.keyboard.press('9');
+    await ledger.getByRole('button', { name: 'Nod' }).click();
+    await page.keyboard.press('t');
+    const frame = page.getByText(/^\d+ of 36/);
+    const before = await frame.textContent();
+    await page.keyboard.press('.');
+    await expect(frame).not.toHaveText(before ?? '');
+    await page.keyboard.press('z');
+    await expect(frame).toBeHidden();
+  });
+});
