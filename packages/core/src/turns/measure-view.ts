@@ -13,7 +13,7 @@ import { fromHex } from '../raster/colour.js';
 import { INSIDE, connectedRegions, coverageOf } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
 import { figuresOnSheet } from './cut-sheet.js';
-import { hairOverFace } from './hair-over-face.js';
+import { coveredParts } from './covered-parts.js';
 import { readiness, type PoseFinding } from './readiness.js';
 
 /** A piece as it shows in its view, px of the canvas. */
@@ -77,9 +77,12 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
   const plan = planOf(doc.character);
   const shot = doc.character.plan?.shot ?? null;
   const known = { isPerson: isOfPeople(plan), isFlat: isFlat(key), shot };
-  const groups = order.map((piece) => partOf(doc, piece).group);
+  const parts = order.map((piece) => {
+    const { group, part } = partOf(doc, piece);
+    return { group, part };
+  });
   return {
-    key: deriveKey('turn 9', [designBlob, order.map(({ face }) => placeOf(face)), limbs, groups, known]),
+    key: deriveKey('turn 10', [designBlob, order.map(({ face }) => placeOf(face)), limbs, parts, known]),
     what: 'Measuring the view',
     measure: (art) => {
       const owners = ownersAtRest(doc, viewId, art);
@@ -90,7 +93,7 @@ export function viewMeasure(doc: CharacterDoc, viewId: ViewId): Measure<ViewMeas
       const found = connectedRegions(coverageOf(art.design));
       const figures = figuresOnSheet(found, art.design.width);
       const faces = order.map(({ id }) => art.pieces.get(id)?.face ?? null);
-      const pose = [...readiness(art.design, found, figures, known), ...hairOverFace(faces, groups, owners)];
+      const pose = [...readiness(art.design, found, figures, known), ...coveredParts(faces, parts, owners)];
       return { bounds: paintBounds(art.design), figures, pose, pieces };
     },
   };

@@ -17,6 +17,7 @@ import { PRESSED_FLAT } from '../document/removal.js';
 import { isFlat } from '../document/usual-views.js';
 import { viewById } from '../document/view-edits.js';
 import { LimberError } from '../errors.js';
+import { mirroredRange } from '../joints/mirrored-range.js';
 import { mirrorMarks } from '../swaps/mirror-set.js';
 import type { ViewMeasure } from './measure-view.js';
 import { refuseKey } from './view-list.js';
@@ -116,10 +117,8 @@ export function mirrorView(
     const movedIds = change.movedIds.flatMap((one) => copyOf(one) ?? []);
     const [jointId, atId] = [copyOf(change.jointId), copyOf(change.atId)];
     if (!jointId || !atId || movedIds.length < change.movedIds.length) continue;
-    diff.add({
-      ...{ ...change, id: freshId(), version: 1, viewId: id, jointId, atId, movedIds },
-      ...{ low: -change.high, high: -change.low },
-    });
+    const [low, high] = mirroredRange(change.low, change.high);
+    diff.add({ ...change, id: freshId(), version: 1, viewId: id, jointId, atId, movedIds, low, high });
   }
   for (const row of doc.drawingViews)
     if (row.viewId === viewId) diff.add(mirrorDrawingView(row, id, freshId(), axis, flip));
@@ -135,15 +134,10 @@ function copiedJoint(joint: JointRow, viewId: ViewId, copyOf: (id: string | null
 
 /** A joint as it lies in the mirror: at the other place, turning the other way. */
 function mirrorJoint(joint: JointRow, axis: number): JointRow {
-  const { x, rangeLow, rangeHigh, wantedLow, wantedHigh } = joint;
-  return {
-    ...{ ...joint, x: axis - x, rangeLow: negated(rangeHigh), rangeHigh: negated(rangeLow) },
-    ...{ wantedLow: negated(wantedHigh), wantedHigh: negated(wantedLow) },
-  };
+  const [rangeLow, rangeHigh] = mirroredRange(joint.rangeLow, joint.rangeHigh);
+  const [wantedLow, wantedHigh] = mirroredRange(joint.wantedLow, joint.wantedHigh);
+  return { ...joint, x: axis - joint.x, rangeLow, rangeHigh, wantedLow, wantedHigh };
 }
-
-/** Never minus nought, which rows do not tell from nought. */
-const negated = (angle: number) => 0 - angle;
 
 const mirrorPoints = (points: readonly number[], axis: number) =>
   points.map((value, at) => (at % 2 === 0 ? axis - value : value));

@@ -8,6 +8,7 @@ import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE } from '../raster/mask.js';
+import { mirroredRange } from '../joints/mirrored-range.js';
 import type { JointChange } from '../joints/joint-fields.js';
 import type { MadeJoints } from '../joints/place-fitted.js';
 import { limbOf } from './measure-view.js';
@@ -154,7 +155,9 @@ export function rangeFromSide(
   // Clockwise turns what hangs to the left: backwards for who looks to the right.
   const wanted = bends * way;
   const isSo = wanted > 0 ? rangeHigh >= -rangeLow : -rangeLow >= rangeHigh;
-  return isSo ? null : { rangeLow: 0 - rangeHigh, rangeHigh: 0 - rangeLow };
+  if (isSo) return null;
+  const [low, high] = mirroredRange(rangeLow, rangeHigh);
+  return { rangeLow: low, rangeHigh: high };
 }
 
 /** Which way a figure looks in a view, by its feet: 1 to the right, -1 to the left, 0 where they do not say. */

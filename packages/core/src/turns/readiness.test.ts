@@ -5,7 +5,7 @@ import { adult, person } from '../testing/troupe/person.js';
 import { connectedRegions, coverageOf } from '../raster/mask.js';
 import { mapOwners } from '../cut/owners.js';
 import { figuresOnSheet } from './cut-sheet.js';
-import { hairOverFace } from './hair-over-face.js';
+import { coveredParts } from './covered-parts.js';
 import { readiness, type PoseFinding } from './readiness.js';
 
 const SKETCH = adult('Rill', { width: 4, colour: [38, 32, 46] }, [
@@ -101,18 +101,34 @@ test('a design that is too small for its closest shot is told before it is cut',
   expect(poseOf(design, { ...flat, shot: { ...shot, share: 10 } } as typeof flat)).toEqual([]);
 });
 
+/** A picture of one colour. */
+function block(x: number, y: number, width: number, height: number): PlacedBitmap {
+  const one = createPlaced({ x, y, width, height });
+  one.data.fill(255);
+  return one;
+}
+
+/** What is told of parts that lie over one another, back to front. */
+function told(...laid: readonly (readonly [PlacedBitmap, group: string, part?: string])[]): string[] {
+  const faces = laid.map(([face]) => face);
+  const parts = laid.map(([, group, part = null]) => ({ group, part }));
+  const owners = mapOwners(faces, { x: 0, y: 0, width: 90, height: 90 });
+  return coveredParts(faces, parts, owners).map(({ sentence }) => sentence);
+}
+
 test('hair that lies over an eye is told, with what to ask for; beside it, it is not', () => {
-  const face = (x: number, y: number, width: number, height: number) => {
-    const one = createPlaced({ x, y, width, height });
-    one.data.fill(255);
-    return one;
-  };
-  const told = (hairX: number) => {
-    const faces = [face(10, 10, 60, 60), face(20, 20, 16, 16), face(hairX, 10, 10, 40)];
-    return hairOverFace(faces, ['head', 'eyes', 'hair'], mapOwners(faces, { x: 0, y: 0, width: 90, height: 90 }));
-  };
-  expect(told(36).map(({ sentence }) => sentence)).toEqual([
+  const head = [block(10, 10, 60, 60), 'head'] as const;
+  const eyes = [block(20, 20, 16, 16), 'eyes'] as const;
+  expect(told(head, eyes, [block(36, 10, 10, 40), 'hair'])).toEqual([
     'The hair lies over the eyes. Ask for the face drawn whole, with the hair on a layer of its own.',
   ]);
-  expect(told(50)).toEqual([]);
+  expect(told(head, eyes, [block(50, 10, 10, 40), 'hair'])).toEqual([]);
+});
+
+test('a thing in a closed hand is told; a hand over the trunk is not', () => {
+  const hand = [block(30, 20, 20, 20), 'arm', 'hand'] as const;
+  expect(told([block(10, 20, 20, 30), 'lantern'], hand)).toEqual([
+    'A hand holds the lantern. Ask for hand and lantern on layers of their own, each drawn whole.',
+  ]);
+  expect(told([block(10, 20, 20, 30), 'torso'], hand)).toEqual([]);
 });

@@ -7,7 +7,8 @@ import { median } from '../raster/statistics.js';
 
 /** Something about a pose that makes separating hard, and what to ask the designer for. */
 export interface PoseFinding {
-  kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven' | 'too-small' | 'hair-over-face';
+  kind:
+    'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven' | 'too-small' | 'hair-over-face' | 'holds';
   sentence: string;
   /** Where, px. */
   place: { x: number; y: number };

@@ -9,6 +9,7 @@ import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
 import { LimberError } from '../errors.js';
 import { cutPieces, redrawView, type CutSheets } from '../cut/cut-edits.js';
+import { mirroredRange } from '../joints/mirrored-range.js';
 import { onOtherSide } from '../names/swap-sides.js';
 import { createPlaced, paintBounds, type PlacedBitmap } from '../raster/bitmap.js';
 import {
@@ -188,7 +189,7 @@ function jointsOf(
     if (!childId || !parentId) return [];
     const tenth = (value: number) => Math.round(value * scale * 10) / 10;
     const { x, y } = carried(way, joint);
-    const turn = (low: number, high: number) => (isMirrored ? [0 - high, 0 - low] : [low, high]);
+    const turn = (low: number, high: number) => (isMirrored ? mirroredRange(low, high) : [low, high]);
     const [rangeLow, rangeHigh] = turn(joint.rangeLow, joint.rangeHigh);
     const [wantedLow, wantedHigh] = turn(joint.wantedLow, joint.wantedHigh);
     return [

@@ -3698,7 +3698,15 @@ export interface components {
     /** @description Something about a pose that makes separating hard, and what to ask the designer for. */
     PoseFinding: {
       /** @enum {string} */
-      kind: 'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven' | 'too-small' | 'hair-over-face';
+      kind:
+        | 'cropped'
+        | 'several-figures'
+        | 'arms-touch'
+        | 'legs-touch'
+        | 'uneven'
+        | 'too-small'
+        | 'hair-over-face'
+        | 'holds';
       sentence: string;
       /** @description Where, px. */
       place: {

@@ -2,8 +2,8 @@ import { partOf, type Comparison, type PartInView } from '@limber-sheaf/core';
 import { blobUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
-import { viewWord } from '../../bench/view-words';
 import { useDoor } from './useDoor';
+import { ViewHeads } from './ViewHeads';
 
 /** How a part stands in a view: a sign, and the word for it. */
 const STATES: Record<PartInView['state'], { sign: string; word: string; look: string }> = {
@@ -31,16 +31,7 @@ export function PartTable({ comparison }: { comparison: Comparison }) {
     <section aria-label="Parts by view" className="mb-4">
       <h3 className="mt-3 mb-1 text-[15px]">Parts by view</h3>
       <table className="w-full border-collapse text-[12.5px]">
-        <thead>
-          <tr className="text-left text-[12px] text-soft">
-            <th className="font-normal">Part</th>
-            {doc.views.map(({ id, key }) => (
-              <th key={id} className="px-1 text-center font-normal">
-                {viewWord(key)}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <ViewHeads of="Part" />
         <tbody>
           {comparison.parts.map(({ partId, word, cells }) => (
             <tr key={partId} className={`border-t border-rule ${partId === pickedPart ? 'bg-brass-wash' : ''}`}>

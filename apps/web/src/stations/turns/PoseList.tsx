@@ -1,11 +1,24 @@
 import type { ViewMeasure } from '@limber-sheaf/core';
 import { poseNoteUrl } from '../../api/client';
+import { useNavigate } from 'react-router';
 import { useOnBench } from '../../bench/context';
+import { leaveWord, lookAtPlace } from '../../bench/store';
 import { viewWord } from '../../bench/view-words';
+
+/** px about a place that are shown with it. */
+const REACH = 300;
 
 /** What in the poses will make separating hard, view by view, with what to ask the designer for. */
 export function PoseList({ measures }: { measures: ReadonlyMap<string, ViewMeasure> }) {
-  const { doc } = useOnBench();
+  const { doc, view: open } = useOnBench();
+  const navigate = useNavigate();
+  /** Shows the place on the art, in Cut. */
+  const lookAt = (key: string, { x, y }: { x: number; y: number }) => {
+    const rect = { kind: 'rect', x: x - REACH, y: y - REACH, width: 2 * REACH, height: 2 * REACH } as const;
+    if (key === open.key) lookAtPlace(x, y, REACH);
+    else leaveWord({ pickedPiece: null, pickedPart: null, lookAt: rect });
+    void navigate(`/characters/${doc.character.id}/cut?view=${key}`);
+  };
   const views = doc.views.filter(({ id }) => measures.has(id));
   const found = views.flatMap((view) => measures.get(view.id)?.pose.map((finding) => ({ view, finding })) ?? []);
   if (views.length === 0) return null;
@@ -23,7 +36,13 @@ export function PoseList({ measures }: { measures: ReadonlyMap<string, ViewMeasu
               key={`${view.id} ${finding.sentence}`}
               className="mb-1.5 border-l-[3px] border-brass py-0.5 pl-2.5 text-[13px]"
             >
-              <span className="font-medium">{viewWord(view.key)}.</span> {finding.sentence}
+              <button
+                type="button"
+                className="cursor-pointer text-left"
+                onClick={() => lookAt(view.key, finding.place)}
+              >
+                <span className="font-medium">{viewWord(view.key)}.</span> {finding.sentence}
+              </button>
             </li>
           ))}
         </ul>

@@ -1,7 +1,7 @@
 import { inView, drawingsOf, missingOf, pieceOfSet, setName, type SwapSetRow } from '@limber-sheaf/core';
 import { useNavigate } from 'react-router';
 import { useOnBench } from '../../bench/context';
-import { viewWord } from '../../bench/view-words';
+import { ViewHeads } from './ViewHeads';
 
 /** Every swap set in every view: how many of its drawings are there. A click opens the set's chart in that view. */
 export function SetTable() {
@@ -13,16 +13,7 @@ export function SetTable() {
     <section aria-label="Swap sets by view" className="mb-4">
       <h3 className="mt-3 mb-1 text-[15px]">Swap sets by view</h3>
       <table className="w-full border-collapse text-[12.5px]">
-        <thead>
-          <tr className="text-left text-[12px] text-soft">
-            <th className="font-normal">Set</th>
-            {doc.views.map(({ id, key }) => (
-              <th key={id} className="px-1 text-center font-normal">
-                {viewWord(key)}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <ViewHeads of="Set" />
         <tbody>
           {doc.swapSets.map((set) => (
             <tr key={set.id} className="border-t border-rule">
