@@ -40,20 +40,6 @@ test('the views stand side by side; what disagrees is found, mended or said to b
     await expect(page.getByRole('group', { name: 'Drift of all parts' })).toBeVisible();
   });
 
-  await test.step('her side view is mirrored to its other side, without the satchel', async () => {
-    await page.getByRole('group', { name: 'Views', exact: true }).getByRole('button', { name: 'Side' }).click();
-    await ledger.getByRole('button', { name: 'Mirror to its other side…' }).click();
-    const other = ledger.getByRole('form', { name: 'The other side' });
-    await other.getByRole('checkbox', { name: 'satchel' }).click();
-    await other.getByRole('button', { name: 'Mirror it' }).click();
-    await expect(page).toHaveURL(/view=side-other$/, { timeout: 90_000 });
-    await expect(ledger.getByRole('button', { name: /^satchel in side-other: missing$/ })).toBeVisible({
-      timeout: 60_000,
-    });
-    await ledger.getByRole('button', { name: 'Delete the side other view' }).click();
-    await expect(page).toHaveURL(/view=front$/);
-  });
-
   await test.step('a finding is a door to its piece, in its own view', async () => {
     await page.getByRole('button', { name: 'cap in side: made' }).click();
     await page.getByRole('button', { name: 'cap in side: made' }).click();
