@@ -6,6 +6,20 @@ export const JUNIPER_PLAN = {
   off: ['nose//', 'ear//A', 'ear//B'],
 };
 
+/** Her face, and what lies over it, in every view. */
+const FACE = [
+  ['head', 'head//'],
+  ['eyes', 'eyes//'],
+  ['pupils', 'pupils//', 'lashes'],
+  ['brows', 'brows//'],
+  ['mouth', 'mouth//'],
+];
+const ABOVE_FACE = [
+  ['hair_front', 'hair/front/'],
+  ['cap', 'cap//'],
+  ['scarf', 'scarf//'],
+];
+
 /** Groups of her drawing, back to front, the part each begins as, and what else of that part's drawing lies over it. */
 export const JUNIPER_GROUPS = [
   ['hair_back', 'hair/back/'],
@@ -19,14 +33,8 @@ export const JUNIPER_GROUPS = [
   ['satchel_bag', 'satchel//'],
   ['arm_A_hand', 'arm/hand/A'],
   ['arm_A_sleeve', 'arm/upper/A'],
-  ['head', 'head//'],
-  ['eyes', 'eyes//'],
-  ['pupils', 'pupils//', 'lashes'],
-  ['brows', 'brows//'],
-  ['mouth', 'mouth//'],
-  ['hair_front', 'hair/front/'],
-  ['cap', 'cap//'],
-  ['scarf', 'scarf//'],
+  ...FACE,
+  ...ABOVE_FACE,
 ];
 
 /** Her limbs' cross-cuts: what is cut, along which line (px), and what the lower side becomes. */
@@ -52,14 +60,8 @@ export const JUNIPER_TURNED_GROUPS = [
   ['satchel_bag', 'satchel//'],
   ['arm_B_hand', 'arm/hand/B'],
   ['arm_B_sleeve', 'arm/upper/B'],
-  ['head', 'head//'],
-  ['eyes', 'eyes//'],
-  ['pupils', 'pupils//', 'lashes'],
-  ['brows', 'brows//'],
-  ['mouth', 'mouth//'],
-  ['hair_front', 'hair/front/'],
-  ['cap', 'cap//'],
-  ['scarf', 'scarf//'],
+  ...FACE,
+  ...ABOVE_FACE,
 ];
 
 /** All her limbs in three-quarter view. */
@@ -78,20 +80,14 @@ export const JUNIPER_SIDE_GROUPS = [
   ['leg_A', 'leg/upper/A'],
   ['leg_B', 'leg/upper/B'],
   ['neck', 'neck//'],
-  ['head', 'head//'],
-  ['eyes', 'eyes//'],
-  ['pupils', 'pupils//', 'lashes'],
-  ['brows', 'brows//'],
-  ['mouth', 'mouth//'],
+  ...FACE,
   ['coat', 'torso//'],
   ['satchel_strap', 'satchel/strap/'],
   ['satchel_bag', 'satchel//'],
   ['arm_B_hand', 'arm/hand/B'],
   ['arm_B_sleeve', 'arm/upper/B'],
   ['hair_back', 'hair/back/'],
-  ['hair_front', 'hair/front/'],
-  ['cap', 'cap//'],
-  ['scarf', 'scarf//'],
+  ...ABOVE_FACE,
 ];
 
 /** Her near arm and both legs from the side. */

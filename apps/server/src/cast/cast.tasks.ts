@@ -1,4 +1,4 @@
-import { paintBounds, trimToPaint } from '@limber-sheaf/core';
+import { trimToPaint } from '@limber-sheaf/core';
 import { INK, LETTER, RULE, SOFT, onPaper, resized, wordsPath } from '../files/on-paper.js';
 import { picture } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
@@ -27,8 +27,7 @@ export const lineUp = task(async ({ title, standers }: { title: string; standers
   const figures = [];
   for (const { name, designBlob, floorY } of standers) {
     const figure = trimToPaint({ ...(await picture(designBlob)), x: 0, y: 0 });
-    const bounds = figure && paintBounds(figure);
-    if (figure && bounds) figures.push({ name, figure, tall: Math.max(1, floorY - bounds.y), floorY });
+    if (figure) figures.push({ name, figure, tall: Math.max(1, floorY - figure.y), floorY });
   }
   const tallest = Math.max(1, ...figures.map(({ tall }) => tall));
   const widths = figures.reduce((sum, { figure }) => sum + figure.width, 0);

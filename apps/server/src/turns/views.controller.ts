@@ -4,6 +4,7 @@ import {
   MOST_FIGURES,
   counted,
   deleteView,
+  intersectRects,
   mirrorView,
   pieceById,
   placeParts,
@@ -63,11 +64,7 @@ export class ViewsController {
     return this.edits.run(await characterOf('view', id), { ...caller, saw }, async (doc) => {
       refuseCutSheet(doc, id);
       const { width, height } = viewById(doc, id);
-      const boxes = figures.map(({ x, y, ...size }) => {
-        const [left, top] = [Math.min(x, width - 1), Math.min(y, height - 1)];
-        const [wide, tall] = [Math.min(size.width, width - left), Math.min(size.height, height - top)];
-        return { x: left, y: top, width: wide, height: tall };
-      });
+      const boxes = figures.map((box) => intersectRects(box, { x: 0, y: 0, width, height }));
       const made = await this.threads.run(
         turnsTasks,
         'partSheet',

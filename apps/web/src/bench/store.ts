@@ -129,3 +129,8 @@ export function lookAtPlace(x: number, y: number, reach = 120): void {
 export function setBend(jointId: string, angle: number): void {
   useBench.setState(({ bends }) => ({ bends: { ...bends, [jointId]: angle } }));
 }
+
+/** Is anything bent? */
+export function isBent(): boolean {
+  return Object.values(useBench.getState().bends).some((angle) => angle !== 0);
+}

@@ -5,7 +5,7 @@ import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, JointId, PartId, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { viewById } from '../document/view-edits.js';
-import { apply, placePieces, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, apply, placePieces, type Placement } from '../joints/place-pieces.js';
 import { jointById } from '../joints/joint-edits.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { lengthsOf, reachChains } from './limbs.js';
@@ -51,11 +51,12 @@ export function measureMotion(
   proofs: readonly JointProof[],
 ): MotionFinding[] {
   const happened: Happening[] = [];
-  const placed = motion.poses.map((pose) => placePieces(doc, viewId, bendsOf(doc, viewId, pose), pose.root));
+  const bends = motion.poses.map((pose) => bendsOf(doc, viewId, pose));
+  const placed = motion.poses.map(({ root }, frame) => placePieces(doc, viewId, bends[frame], root));
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
   const { width, height } = viewById(doc, viewId);
-  for (const [frame, pose] of motion.poses.entries()) {
-    for (const [jointId, angle] of Object.entries(bendsOf(doc, viewId, pose))) {
+  for (const [frame, bent] of bends.entries()) {
+    for (const [jointId, angle] of Object.entries(bent)) {
       const proof = proofs.find((one) => one.jointId === jointId);
       const joint = doc.joints.find(({ id }) => id === jointId);
       if (!joint || angle === 0) continue;
@@ -77,7 +78,7 @@ export function measureMotion(
         });
     }
   }
-  happened.push(...slides(doc, viewId, motion, placed), ...orderJumps(doc, viewId, motion, placed));
+  happened.push(...slides(doc, viewId, motion, placed), ...orderJumps(doc, viewId, bends, placed));
   return grouped(doc, happened);
 }
 
@@ -87,16 +88,23 @@ function pastClean(angle: number, clean: readonly [number, number] | null): numb
   return Math.max(0, clean[0] - angle, angle - clean[1]);
 }
 
-/** px by which a piece reaches past the canvas, by the corners of what it shows. */
-function pastCanvas({ face }: PieceRow, placement: Placement | undefined, width: number, height: number): number {
-  if (!placement) return 0;
+/** The box round what a piece shows, where it is placed, by its corners; px. */
+function boxOf({ face }: PieceRow, placement: Placement) {
   const corners = [
     [face.x, face.y],
     [face.x + face.width, face.y],
     [face.x, face.y + face.height],
     [face.x + face.width, face.y + face.height],
   ].map(([x, y]) => apply(placement, x, y));
-  return Math.max(0, ...corners.flatMap(({ x, y }) => [-x, -y, x - width, y - height]));
+  const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)];
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+}
+
+/** px by which a piece reaches past the canvas. */
+function pastCanvas(piece: PieceRow, placement: Placement | undefined, width: number, height: number): number {
+  if (!placement) return 0;
+  const { left, right, top, bottom } = boxOf(piece, placement);
+  return Math.max(0, -left, -top, right - width, bottom - height);
 }
 
 /** Feet that do not go with the floor while they stand. */
@@ -133,10 +141,10 @@ function slides(
 function orderJumps(
   doc: CharacterDoc,
   viewId: ViewId,
-  { poses }: MotionFrames,
+  bends: readonly Record<string, number>[],
   placed: readonly ReadonlyMap<string, Placement>[],
 ): Happening[] {
-  const orders = poses.map((pose) => orderAtPose(doc, viewId, bendsOf(doc, viewId, pose)).map(({ id }) => id));
+  const orders = bends.map((bent) => orderAtPose(doc, viewId, bent).map(({ id }) => id));
   return orders.flatMap((order, frame) => {
     const next = (frame + 1) % orders.length;
     const then = orders[next];
@@ -155,19 +163,7 @@ function orderJumps(
 
 /** px² in which the boxes of two placed pieces lie over one another. */
 function boxesOverlap(doc: CharacterDoc, a: PieceId, b: PieceId, placed: ReadonlyMap<string, Placement>): number {
-  const boxOf = (id: PieceId) => {
-    const { face } = pieceById(doc, id);
-    const placement = placed.get(id);
-    const corners = [
-      [face.x, face.y],
-      [face.x + face.width, face.y],
-      [face.x, face.y + face.height],
-      [face.x + face.width, face.y + face.height],
-    ].map(([x, y]) => (placement ? apply(placement, x, y) : { x, y }));
-    const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)];
-    return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
-  };
-  const [one, other] = [boxOf(a), boxOf(b)];
+  const [one, other] = [a, b].map((id) => boxOf(pieceById(doc, id), placed.get(id) ?? AT_REST));
   const along = Math.min(one.right, other.right) - Math.max(one.left, other.left);
   const down = Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top);
   return Math.max(0, along) * Math.max(0, down);

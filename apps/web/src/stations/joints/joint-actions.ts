@@ -1,7 +1,7 @@
 import type { JointRow } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
-import { setBend, useBench } from '../../bench/store';
+import { isBent, setBend, useBench } from '../../bench/store';
 import { useJoints } from './joint-store';
 import { nudge } from './nudge';
 import { NO_PLACING, usePlacing } from './place-hand';
@@ -14,7 +14,6 @@ function pickedJointOf({ doc }: Pick<BenchValue, 'doc'>): JointRow | undefined {
 
 const hasJoint = (bench: BenchValue) => pickedJointOf(bench) !== undefined;
 const hasPieces = ({ doc }: BenchValue) => doc.pieces.length > 1;
-const isBent = () => Object.values(useBench.getState().bends).some((angle) => angle !== 0);
 
 function place(chain: boolean): void {
   usePlacing.setState(NO_PLACING);

@@ -2,7 +2,7 @@ import { labelFor, orderHints, turnLimb, type PieceRow } from '@limber-sheaf/cor
 import type { BenchValue } from '../../bench/context';
 import { movePicked, pickedMove, type OrderWay } from '../../bench/order';
 import type { BenchAction } from '../../bench/station';
-import { allPicked, useBench } from '../../bench/store';
+import { allPicked, isBent, useBench } from '../../bench/store';
 import { takeOrder } from './order-in-pose';
 import { useStackStore } from './stack-store';
 import { still, swing, swingOf } from './wiggle';
@@ -44,8 +44,6 @@ const turned = (bench: BenchValue) => {
   const piece = pickedPiece(bench);
   return piece && turnLimb(bench.doc, piece);
 };
-
-const isBent = () => Object.values(useBench.getState().bends).some((angle) => angle !== 0);
 
 /** The worded actions of Stack, and its keys. */
 export const STACK_ACTIONS: readonly BenchAction[] = [

@@ -1,11 +1,9 @@
 import { bendsOf, mirrorPose, motionsFor, poseOf, reachChains } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
-import { useBench } from '../../bench/store';
+import { isBent, useBench } from '../../bench/store';
 import { endOf, reachTo } from './trial-hand';
 import { backToRest, holdFrame, tryMotion, useTrial } from './trial-store';
-
-const isPosed = () => Object.values(useBench.getState().bends).some((angle) => angle !== 0);
 
 /** Plays the motion that is tried, or the first that can be. */
 function play({ doc, view }: BenchValue): void {
@@ -51,7 +49,7 @@ export const trialActions: BenchAction[] = [
     word: 'Back to rest',
     key: 'z',
     title: 'Stands as it is drawn',
-    when: () => isPosed() || useTrial.getState().motion !== null,
+    when: () => isBent() || useTrial.getState().motion !== null,
     run: backToRest,
   },
   {
@@ -59,7 +57,7 @@ export const trialActions: BenchAction[] = [
     word: 'Mirror the pose',
     key: 'm',
     title: 'A for B, turned the other way',
-    when: isPosed,
+    when: isBent,
     run: mirror,
   },
   {

@@ -1,24 +1,13 @@
 import type { ViewMeasure } from '@limber-sheaf/core';
 import { poseNoteUrl } from '../../api/client';
-import { useNavigate } from 'react-router';
 import { useOnBench } from '../../bench/context';
-import { leaveWord, lookAtPlace } from '../../bench/store';
 import { viewWord } from '../../bench/view-words';
-
-/** px about a place that are shown with it. */
-const REACH = 300;
+import { useDoor } from './useDoor';
 
 /** What in the poses will make separating hard, view by view, with what to ask the designer for. */
 export function PoseList({ measures }: { measures: ReadonlyMap<string, ViewMeasure> }) {
-  const { doc, view: open } = useOnBench();
-  const navigate = useNavigate();
-  /** Shows the place on the art, in Cut. */
-  const lookAt = (key: string, { x, y }: { x: number; y: number }) => {
-    const rect = { kind: 'rect', x: x - REACH, y: y - REACH, width: 2 * REACH, height: 2 * REACH } as const;
-    if (key === open.key) lookAtPlace(x, y, REACH);
-    else leaveWord({ pickedPiece: null, pickedPart: null, lookAt: rect });
-    void navigate(`/characters/${doc.character.id}/cut?view=${key}`);
-  };
+  const { doc } = useOnBench();
+  const open = useDoor();
   const views = doc.views.filter(({ id }) => measures.has(id));
   const found = views.flatMap((view) => measures.get(view.id)?.pose.map((finding) => ({ view, finding })) ?? []);
   if (views.length === 0) return null;
@@ -39,7 +28,7 @@ export function PoseList({ measures }: { measures: ReadonlyMap<string, ViewMeasu
               <button
                 type="button"
                 className="cursor-pointer text-left"
-                onClick={() => lookAt(view.key, finding.place)}
+                onClick={() => open(view.id, null, finding.place)}
               >
                 <span className="font-medium">{viewWord(view.key)}.</span> {finding.sentence}
               </button>
