@@ -1,9 +1,15 @@
 import { bendsOf, measureMotion, motionFrames, type MotionFinding, type MotionFrames } from '@limber-sheaf/core';
-import { useEffect, useMemo } from 'react';
+import { useEffect } from 'react';
 import { useChecks } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
-import { useTrial } from './trial-store';
+import { lastOf } from '../../ui/last-of';
+import { useTrial, type Rate } from './trial-store';
+
+const framesOf = lastOf(motionFrames);
+const findingsOf = lastOf(measureMotion);
+/** The same object while what it is made with is the same, as the frames are kept by it. */
+const optionsOf = lastOf((fps: Rate, amount: number) => ({ fps, amount }));
 
 /** The motion that is tried, frame by frame; null for none. */
 export function useMotion(): MotionFrames | null {
@@ -11,10 +17,8 @@ export function useMotion(): MotionFrames | null {
   const motion = useTrial((s) => s.motion);
   const fps = useTrial((s) => s.fps);
   const amount = useTrial((s) => s.amount);
-  return useMemo(() => {
-    const made = motion && motionFrames(doc, view.id, motion, { fps, amount });
-    return made && made.poses.length > 0 ? made : null;
-  }, [doc, view.id, motion, fps, amount]);
+  const made = motion && framesOf(doc, view.id, motion, optionsOf(fps, amount));
+  return made && made.poses.length > 0 ? made : null;
 }
 
 /** What every frame of a motion was found to do; null while the joints are not proven yet. */
@@ -22,10 +26,7 @@ export function useFindings(motion: MotionFrames | null): MotionFinding[] | null
   const { doc, view, revision } = useOnBench();
   const { data } = useChecks(view.id, revision);
   const proofs = data?.revision === revision ? data.joints : null;
-  return useMemo(
-    () => motion && proofs && measureMotion(doc, view.id, motion, proofs as Parameters<typeof measureMotion>[3]),
-    [doc, view.id, motion, proofs],
-  );
+  return motion && proofs && findingsOf(doc, view.id, motion, proofs as Parameters<typeof measureMotion>[3]);
 }
 
 /** Shows the frame that is held, and plays on while it plays, by the clock. */
