@@ -17,7 +17,10 @@ const TOGETHER = 4;
  */
 function dealOut(keys: readonly string[]): string[][] {
   const together = Math.max(1, Math.min(TOGETHER, Math.floor(keys.length / THREADS)));
-  const count = Math.ceil(keys.length / together);
+  return dealTo(Math.ceil(keys.length / together), keys);
+}
+
+function dealTo(count: number, keys: readonly string[]): string[][] {
   return Array.from({ length: count }, (_, batch) => keys.filter((_key, at) => at % count === batch));
 }
 
@@ -46,7 +49,10 @@ export class ProofService {
       let done = 0;
       const looksAtAll = new Set(measures.flatMap(({ key, pieces }) => (pieces ? [] : key)));
       const batches = [
-        missing.filter((key) => looksAtAll.has(key)),
+        ...dealTo(
+          THREADS,
+          missing.filter((key) => looksAtAll.has(key)),
+        ),
         ...dealOut(missing.filter((key) => !looksAtAll.has(key))),
       ].filter((batch) => batch.length > 0);
       const work = batches.map(async (batch) => {

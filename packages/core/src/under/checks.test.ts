@@ -87,6 +87,22 @@ test('where the order changes by pose, what lies beneath at rest comes into view
   expect(pieceUnderKey(changed, 'v', {}, 0)).not.toBe(pieceUnderKey(wide, 'v', {}, 0));
 });
 
+test('where the order changes by pose, only what it moves matters from behind', () => {
+  const [back, front] = drawOrder(doc, 'v');
+  const third = { ...front, id: 'third', rank: front.rank + 1, face: { ...front.face, blob: 'c'.repeat(64) } };
+  const three = { ...doc, pieces: [...doc.pieces, third] };
+  const change = { id: 'o', jointId: 'j', low: 10, high: 20, place: 'behind' as const };
+  const whenRepainted = (movedIds: string[], atId: string) => {
+    const changed = applyDiff(three, addOrderChange(three, { ...change, movedIds, atId }));
+    const beneath = { ...back.face, blob: 'b'.repeat(64) };
+    const sheets = { [back.id]: { overlap: null, under: beneath, clean: null, line: null } };
+    return [1, 2].map((at) => pieceUnderKey(changed, 'v', sheets, at) !== pieceUnderKey(changed, 'v', {}, at));
+  };
+  // The one at the very back is repainted: it matters to whoever may come to lie beneath it.
+  expect(whenRepainted([front.id], 'third')).toEqual([true, false]);
+  expect(whenRepainted(['third'], front.id)).toEqual([false, true]);
+});
+
 test('the check measures each piece alone: the same bare places as a look at the whole view', () => {
   const wide = applyDiff(doc, changeJoint(doc, 'j', { rangeLow: -60, rangeHigh: 60 }));
   const [hiddenPaint] = UNDER_CHECKS;

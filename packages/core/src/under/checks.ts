@@ -62,6 +62,17 @@ function orderChangesAt(doc: CharacterDoc, viewId: ViewId, at: Places): unknown[
 }
 
 /**
+ * By place in the draw order: may a piece lie over the one at `index`, at rest or where the order changes by pose? Of two
+ * that no change moves, the one behind stays behind.
+ */
+function comesOver(doc: CharacterDoc, viewId: ViewId, index: number): boolean[] {
+  const order = drawOrder(doc, viewId);
+  const changes = doc.orderChanges.filter((change) => change.viewId === viewId);
+  const moved = new Set(changes.flatMap(({ movedIds }) => movedIds));
+  return order.map(({ id }, i) => i > index || (i < index && (moved.has(id) || moved.has(order[index].id))));
+}
+
+/**
  * The key of what comes into view of a piece: it and all that is drawn after it, the discs in which it ends, and what of
  * all these turns apart. What lies behind it, and joints that move all of it alike, make no difference.
  * @param index the piece's place in the draw order
@@ -71,18 +82,18 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   const { id, endsHere, carried } = order[index];
   const at = new Map(order.map((piece, i) => [piece.id, i - index]));
   const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
-  // Where the order changes by pose, what lies behind at rest may come to lie over it.
   const changes = orderChangesAt(doc, viewId, at);
+  const mayCover = comesOver(doc, viewId, index);
   return deriveKey('piece under 3', [
     viewById(doc, viewId).designBlob,
     endsHere,
     carried,
-    order.slice(changes.length > 0 ? 0 : index).map((piece) => drawnAs(piece, sheets)),
+    order.flatMap((piece, i) => (i === index || mayCover[i] ? [[i - index, ...drawnAs(piece, sheets)]] : [])),
     changes,
     ends.map((joint) => endAt(doc, joint, at)),
     uncovering(doc, viewId, index).map(({ joint, moves }) => [
       [joint.x, joint.y, sweptRange(joint)],
-      [at.get(joint.childId), at.get(joint.parentId), moves.slice(index)],
+      [at.get(joint.childId), at.get(joint.parentId), moves.filter((_, i) => i === index || mayCover[i])],
     ]),
   ]);
 }

@@ -162,12 +162,7 @@ export function comingIntoView(
   // Where the order changes by pose, what lies over the piece is other than at rest.
   for (const turns of otherwiseOrdered(doc, viewId)) {
     if (hidden.isShown) break;
-    hidden.take(
-      turns,
-      setOf(later, () => false),
-      seenAt(doc, viewId, turns, index, art),
-      true,
-    );
+    hidden.take(turns, staysOver(doc, viewId, turns, index), seenAt(doc, viewId, turns, index, art), true);
   }
   return hidden.intoView();
 }
@@ -260,6 +255,20 @@ export function seenAt(
       if (isCovered(cover, cos * (px - tx) + sin * (py - ty), -sin * (px - tx) + cos * (py - ty))) return false;
     return true;
   };
+}
+
+/** With joints turned: what of all that is drawn after a piece at rest still lies over the same of it, by places after it. */
+function staysOver(doc: CharacterDoc, viewId: ViewId, turns: readonly Turn[], index: number): CoverSet {
+  const bends = Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle]));
+  const placed = placePieces(doc, viewId, bends);
+  const [{ id }, ...later] = drawOrder(doc, viewId).slice(index);
+  const order = orderAtPose(doc, viewId, bends).map((piece) => piece.id);
+  const over = new Set(order.slice(order.indexOf(id) + 1));
+  const own = placed.get(id) ?? AT_REST;
+  return setOf(later, (at) => {
+    const other = placed.get(later[at].id) ?? AT_REST;
+    return over.has(later[at].id) && other.angle === own.angle && other.tx === own.tx && other.ty === own.ty;
+  });
 }
 
 function matrixOf({ angle, tx, ty }: Placement = AT_REST): { cos: number; sin: number; tx: number; ty: number } {

@@ -55,11 +55,15 @@ function endDisc(doc: CharacterDoc, joint: JointRow, pieceId: PieceId): EndDisc 
   return { x, y, radius, shrink: linelessRim(joint, inFront) };
 }
 
-const owned = new WeakMap<ViewArt, OwnerMap>();
+const owned = new WeakMap<PlacedBitmap['data'], { key: string; owners: OwnerMap }>();
 
-/** Who shows where at rest; mapped once for the same pictures. */
+/** Who shows where at rest; kept for as long as the design's pixels are, and found again while no face has changed. */
 function ownersOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt): OwnerMap {
-  const known = owned.get(art) ?? ownersAtRest(doc, viewId, art);
-  owned.set(art, known);
-  return known;
+  const faces = drawOrder(doc, viewId).map(({ id, face }) => [art.pieces.has(id), placeOf(face)]);
+  const key = deriveKey('owners', faces);
+  const kept = owned.get(art.design.data);
+  if (kept?.key === key) return kept.owners;
+  const owners = ownersAtRest(doc, viewId, art);
+  owned.set(art.design.data, { key, owners });
+  return owners;
 }
