@@ -8,4 +8,5 @@ export { StackModule } from './stack/stack.module.js';
 export { NamesModule } from './names/names.module.js';
 export { SwapsModule } from './swaps/swaps.module.js';
 export { TurnsModule } from './turns/turns.module.js';
+export { TrialModule } from './trial/trial.module.js';
 export { HandOffModule } from './handoff/handoff.module.js';

@@ -16,6 +16,7 @@ import * as kept from './migrations/0011-kept.js';
 import * as swaps from './migrations/0012-swaps.js';
 import * as making from './migrations/0013-making.js';
 import * as turns from './migrations/0014-turns.js';
+import * as poses from './migrations/0015-poses.js';
 
 interface Migration {
   name: string;
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly Migration[] = [
   swaps,
   making,
   turns,
+  poses,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

@@ -25,6 +25,7 @@ import {
   OrderChange,
   Part,
   Piece,
+  Pose,
   SwapSet,
   View,
 } from './models.js';
@@ -43,6 +44,7 @@ const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   look: Look,
   cycle: Cycle,
   exception: Exception,
+  pose: Pose,
 };
 
 /** A character at one moment. */

@@ -207,6 +207,19 @@ export class Cycle extends Model {
   @Column(DataType.INTEGER) declare version: number;
 }
 
+@Table({ ...options, tableName: 'pose' })
+export class Pose extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.TEXT) declare name: string;
+  @Column(DataType.JSONB) declare partIds: string[];
+  @Column(DataType.JSONB) declare angles: number[];
+  @Column(DataType.DOUBLE) declare rootX: number;
+  @Column(DataType.DOUBLE) declare rootY: number;
+  @Column(DataType.JSONB) declare drawingIds: string[];
+  @Column(DataType.INTEGER) declare version: number;
+}
+
 @Table({ ...options, tableName: 'exception' })
 export class Exception extends Model {
   @PrimaryKey @Column(DataType.UUID) declare id: string;
@@ -324,6 +337,7 @@ export const MODELS = [
   Look,
   Cycle,
   Exception,
+  Pose,
   Edit,
   SnapshotRow,
   Derived,

@@ -32,6 +32,7 @@ import { task, type Tell } from '../threads/task.js';
 import { lookAtBack as look, takeThemBack as take } from './bring-back.js';
 import { compareVersions, type KeptVersion } from './compare-versions.js';
 import { sha } from './packed-picture.js';
+import { poseEntries } from './packed-sets.js';
 import { packView, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
 import { provePackage } from './prove-package.js';
@@ -230,6 +231,10 @@ function manifest(
       { id: 'flat-layers', view: views[at].view.key, ok: true, figure: 0, unit: 'layers' },
     ]),
     views: views.map(({ view }) => view),
+    poses: poseEntries(
+      doc,
+      views.map(({ view }) => view),
+    ),
     finish: options.finish && finishEntry(options.finish, views),
   };
 }

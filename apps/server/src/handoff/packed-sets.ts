@@ -1,5 +1,6 @@
 import {
   LimberError,
+  anglesWithin,
   cropPlaced,
   defaultOf,
   drawingName,
@@ -19,7 +20,7 @@ import {
   type ViewId,
   type ViewRow,
 } from '@limber-sheaf/core';
-import type { RigCycle, RigDrawing, RigLook, RigOver, RigPiece, RigSwapSet, RigView } from '@limber-sheaf/formats';
+import type { Rig, RigCycle, RigDrawing, RigLook, RigOver, RigPiece, RigSwapSet, RigView } from '@limber-sheaf/formats';
 import { v5 } from 'uuid';
 import { encode } from '../threads/pictures.js';
 import type { Finishing } from './finishing.js';
@@ -171,6 +172,22 @@ function entryOf(
   if (!packed) return { image: null, sha256: null, bounds: null, atlas: null };
   const { x, y, width, height } = packed.image;
   return { image, sha256: sha(packed.png), bounds: { x, y, width, height }, atlas: null };
+}
+
+/** The poses of a character, as far as some views have their joints and drawings. */
+export function poseEntries(doc: CharacterDoc, views: readonly Pick<RigView, 'key' | 'swapSets'>[]): Rig['poses'] {
+  const ids = doc.views.filter(({ key }) => views.some((view) => view.key === key)).map(({ id }) => id);
+  const named = new Map(
+    views.flatMap(({ swapSets }) =>
+      swapSets.flatMap(({ name, drawings }) => drawings.map((one) => [one.id, [name, one.name] as const])),
+    ),
+  );
+  return doc.poses.flatMap((pose) => {
+    const angles = anglesWithin(doc, ids, pose);
+    const shown = pose.drawingIds.map((id) => named.get(id)).filter((one) => one !== undefined);
+    const drawings = Object.fromEntries(shown);
+    return Object.keys(angles).length + Object.keys(drawings).length > 0 ? [{ name: pose.name, angles, drawings }] : [];
+  });
 }
 
 /** The looks and cycles of a view, as far as it has their drawings. */

@@ -66,6 +66,8 @@ export interface TableView {
 /** A station's own half of the bench, loaded when it is first opened. */
 export interface Station {
   Ledger: ComponentType;
+  /** Drawn on the paper, beneath the pieces, in canvas px. */
+  Beneath?: ComponentType;
   /** Drawn on the art, in canvas px. */
   Overlay?: ComponentType<{ palette: Palette }>;
   /** Beneath the row of actions: a tool's numbers, what waits to be taken. */

@@ -118,6 +118,7 @@ export function character({
     looks: [],
     cycles: [],
     exceptions: [],
+    poses: [],
     joints: Object.entries(joints).map(([name, more]): JointRow => ({
       table: 'joint',
       id: `joint ${name}`,

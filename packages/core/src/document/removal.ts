@@ -8,6 +8,7 @@ import type {
   PartRow,
   PieceId,
   PieceRow,
+  PoseRow,
   SwapSetRow,
 } from './rows.js';
 
@@ -34,8 +35,23 @@ export function isNeeded(doc: CharacterDoc, part: PartRow, goneId: PieceId | Han
 /** What a drawing's row says of how it was made, once that is no longer known. */
 export const PRESSED_FLAT = { madeOf: null, steps: [], madeKey: '' };
 
-/** Takes a drawing away, out of looks and cycles as well; one of either that would be left with nothing goes. */
+/** What is left of a pose without some parts and drawings. */
+function leavePose(pose: PoseRow, isGone: (id: string) => boolean, diff: DiffBuilder): void {
+  const kept = pose.partIds.flatMap((id, at) => (isGone(id) ? [] : [at]));
+  const drawingIds = pose.drawingIds.filter((id) => !isGone(id));
+  if (kept.length === pose.partIds.length && drawingIds.length === pose.drawingIds.length) return;
+  if (kept.length + drawingIds.length === 0) diff.remove(pose);
+  else
+    diff.update(pose, {
+      partIds: kept.map((at) => pose.partIds[at]),
+      angles: kept.map((at) => pose.angles[at]),
+      drawingIds,
+    });
+}
+
+/** Takes a drawing away, out of looks, cycles and poses as well; one of them that would be left with nothing goes. */
 export function removeDrawing(doc: CharacterDoc, drawing: DrawingRow, diff: DiffBuilder): void {
+  for (const pose of doc.poses) leavePose(pose, (id) => id === drawing.id, diff);
   for (const one of doc.drawingViews)
     if (one.drawingId === drawing.id) diff.remove(one);
     // What was made of it stays as it is.
@@ -66,6 +82,7 @@ export function removeSet(doc: CharacterDoc, set: SwapSetRow, diff: DiffBuilder)
     if (drawingIds.length === 0) diff.remove(look);
     else if (drawingIds.length < look.drawingIds.length) diff.update(look, { drawingIds });
   }
+  for (const pose of doc.poses) leavePose(pose, (id) => gone.has(id), diff);
   for (const one of doc.drawingViews) if (gone.has(one.drawingId)) diff.remove(one);
   for (const drawing of doc.drawings) if (gone.has(drawing.id)) diff.remove(drawing);
   for (const other of doc.swapSets) if (other.linkedTo === set.id) diff.update(other, { linkedTo: null });
@@ -77,6 +94,9 @@ export function removePart(doc: CharacterDoc, part: PartRow, heirId: PartId | nu
   for (const child of doc.parts)
     if (child.parentId === part.id) diff.update(child, { parentId: child.id === heirId ? part.parentId : heirId });
   for (const exception of doc.exceptions) if (exception.partId === part.id) diff.remove(exception);
+  const sets = doc.swapSets.filter((set) => set.partId === part.id).map(({ id }) => id);
+  const gone = new Set([part.id, ...doc.drawings.filter((one) => sets.includes(one.setId)).map(({ id }) => id)]);
+  for (const pose of doc.poses) leavePose(pose, (id) => gone.has(id), diff);
   for (const set of doc.swapSets)
     if (set.partId === part.id) removeSet(doc, set, diff);
     else if (set.overPartId === part.id) diff.update(set, { overPartId: null });

@@ -23,6 +23,7 @@ import type {
   SheetRef,
   ViewId,
 } from './row-base.js';
+import type { PoseRow } from './pose-rows.js';
 import type { CycleRow, DrawingRow, DrawingViewRow, LookRow, SwapSetRow } from './swap-rows.js';
 
 export type {
@@ -35,10 +36,12 @@ export type {
   OrderChangeId,
   PartId,
   PieceId,
+  PoseId,
   SheetRef,
   SwapSetId,
   ViewId,
 } from './row-base.js';
+export type { PoseRow } from './pose-rows.js';
 export type { CycleRow, DrawingRow, DrawingViewRow, LookRow, SwapSetRow } from './swap-rows.js';
 
 export interface CharacterRow extends RowBase {
@@ -291,6 +294,7 @@ export interface RowOf {
   look: LookRow;
   cycle: CycleRow;
   exception: ExceptionRow;
+  pose: PoseRow;
 }
 export type TableName = keyof RowOf;
 export type Row = RowOf[TableName];
@@ -403,6 +407,13 @@ export const TABLES = {
     refers: { partId: 'part' },
     pictures: [],
     order: ['id'],
+  },
+  pose: {
+    list: 'poses',
+    belongsTo: { field: 'characterId', table: 'character' },
+    refers: { partIds: 'part', drawingIds: 'drawing' },
+    pictures: [],
+    order: ['name', 'id'],
   },
 } as const satisfies { [T in TableName]: Table<RowOf[T]> };
 

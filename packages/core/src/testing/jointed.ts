@@ -68,6 +68,7 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
       looks: [],
       cycles: [],
       exceptions: [],
+      poses: [],
     },
     art: { design, pieces: new Map() },
   };

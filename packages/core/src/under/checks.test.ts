@@ -89,7 +89,7 @@ test('where the order changes by pose, what lies beneath at rest comes into view
 
 test('where the order changes by pose, only what it moves matters from behind', () => {
   const [back, front] = drawOrder(doc, 'v');
-  const third = { ...front, id: 'third', rank: front.rank + 1, face: { ...front.face, blob: 'c'.repeat(64) } };
+  const third = { ...front, id: 'third', depth: front.depth + 1, face: { ...front.face, blob: 'c'.repeat(64) } };
   const three = { ...doc, pieces: [...doc.pieces, third] };
   const change = { id: 'o', jointId: 'j', low: 10, high: 20, place: 'behind' as const };
   const whenRepainted = (movedIds: string[], atId: string) => {

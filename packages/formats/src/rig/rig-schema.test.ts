@@ -64,6 +64,7 @@ function good() {
         cycles: [],
       },
     ],
+    poses: [{ name: 'wave', angles: { [piece.id]: 42 }, drawings: {} }] as object[],
     finish: null as object | null,
   });
 }
@@ -89,6 +90,7 @@ test.each<[string, (rig: ReturnType<typeof good>) => void]>([
   ['a joint without a radius', (rig) => void (rig.views[0].pieces[0].joint = { ...piece.joint, radius: 0 })],
   ['half a range', (rig) => void (rig.views[0].pieces[0].joint = { ...piece.joint, range: [10] })],
   ['a canvas between pixels', (rig) => void (rig.views[0].canvas.width = 99.5)],
+  ['a pose of a part without an id', (rig) => void rig.poses.push({ name: 'sit', angles: { leg: 4 }, drawings: {} })],
   ['a finish without its strength', (rig) => void (rig.finish = { name: 'paper', blend: 'multiply' })],
 ])('a manifest with %s is refused', (_, change) => {
   expect(rigFaults(manifest(change))).not.toEqual([]);

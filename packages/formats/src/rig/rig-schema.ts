@@ -184,6 +184,21 @@ const look = {
   },
 };
 
+const pose = {
+  type: 'object',
+  required: ['name', 'angles', 'drawings'],
+  additionalProperties: false,
+  properties: {
+    name: { type: 'string', minLength: 1 },
+    angles: {
+      type: 'object',
+      propertyNames: { type: 'string', pattern: '^[0-9a-f-]{36}$' },
+      additionalProperties: { type: 'number', minimum: -360, maximum: 360 },
+    },
+    drawings: { type: 'object', additionalProperties: name },
+  },
+};
+
 const cycle = {
   type: 'object',
   required: ['name', 'set', 'drawings', 'frames'],
@@ -216,6 +231,7 @@ export const RIG_SCHEMA = {
     'naming',
     'checks',
     'views',
+    'poses',
     'finish',
   ],
   additionalProperties: false,
@@ -269,6 +285,7 @@ export const RIG_SCHEMA = {
         },
       },
     },
+    poses: { type: 'array', items: pose },
     finish: orNull(finish),
     views: {
       type: 'array',

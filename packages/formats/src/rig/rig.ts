@@ -147,6 +147,8 @@ export interface Rig {
   /** The figure is null where there is nothing to hold it against: pieces that were shaded one by one. */
   checks: { id: string; view: string; ok: boolean; figure: number | null; unit: string }[];
   views: RigView[];
+  /** Degrees from rest by part, and drawings by set. */
+  poses: { name: string; angles: Record<string, number>; drawings: Record<string, string> }[];
   /** What is baked into every image but the designs. */
   finish: RigFinish | null;
 }

@@ -1546,6 +1546,41 @@ export interface paths {
     patch: operations['charts.change'];
     trace?: never;
   };
+  '/api/characters/{id}/poses': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Keep a pose under a name, by parts, so that it holds in every view */
+    post: operations['trial.keep'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/poses/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a pose go */
+    delete: operations['trial.remove'];
+    options?: never;
+    head?: never;
+    /** Give a pose another name */
+    patch: operations['trial.rename'];
+    trace?: never;
+  };
   '/api/characters/{id}/turns': {
     parameters: {
       query?: never;
@@ -2532,6 +2567,21 @@ export interface components {
     ChangeKeptChartBody: {
       name: string;
     };
+    PoseBody: {
+      name: string;
+      turned: components['schemas']['TurnedPart'][];
+      root: components['schemas']['PlaceBody'];
+      drawingIds: string[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    PoseNameBody: {
+      name: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     HeightBody: {
       key: string;
       y?: number | null;
@@ -2829,6 +2879,11 @@ export interface components {
       height: number;
       key: string;
     };
+    TurnedPart: {
+      /** Format: uuid */
+      partId: string;
+      angle: number;
+    };
     FinishFields: {
       /** @enum {unknown} */
       name: 'paper' | 'cloth' | 'tint' | 'edge-shade' | 'edge-light' | 'own';
@@ -2910,6 +2965,7 @@ export interface components {
         /** @description In the artist's words; may be empty. */
         because: string;
       }[];
+      poses: components['schemas']['PoseRow'][];
       character: components['schemas']['CharacterRow'];
     };
     ViewRow: {
@@ -3325,6 +3381,25 @@ export interface components {
     ExceptionId: string;
     /** @enum {string} */
     ExceptionKind: 'unseen' | 'size' | 'height' | 'colour';
+    /** @description A pose that is kept, by parts, so that it holds in every view that has their joints. */
+    PoseRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'pose';
+      id: components['schemas']['PoseId'];
+      characterId: components['schemas']['CharacterId'];
+      name: string;
+      /** @description What is turned, and by how many degrees from rest, one by one. */
+      partIds: components['schemas']['PartId'][];
+      angles: number[];
+      /** @description px by which the whole character is moved. */
+      rootX: number;
+      rootY: number;
+      /** @description Of sets that show another than their default one. */
+      drawingIds: components['schemas']['DrawingId'][];
+    };
+    PoseId: string;
     CharacterRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
@@ -3456,7 +3531,8 @@ export interface components {
           what: components['schemas']['ExceptionKind'];
           /** @description In the artist's words; may be empty. */
           because: string;
-        };
+        }
+      | components['schemas']['PoseRow'];
     /** @description One check of a view. */
     Check: {
       id: components['schemas']['CheckId'];
@@ -6393,6 +6469,77 @@ export interface operations {
             name: string;
             value: components['schemas']['KeptChart'];
           }[];
+        };
+      };
+    };
+  };
+  'trial.keep': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PoseBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.remove': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.rename': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PoseNameBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
         };
       };
     };

@@ -89,6 +89,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
       >
         <Layer listening={false} imageSmoothingEnabled={viewport.scale < 3}>
           <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.canvas} />
+          {!peek && station?.Beneath && <station.Beneath />}
           {/* At rest the pieces are the design, and no seam may show between them; it also stands in until they have come. */}
           {(peek || still || (uncut === undefined && !solo)) && design && <Image {...design} />}
           {/* What is drawn in a piece's place stands on paper, and not on the piece as the design has it. */}

@@ -53,6 +53,7 @@ const doc: CharacterDoc = {
   looks: [],
   cycles: [],
   exceptions: [],
+  poses: [],
   joints: [joint('lower', 'upper', 0, 100), joint('hand', 'lower', 0, 200)],
 };
 

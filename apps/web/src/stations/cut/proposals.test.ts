@@ -55,6 +55,7 @@ function bench(faces: string[] = [], designBlob = 'design'): BenchValue {
     looks: [],
     cycles: [],
     exceptions: [],
+    poses: [],
     views: [view],
   } as unknown as CharacterDoc;
   return { doc, view } as BenchValue;

@@ -1,5 +1,5 @@
 import * as Slider from '@radix-ui/react-slider';
-import { Choice } from '../../ui/controls';
+import { Choice, Toggle } from '../../ui/controls';
 import { Range } from '../../ui/Range';
 import { RATES, holdFrame, useTrial, type Rate } from './trial-store';
 import { useFindings, useMotion, usePlay } from './useMotion';
@@ -17,7 +17,7 @@ export function TrialFrames() {
   usePlay(motion);
   const findings = useFindings(motion);
   const frame = useTrial((s) => s.frame);
-  const { fps, amount, pace } = useTrial();
+  const { fps, amount, pace, skins } = useTrial();
   if (!motion) return null;
   const count = motion.poses.length;
   const wrong = new Set((findings ?? []).flatMap(({ kind, frames }) => (kind === 'outside' ? [] : frames)));
@@ -71,6 +71,13 @@ export function TrialFrames() {
           options={PACES}
           onChange={(value) => useTrial.setState({ pace: Number(value) })}
         />
+        <Toggle
+          on={skins}
+          title="Shows the two frames before and after the one that is held"
+          onChange={(on) => useTrial.setState({ skins: on })}
+        >
+          Frames around
+        </Toggle>
       </div>
     </div>
   );

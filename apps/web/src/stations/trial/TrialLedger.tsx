@@ -1,6 +1,7 @@
 import { bendsOf, counted, motionsFor, reachChains, type MotionFinding, type MotionFrames } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { Action, LedgerHead } from '../../ui/controls';
+import { KeptPoses } from './KeptPoses';
 import { holdFrame, tryMotion, useTrial } from './trial-store';
 import { useFindings, useMotion } from './useMotion';
 
@@ -36,6 +37,7 @@ export function TrialLedger() {
         ))}
       </ul>
       {motion && <Found motion={motion} findings={findings} />}
+      <KeptPoses />
       <Reach />
     </>
   );

@@ -4,11 +4,13 @@ import { trialActions } from './trial-actions';
 import { trialHand } from './trial-hand';
 import { leaveTrial, useTrial } from './trial-store';
 import { TrialLedger } from './TrialLedger';
+import { TrialBeneath } from './TrialBeneath';
 import { TrialOverlay } from './TrialOverlay';
 import { TrialFrames } from './TrialFrames';
 
 export const station: Station = {
   Ledger: TrialLedger,
+  Beneath: TrialBeneath,
   Overlay: TrialOverlay,
   Strip: TrialFrames,
   // The frames and their numbers are two rows.

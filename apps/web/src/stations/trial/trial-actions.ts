@@ -69,6 +69,14 @@ export const trialActions: BenchAction[] = [
     run: flip,
   },
   {
+    id: 'ghost',
+    word: 'Ghost',
+    key: 'o',
+    title: 'The untouched design beneath the pose',
+    on: () => useTrial.getState().ghost,
+    run: () => useTrial.setState(({ ghost }) => ({ ghost: !ghost })),
+  },
+  {
     id: 'next-frame',
     word: 'Next frame',
     key: '.',

@@ -1,4 +1,15 @@
-import type { MotionKey } from '@limber-sheaf/core';
+import {
+  bendsOf,
+  drawnInstead,
+  drawnOver,
+  keptPose,
+  type CharacterDoc,
+  type DrawingId,
+  type MotionKey,
+  type PoseRow,
+  type SheetRef,
+  type ViewId,
+} from '@limber-sheaf/core';
 import { create } from 'zustand';
 import { useBench } from '../../bench/store';
 
@@ -27,6 +38,11 @@ interface TrialState {
   /** How fast it is shown: 1 as it will run. */
   pace: number;
   reaching: Reaching | null;
+  /** Drawings that show in place of their sets' default ones. */
+  wears: readonly DrawingId[];
+  /** Does the design show beneath as a ghost; do the frames before and after? */
+  ghost: boolean;
+  skins: boolean;
   /** Limbs that bend the other way than they are drawn, by the joint at their root. */
   flipped: ReadonlySet<string>;
   /** A pose that goes along to the next station, with the joint that is picked there. */
@@ -41,6 +57,9 @@ export const useTrial = create<TrialState>(() => ({
   amount: 1,
   pace: 1,
   reaching: null,
+  wears: [],
+  ghost: false,
+  skins: false,
   flipped: new Set(),
   along: null,
 }));
@@ -53,8 +72,27 @@ export function tryMotion(motion: MotionKey | null): void {
 
 /** Lets the character stand as it is drawn. */
 export function backToRest(): void {
+  useTrial.setState({ motion: null, playing: false, frame: 0, reaching: null, wears: [] });
+  useBench.setState({ bends: {}, shift: { x: 0, y: 0 }, pickedJoint: null, instead: {}, over: [] });
+}
+
+/** Shows some drawings in place of their sets' default ones. */
+export function wear(doc: CharacterDoc, viewId: ViewId, wears: readonly DrawingId[]): void {
+  const instead: Record<string, SheetRef | null> = {};
+  for (const [pieceId, row] of drawnInstead(doc, viewId, wears)) instead[pieceId] = row?.picture ?? null;
+  useTrial.setState({ wears });
+  useBench.setState({
+    instead,
+    over: drawnOver(doc, viewId, wears).map(({ at, of, picture }) => ({ at, of, picture })),
+  });
+}
+
+/** Stands in a pose that is kept, as far as a view has its joints and drawings. */
+export function takePose(doc: CharacterDoc, viewId: ViewId, row: PoseRow): void {
+  const pose = keptPose(row);
   useTrial.setState({ motion: null, playing: false, frame: 0, reaching: null });
-  useBench.setState({ bends: {}, shift: { x: 0, y: 0 }, pickedJoint: null });
+  useBench.setState({ bends: bendsOf(doc, viewId, pose), shift: pose.root, pickedJoint: null });
+  wear(doc, viewId, row.drawingIds);
 }
 
 /** Shows one frame and holds it. */

@@ -100,3 +100,23 @@ test('the pose is let go by one action', () => {
   act(() => trialActions.find(({ id }) => id === 'rest')?.run(bench));
   expect([useBench.getState().bends, useTrial.getState().motion]).toEqual([{}, null]);
 });
+
+test('a pose is kept under a name, and stands again by a click; what a view lacks for it is said', async () => {
+  const pose = {
+    ...{ table: 'pose' as const, id: 'p', version: 1, characterId: doc.character.id, name: 'greeting' },
+    ...{ partIds: ['lower', 'torso'], angles: [40, 5], rootX: 0, rootY: 6, drawingIds: [] },
+  };
+  const { edits } = onBench(<TrialLedger />, { ...doc, poses: [pose] }, { station: 'trial' });
+  const poses = screen.getByRole('region', { name: 'Poses' });
+  expect(within(poses).getByRole('button', { name: 'Keep' })).toHaveProperty('disabled', true);
+  expect(within(poses).getByText('No joint in this view: torso.')).toBeTruthy();
+  await userEvent.click(within(poses).getByRole('button', { name: /^greeting/ }));
+  expect(useBench.getState()).toMatchObject({ bends: { elbow: 40 }, shift: { x: 0, y: 6 } });
+  await userEvent.type(within(poses).getByRole('textbox', { name: 'Name of the pose' }), 'salute{Enter}');
+  const turned = [{ partId: 'lower', angle: 40 }];
+  expect(edits).toEqual([
+    ['trial.keep', doc.character.id, { name: 'salute', turned, root: { x: 0, y: 6 }, drawingIds: [] }],
+  ]);
+  await userEvent.click(within(poses).getByRole('button', { name: 'Let the pose greeting go' }));
+  expect(edits.at(-1)?.slice(0, 2)).toEqual(['trial.remove', 'p']);
+});

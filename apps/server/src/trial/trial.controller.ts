@@ -1,0 +1,48 @@
+import { randomUUID } from 'node:crypto';
+import { dropPose, keepPose, poseById, renamePose } from '@limber-sheaf/core';
+import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { characterOf } from '../data/document-store.js';
+import { EditService } from '../edits/edit.service.js';
+import { Who, type Caller } from '../http/caller.js';
+import { IdParam } from '../http/dto.js';
+import { PoseBody, PoseNameBody } from './trial.dto.js';
+
+@ApiTags('trial')
+@Controller()
+export class TrialController {
+  constructor(private readonly edits: EditService) {}
+
+  @Post('characters/:id/poses')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Keep a pose under a name, by parts, so that it holds in every view' })
+  keep(@Param() { id }: IdParam, @Body() { saw, name, turned, root, drawingIds }: PoseBody, @Who() caller: Caller) {
+    const freshId = randomUUID();
+    const angles = Object.fromEntries(turned.map(({ partId, angle }) => [partId, angle]));
+    return this.edits.run(id, { ...caller, saw }, (doc) => ({
+      kind: 'pose',
+      summary: `Keep the pose ${name}`,
+      diff: keepPose(doc, { name, angles, root, drawingIds }, freshId),
+    }));
+  }
+
+  @Patch('poses/:id')
+  @ApiOperation({ summary: 'Give a pose another name' })
+  async rename(@Param() { id }: IdParam, @Body() { saw, name }: PoseNameBody, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('pose', id), { ...caller, saw }, (doc) => ({
+      kind: 'pose',
+      summary: `Call the pose ${poseById(doc, id).name} ${name}`,
+      diff: renamePose(doc, id, name),
+    }));
+  }
+
+  @Delete('poses/:id')
+  @ApiOperation({ summary: 'Let a pose go' })
+  async remove(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('pose', id), caller, (doc) => ({
+      kind: 'pose',
+      summary: `Let the pose ${poseById(doc, id).name} go`,
+      diff: dropPose(doc, id),
+    }));
+  }
+}

@@ -1,0 +1,68 @@
+import type { CharacterDoc } from '@limber-sheaf/core';
+import { rigFaults } from '@limber-sheaf/formats';
+import { askOf, drawingAt, drawnHead, form, openMouth, refusedOf, type Asked } from './drawn-head';
+import { call, end, packageOf, startServer, type Running } from './server-under-test';
+
+jest.setTimeout(60_000);
+let server: Running;
+let production: string;
+
+beforeAll(async () => {
+  server = await startServer();
+  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Trial' })).body.id;
+});
+afterAll(() => end(server));
+
+const ask = (...asked: Asked) => askOf(server, ...asked);
+const refused = (...asked: Asked) => refusedOf(server, ...asked);
+
+test('a pose is kept, named, undone, copied, and leaves with a package as far as its views have it', async () => {
+  const { id, view, set } = await drawnHead(server, production);
+  const made = await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ah.png': openMouth }));
+  const open = drawingAt(made, 'open').drawing?.id;
+  const part = made.doc.parts[0].id;
+  const wish = { name: 'shout', turned: [{ partId: part, angle: 12.5 }], root: { x: 0, y: 4 }, drawingIds: [open] };
+  const kept = await ask('POST', `/characters/${id}/poses`, wish);
+  expect(kept.doc.poses).toMatchObject([{ name: 'shout', partIds: [part], angles: [12.5], rootY: 4 }]);
+  const [{ id: pose }] = kept.doc.poses;
+  expect((await ask('PATCH', `/poses/${pose}`, { name: 'call out' })).doc.poses[0].name).toBe('call out');
+
+  const { rig } = await packageOf(server, id, { formats: [] });
+  expect(rigFaults(rig)).toEqual([]);
+  // Nothing of this head has a joint: its drawing alone leaves.
+  expect(rig.poses).toEqual([{ name: 'call out', angles: {}, drawings: { mouth: 'mouth_open' } }]);
+
+  const copy = (await call<{ doc: CharacterDoc }>(server, 'POST', `/characters/${id}/duplicate`)).body.doc;
+  expect(copy.poses).toMatchObject([{ name: 'call out', angles: [12.5] }]);
+  expect(copy.parts.map((one) => one.id)).toContain(copy.poses[0].partIds[0]);
+  expect(copy.drawings.map((one) => one.id)).toContain(copy.poses[0].drawingIds[0]);
+
+  const gone = await ask('DELETE', `/poses/${pose}`);
+  expect(gone.doc.poses).toEqual([]);
+  expect((await ask('POST', `/characters/${id}/undo`)).doc.poses).toMatchObject([{ id: pose, name: 'call out' }]);
+  // The drawing that it shows goes, and with it that part of the pose alone.
+  const without = await ask('DELETE', `/drawings/${open}`);
+  expect(without.doc.poses).toMatchObject([{ partIds: [part], drawingIds: [] }]);
+});
+
+test('what is no pose is refused in a sentence, and changes nothing', async () => {
+  const { id } = await drawnHead(server, production);
+  const { doc, revision } = await ask('GET', `/characters/${id}`);
+  const wish = { name: 'sit', turned: [{ partId: doc.parts[0].id, angle: 9 }], root: { x: 0, y: 0 }, drawingIds: [] };
+  const gone = '7b1c2c34-5a52-4c34-9c0e-0a6f3c5b8a11';
+  expect(await refused('POST', `/characters/${id}/poses`, { ...wish, name: '…' })).toMatch(/^422 A pose needs a name/);
+  expect(await refused('POST', `/characters/${id}/poses`, { ...wish, turned: [] })).toMatch(/^422 Nothing is turned/);
+  expect(await refused('POST', `/characters/${id}/poses`, { ...wish, turned: [{ partId: gone, angle: 4 }] })).toMatch(
+    /^404 A part of this pose/,
+  );
+  expect(await refused('POST', `/characters/${id}/poses`, { ...wish, drawingIds: [gone] })).toMatch(/^404 A drawing/);
+  for (const bad of [
+    { turned: null },
+    { turned: [{ angle: 4 }] },
+    { root: null },
+    { turned: [{ partId: gone, angle: 1e9 }] },
+  ])
+    expect(await refused('POST', `/characters/${id}/poses`, { ...wish, ...bad })).toMatch(/^400/);
+  expect(await refused('DELETE', `/poses/${gone}`)).toMatch(/^404/);
+  expect((await ask('GET', `/characters/${id}`)).revision).toBe(revision);
+});

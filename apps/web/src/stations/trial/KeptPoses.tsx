@@ -1,0 +1,99 @@
+import { counted, labelFor, notInView, poseOf, type PoseRow } from '@limber-sheaf/core';
+import { useState } from 'react';
+import { useOnBench } from '../../bench/context';
+import { useBench } from '../../bench/store';
+import { Action, Choice, LedgerRow } from '../../ui/controls';
+import { takePose, useTrial, wear } from './trial-store';
+
+/** Looks that may be worn, besides the drawings at rest. */
+const AT_REST = '';
+
+/** The poses that are kept: a click stands in one; and what shows now can be kept under a name. */
+export function KeptPoses() {
+  const { doc, view, edit } = useOnBench();
+  const [name, setName] = useState('');
+  const bends = useBench((s) => s.bends);
+  const shift = useBench((s) => s.shift);
+  const wears = useTrial((s) => s.wears);
+  const pose = poseOf(doc, bends, shift);
+  const isAnything = Object.keys(pose.angles).length + wears.length > 0 || shift.x !== 0 || shift.y !== 0;
+  const keep = async () => {
+    const turned = Object.entries(pose.angles).map(([partId, angle]) => ({ partId, angle }));
+    const kept = { name: name.trim(), turned, root: pose.root, drawingIds: [...wears] };
+    if (await edit('trial.keep', doc.character.id, kept)) setName('');
+  };
+  const worn = doc.looks.find((look) => look.drawingIds.join() === wears.join());
+  return (
+    <section aria-label="Poses" className="mb-4">
+      <h3 className="mb-1 text-[15px]">Poses</h3>
+      {doc.poses.length === 0 && (
+        <p className="text-[13px] text-soft">Pose the character by hand, or hold a frame, and keep it here.</p>
+      )}
+      <ul>
+        {doc.poses.map((row) => (
+          <PoseLine key={row.id} row={row} />
+        ))}
+      </ul>
+      {doc.looks.length > 0 && (
+        <LedgerRow name="Wears">
+          <Choice
+            label="The look that the character wears"
+            value={worn?.id ?? AT_REST}
+            options={[
+              { value: AT_REST, word: wears.length > 0 && !worn ? 'drawings of this pose' : 'as at rest' },
+              ...doc.looks.map((look) => ({ value: look.id, word: look.name })),
+            ]}
+            onChange={(id) => wear(doc, view.id, doc.looks.find((look) => look.id === id)?.drawingIds ?? [])}
+          />
+        </LedgerRow>
+      )}
+      <form
+        className="mt-1.5 flex items-center gap-1.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() !== '' && isAnything) void keep();
+        }}
+      >
+        <input
+          type="text"
+          aria-label="Name of the pose"
+          placeholder={isAnything ? 'name how it stands now' : 'pose it first'}
+          maxLength={60}
+          value={name}
+          onChange={({ target }) => setName(target.value)}
+          onKeyDown={(event) => event.stopPropagation()}
+          className="h-8 w-full min-w-0 rounded-lg border border-rule bg-paper px-2.5 text-[13px]"
+        />
+        <Action type="submit" disabled={name.trim() === '' || !isAnything}>
+          Keep
+        </Action>
+      </form>
+    </section>
+  );
+}
+
+/** A pose: what it turns, and what of that this view lacks. */
+function PoseLine({ row }: { row: PoseRow }) {
+  const { doc, view, edit } = useOnBench();
+  const lacks = notInView(doc, view.id, row);
+  const words = doc.parts
+    .filter(({ id }) => lacks.includes(id))
+    .map(labelFor)
+    .join(', ');
+  return (
+    <li className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
+      <button
+        type="button"
+        className="min-w-0 flex-1 cursor-pointer text-left"
+        title={`Stand like this: ${counted(row.partIds.length, 'part')} turned`}
+        onClick={() => takePose(doc, view.id, row)}
+      >
+        <span className="block truncate font-medium">{row.name}</span>
+        {lacks.length > 0 && <span className="block text-[12.5px] text-soft">No joint in this view: {words}.</span>}
+      </button>
+      <Action aria-label={`Let the pose ${row.name} go`} onClick={() => void edit('trial.remove', row.id)}>
+        Let go
+      </Action>
+    </li>
+  );
+}
