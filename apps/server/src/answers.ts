@@ -7,6 +7,7 @@ import type { VersionsCompared } from './handoff/compare-versions.js';
 import type { KeptTexture } from './handoff/handoff.tasks.js';
 import type { HandOffCard } from './handoff/handoff.service.js';
 import type { HandedName } from './names/names.service.js';
+import type { TrialPicture } from './trial/trial.tasks.js';
 import type { MovingPicture } from './swaps/moving-picture.js';
 import type { JobState } from './jobs/job.service.js';
 
@@ -60,6 +61,7 @@ export interface Answers {
   'handOff.sheet': string;
   'handOff.texture': KeptTexture;
   'swaps.movingPicture': MovingPicture;
+  'trial.show': TrialPicture;
   'turns.measures': MeasuredViews;
   'bringBack.look': BroughtBack;
   'charts.list': KeptChartCard[];

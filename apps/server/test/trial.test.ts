@@ -1,7 +1,8 @@
 import type { CharacterDoc } from '@limber-sheaf/core';
 import { rigFaults } from '@limber-sheaf/formats';
 import { askOf, drawingAt, drawnHead, form, openMouth, refusedOf, type Asked } from './drawn-head';
-import { call, end, packageOf, startServer, type Running } from './server-under-test';
+import sharp from 'sharp';
+import { call, end, jointedLimb, packageOf, startServer, type Running } from './server-under-test';
 
 jest.setTimeout(60_000);
 let server: Running;
@@ -65,4 +66,32 @@ test('what is no pose is refused in a sentence, and changes nothing', async () =
     expect(await refused('POST', `/characters/${id}/poses`, { ...wish, ...bad })).toMatch(/^400/);
   expect(await refused('DELETE', `/poses/${gone}`)).toMatch(/^404/);
   expect((await ask('GET', `/characters/${id}`)).revision).toBe(revision);
+});
+
+test('a motion is drawn as a picture that moves and as stills, with what it shows told beneath', async () => {
+  const limb = await jointedLimb(server, production);
+  const wish = { motion: 'breathe', fps: 12, amount: 1, tall: 240, as: 'gif' };
+  const show = async (more: object) => {
+    const asked = await call<{ blob: string; ending: string }>(server, 'POST', `/views/${limb.view}/trial-picture`, {
+      ...wish,
+      ...more,
+    });
+    expect(asked.status).toBe(200);
+    const bytes = await (await fetch(`${server.address}/api/blobs/${asked.body.blob}`)).arrayBuffer();
+    return { ending: asked.body.ending, bytes: Buffer.from(bytes) };
+  };
+  const gif = await show({});
+  const pages = await sharp(gif.bytes, { animated: true }).metadata();
+  // Pages that are as the one before become one that stays longer: three seconds in all.
+  expect(pages).toMatchObject({ format: 'gif', loop: 0 });
+  expect((pages.delay ?? []).reduce((sum, ms) => sum + ms, 0)).toBe(3000);
+  expect((await sharp((await show({ as: 'webp' })).bytes, { animated: true }).metadata()).pages).toBeGreaterThan(1);
+  const stills = await sharp((await show({ as: 'stills' })).bytes).metadata();
+  expect(stills.format).toBe('png');
+  expect((stills.width ?? 0) / (stills.height ?? 1)).toBeGreaterThan(1.5);
+  expect(await refused('POST', `/views/${limb.view}/trial-picture`, { ...wish, motion: 'walk' })).toMatch(
+    /^422 This view lacks what the motion needs/,
+  );
+  for (const bad of [{ fps: 0 }, { tall: 1e9 }, { motion: 'fly' }, { amount: null }])
+    expect(await refused('POST', `/views/${limb.view}/trial-picture`, { ...wish, ...bad })).toMatch(/^400/);
 });

@@ -19,6 +19,8 @@ import {
   type ViewId,
 } from '@limber-sheaf/core';
 import sharp from 'sharp';
+import { PAPER } from '../files/on-paper.js';
+import { movingFile, pageDelays } from '../files/moving-pages.js';
 import { keepBlob } from '../threads/blobs.js';
 import { readArtWithDrawings, type DerivedOfView } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
@@ -52,10 +54,6 @@ const MOST_PAGES = 400;
 const LARGEST = 480;
 /** What of the character is seen about the pieces that change, as a share of their longer side. */
 const ABOUT = 0.5;
-/** The paper that it stands on. */
-const PAPER = '#f4efe4';
-/** The format counts time in hundredths of a second. */
-const TICK = 10;
 
 /** Makes a moving picture (GIF, looped) of drawings that change, seen as near as the pieces of their sets want. */
 export async function movingPicture(
@@ -86,18 +84,11 @@ export async function movingPicture(
     pages.push(await page);
   }
   tell(0.85, 'Putting them together');
-  // Times are rounded one after the other, so that the whole is as long as it should be.
-  let [passed, told] = [0, 0];
-  const delay = scenes.map(({ frames }) => {
-    passed += (frames * 1000) / fps;
-    const ms = Math.max(2 * TICK, Math.round((passed - told) / TICK) * TICK);
-    told += ms;
-    return ms;
-  });
-  const gif = await sharp(pages, { join: { animated: true } })
-    .gif({ delay, loop: 0 })
-    .toBuffer();
-  return { blob: await keepBlob(new Uint8Array(gif), 'image/gif'), ...size };
+  const delay = pageDelays(
+    scenes.map(({ frames }) => frames),
+    fps,
+  );
+  return { blob: await keepBlob(await movingFile(pages, delay, 'gif'), 'image/gif'), ...size };
 }
 
 /** The part of the canvas that holds what changes, with some of what is about it. */

@@ -6,12 +6,16 @@ import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { PoseBody, PoseNameBody } from './trial.dto.js';
+import { PoseBody, PoseNameBody, TrialPictureBody } from './trial.dto.js';
+import { TrialService } from './trial.service.js';
 
 @ApiTags('trial')
 @Controller()
 export class TrialController {
-  constructor(private readonly edits: EditService) {}
+  constructor(
+    private readonly edits: EditService,
+    private readonly trial: TrialService,
+  ) {}
 
   @Post('characters/:id/poses')
   @HttpCode(200)
@@ -44,5 +48,12 @@ export class TrialController {
       summary: `Let the pose ${poseById(doc, id).name} go`,
       diff: dropPose(doc, id),
     }));
+  }
+
+  @Post('views/:id/trial-picture')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Make a picture of a motion: one that moves, or stills side by side' })
+  show(@Param() { id }: IdParam, @Body() { wears = [], ...wish }: TrialPictureBody, @Who() caller: Caller) {
+    return this.trial.show(id, { ...wish, wears }, caller);
   }
 }

@@ -1,6 +1,18 @@
+import { MOTION_KEYS, type MotionKey } from '@limber-sheaf/core';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsDefined, IsNumber, IsUUID, Max, Min, ValidateNested } from 'class-validator';
-import { EditBody, IsText, PlaceBody, Trimmed } from '../http/dto.js';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsDefined,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsUUID,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { EditBody, IsText, MayBeLeftOut, PlaceBody, Trimmed } from '../http/dto.js';
 
 /** Parts and drawings that a pose names, at most. */
 const MOST_NAMED = 500;
@@ -25,4 +37,16 @@ export class PoseBody extends EditBody {
 
 export class PoseNameBody extends EditBody {
   @Trimmed() @IsText(1, 60) name: string;
+}
+
+export class TrialPictureBody {
+  @IsIn([...MOTION_KEYS]) motion: MotionKey;
+  @IsIn([12, 24, 30]) fps: 12 | 24 | 30;
+  /** 1 for as usual. */
+  @IsNumber() @Min(0.2) @Max(1.5) amount: number;
+  /** px that the figure's canvas is high. */
+  @IsInt() @Min(120) @Max(1440) tall: number;
+  @IsIn(['gif', 'webp', 'stills']) as: 'gif' | 'webp' | 'stills';
+  /** Drawings that show in place of their sets' default ones. */
+  @MayBeLeftOut() @IsArray() @ArrayMaxSize(MOST_NAMED) @IsUUID(undefined, { each: true }) wears?: string[];
 }

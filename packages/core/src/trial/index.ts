@@ -5,4 +5,5 @@ export { reachChains, type ReachChain } from './limbs.js';
 export { measureMotion, type MotionFinding } from './measure-motion.js';
 export { MOTION_KEYS, motionFrames, motionsFor, type Motion, type MotionFrames, type MotionKey } from './motions.js';
 export { anglesWithin, dropPose, keepPose, keptPose, notInView, poseById, renamePose } from './pose-edits.js';
-export { REST_POSE, bendsOf, mirrorPose, poseOf, type Pose } from './pose.js';
+export { REST_POSE, bendsOf, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
+export { drawPose, poseImages, roomOfPoses, type PoseImages } from './draw-pose.js';

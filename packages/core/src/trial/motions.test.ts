@@ -4,6 +4,7 @@ import { fitAllJoints } from '../joints/place-fitted.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { onTheBench } from '../testing/troupe/index.js';
 import { PEOPLE } from '../testing/troupe/people.js';
+import { lengthsOf, reachChains } from './limbs.js';
 import { measureMotion } from './measure-motion.js';
 import { MOTION_KEYS, motionFrames, motionsFor } from './motions.js';
 import { bendsOf, mirrorPose, poseOf } from './pose.js';
@@ -23,10 +24,14 @@ const proven = (doc: CharacterDoc, clean: [number, number] | null = [-180, 180])
 const viewOf = (doc: CharacterDoc) => doc.views[0].id;
 
 test.each(BUILDS)(
-  'person %s walks: feet stand while the floor goes by, and nothing is found on a clean character',
+  'person %s walks and runs: feet stand while the floor goes by, and nothing is found on a clean character',
   (who) => {
     const doc = people.get(who) as CharacterDoc;
     for (const fps of [12, 24, 30] as const) {
+      const run = motionFrames(doc, viewOf(doc), 'run', { fps, amount: 1 });
+      expect(run.planted.some((parts) => parts.length === 0)).toBe(true);
+      const amiss = measureMotion(doc, viewOf(doc), run, proven(doc));
+      expect(amiss.filter(({ kind }) => kind !== 'outside').map(({ sentence }) => sentence)).toEqual([]);
       const walk = motionFrames(doc, viewOf(doc), 'walk', { fps, amount: 1 });
       expect(walk.poses).toHaveLength(fps);
       expect(walk.planted.every((parts) => parts.length >= 1)).toBe(true);
@@ -35,6 +40,18 @@ test.each(BUILDS)(
     }
   },
 );
+
+test.each(BUILDS)('person %s sits down: feet stay where they are, the hip comes down by most of a thigh', (who) => {
+  const doc = people.get(who) as CharacterDoc;
+  const sit = motionFrames(doc, viewOf(doc), 'sit', { fps: 24, amount: 1 });
+  expect(measureMotion(doc, viewOf(doc), sit, proven(doc)).filter(({ kind }) => kind === 'slides')).toEqual([]);
+  const [leg] = reachChains(doc, viewOf(doc)).filter(({ group }) => group === 'leg');
+  const thigh = lengthsOf(leg)[0];
+  const down = Math.max(...sit.poses.map(({ root }) => root.y));
+  expect(down / thigh).toBeGreaterThan(0.6);
+  expect(down / thigh).toBeLessThan(1);
+  expect(Math.hypot(sit.poses[0].root.x, sit.poses[0].root.y)).toBeLessThan(0.01);
+});
 
 test('every motion is a round: its steps are as small at the seam as elsewhere', () => {
   const doc = people.get(0) as CharacterDoc;
@@ -73,7 +90,7 @@ test('what a view lacks for a motion is said, and it has no frames', () => {
   expect(motionFrames(bare, viewOf(bare), 'wave', { fps: 24, amount: 1 }).poses).toEqual([]);
   const front = jointed(0, 'front');
   const words = motionsFor(front, viewOf(front)).filter(({ lacks }) => lacks !== null);
-  expect(words.map(({ key }) => key)).toEqual(['walk', 'wag']);
+  expect(words.map(({ key }) => key)).toEqual(['blink', 'sit', 'walk', 'run', 'wag']);
 });
 
 test('a joint that is not clean, a range that holds a foot back and a small canvas are found, each once', () => {

@@ -24,7 +24,7 @@ test('a pose is kept by parts and stands again as it stood', () => {
   fc.assert(
     fc.property(fc.integer({ min: -100, max: 100 }), (angle) => {
       const wide = applyDiff(start, changeJoint(start, 'j', { rangeLow: -100, rangeHigh: 100 }));
-      const bends = angle === 0 ? {} : { j: angle };
+      const bends: Record<string, number> = angle === 0 ? {} : { j: angle };
       const pose = poseOf(wide, bends, { x: 1, y: 0 });
       expect(bendsOf(wide, 'v', keptPose(kept(wide, { ...pose, name: 'any', drawingIds: [] }).poses[0]))).toEqual(
         bends,

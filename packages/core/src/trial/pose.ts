@@ -1,6 +1,6 @@
 import { partOf } from '../document/family.js';
 import { findPiece, pieceById } from '../document/find.js';
-import type { CharacterDoc, PartId, ViewId } from '../document/rows.js';
+import type { CharacterDoc, DrawingId, PartId, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
 import { onOtherSide } from '../names/swap-sides.js';
 
@@ -55,4 +55,11 @@ export function mirrorPose(doc: CharacterDoc, { angles, root }: Pose): Pose {
     mirrored[other?.id ?? partId] = 0 - angle;
   }
   return { angles: mirrored, root: { x: 0 - root.x, y: root.y } };
+}
+
+/** What shows when some drawings are worn over others: of one set, the later. */
+export function wornOver(doc: CharacterDoc, wears: readonly DrawingId[], over: readonly DrawingId[]): DrawingId[] {
+  const setOf = (id: DrawingId) => doc.drawings.find((one) => one.id === id)?.setId;
+  const taken = new Set(over.map(setOf));
+  return [...wears.filter((id) => !taken.has(setOf(id))), ...over];
 }

@@ -111,6 +111,7 @@ export const OPERATIONS = {
   'trial.keep': ['POST', '/api/characters/{id}/poses'],
   'trial.rename': ['PATCH', '/api/poses/{id}'],
   'trial.remove': ['DELETE', '/api/poses/{id}'],
+  'trial.show': ['POST', '/api/views/{id}/trial-picture'],
   'turns.measures': ['GET', '/api/characters/{id}/turns'],
   'turns.note': ['GET', '/api/characters/{id}/pose-note.png'],
   'turns.height': ['PUT', '/api/views/{id}/heights'],

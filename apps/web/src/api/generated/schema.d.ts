@@ -1581,6 +1581,23 @@ export interface paths {
     patch: operations['trial.rename'];
     trace?: never;
   };
+  '/api/views/{id}/trial-picture': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a picture of a motion: one that moves, or stills side by side */
+    post: operations['trial.show'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/characters/{id}/turns': {
     parameters: {
       query?: never;
@@ -2581,6 +2598,17 @@ export interface components {
       saw?: {
         [key: string]: number;
       } | null;
+    };
+    TrialPictureBody: {
+      /** @enum {unknown} */
+      motion: 'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag';
+      /** @enum {unknown} */
+      fps: 12 | 24 | 30;
+      amount: number;
+      tall: number;
+      /** @enum {unknown} */
+      as: 'gif' | 'webp' | 'stills';
+      wears?: string[] | null;
     };
     HeightBody: {
       key: string;
@@ -3759,6 +3787,14 @@ export interface components {
       blob: string;
       width: number;
       height: number;
+    };
+    /** @description A picture of a motion that is kept. */
+    TrialPicture: {
+      blob: string;
+      width: number;
+      height: number;
+      /** @description The ending of its file's name. */
+      ending: string;
     };
     /** @description A view as it is compared with others. */
     ViewMeasure: {
@@ -6540,6 +6576,31 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.show': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TrialPictureBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['TrialPicture'];
         };
       };
     };

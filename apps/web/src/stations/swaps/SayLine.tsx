@@ -7,6 +7,7 @@ import { asWork } from '../../api/work';
 import { useOnBench, type BenchValue } from '../../bench/context';
 import { handWorker } from '../../bench/worker';
 import { Action, Choice } from '../../ui/controls';
+import { giveFile } from '../../ui/give-file';
 import { NumberField } from '../../ui/NumberField';
 import type { swapTasks } from './swap-tasks';
 import { LINE, defaultFirst, setsIn, useSwaps, type TriedLine } from './swaps-store';
@@ -230,14 +231,6 @@ function LineNotes({ spoken }: { spoken: SpokenLine }) {
       ))}
     </div>
   );
-}
-
-/** Gives something that lies at an address as a file. */
-function giveFile(address: string, name: string): void {
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = name;
-  link.click();
 }
 
 /** Gives the line as a picture that moves, as the lead gets it. */

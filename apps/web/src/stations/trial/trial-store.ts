@@ -76,15 +76,20 @@ export function backToRest(): void {
   useBench.setState({ bends: {}, shift: { x: 0, y: 0 }, pickedJoint: null, instead: {}, over: [] });
 }
 
-/** Shows some drawings in place of their sets' default ones. */
-export function wear(doc: CharacterDoc, viewId: ViewId, wears: readonly DrawingId[]): void {
+/** Puts drawings in place of their sets' default ones on the light table. */
+export function showDrawings(doc: CharacterDoc, viewId: ViewId, wears: readonly DrawingId[]): void {
   const instead: Record<string, SheetRef | null> = {};
   for (const [pieceId, row] of drawnInstead(doc, viewId, wears)) instead[pieceId] = row?.picture ?? null;
-  useTrial.setState({ wears });
   useBench.setState({
     instead,
     over: drawnOver(doc, viewId, wears).map(({ at, of, picture }) => ({ at, of, picture })),
   });
+}
+
+/** Wears some drawings until others are chosen. */
+export function wear(doc: CharacterDoc, viewId: ViewId, wears: readonly DrawingId[]): void {
+  useTrial.setState({ wears });
+  showDrawings(doc, viewId, wears);
 }
 
 /** Stands in a pose that is kept, as far as a view has its joints and drawings. */

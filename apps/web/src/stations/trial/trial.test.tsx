@@ -61,7 +61,7 @@ beforeEach(() => {
 
 test('motions that the character can do are tried by a click; of the others it is said what they lack', async () => {
   onBench(<TrialLedger />, doc, { station: 'trial' });
-  expect(screen.getByText('4 motions of 6 can be tried here.')).toBeTruthy();
+  expect(screen.getByText('5 motions of 10 can be tried here.')).toBeTruthy();
   expect(screen.getByRole('button', { name: /^Wag/ })).toHaveProperty('disabled', true);
   await userEvent.click(screen.getByRole('button', { name: 'Nod' }));
   expect(useTrial.getState()).toMatchObject({ motion: 'nod', playing: true });

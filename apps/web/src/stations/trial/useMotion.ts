@@ -1,10 +1,17 @@
-import { bendsOf, measureMotion, motionFrames, type MotionFinding, type MotionFrames } from '@limber-sheaf/core';
+import {
+  bendsOf,
+  measureMotion,
+  motionFrames,
+  wornOver,
+  type MotionFinding,
+  type MotionFrames,
+} from '@limber-sheaf/core';
 import { useEffect } from 'react';
 import { useChecks } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { lastOf } from '../../ui/last-of';
-import { useTrial, type Rate } from './trial-store';
+import { showDrawings, useTrial, type Rate } from './trial-store';
 
 const framesOf = lastOf(motionFrames);
 const findingsOf = lastOf(measureMotion);
@@ -35,11 +42,17 @@ export function usePlay(motion: MotionFrames | null): void {
   const playing = useTrial((s) => s.playing);
   const pace = useTrial((s) => s.pace);
   const frame = useTrial((s) => s.frame);
+  const wears = useTrial((s) => s.wears);
   useEffect(() => {
     if (!motion) return;
     const pose = motion.poses[frame % motion.poses.length];
     useBench.setState({ bends: bendsOf(doc, view.id, pose), shift: pose.root, pickedJoint: null });
   }, [motion, frame, doc, view.id]);
+  // A blink changes drawings, and most frames of it change none.
+  const shown = motion ? wornOver(doc, wears, motion.wears[frame % motion.poses.length]).join() : null;
+  useEffect(() => {
+    if (shown !== null) showDrawings(doc, view.id, shown === '' ? [] : shown.split(','));
+  }, [shown, doc, view.id]);
   useEffect(() => {
     if (!motion || !playing) return;
     const { frame: from } = useTrial.getState();

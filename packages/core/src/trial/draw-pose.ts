@@ -1,0 +1,113 @@
+import { drawSteps } from '../document/family.js';
+import { orderAtPose } from '../document/order-at-pose.js';
+import type { CharacterDoc, DrawingId, PieceId, ViewId } from '../document/rows.js';
+import { pieceImages, type ViewArt } from '../document/view-art.js';
+import { AT_REST, apply, placePieces, type Placement } from '../joints/place-pieces.js';
+import { outsetRect, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { composite } from '../raster/composite.js';
+import { STAY, transformPicture, type Transform } from '../raster/transform.js';
+import { drawnInstead, drawnOver } from '../swaps/drawn-instead.js';
+import { bendsOf, type Pose } from './pose.js';
+
+/** A view's pieces made smaller together, ready to be posed. */
+export interface PoseImages {
+  /** px of these for one of the canvas. */
+  scale: number;
+  /** By piece: its image, and the outline beneath its limb's fills. */
+  pieces: ReadonlyMap<PieceId, PlacedBitmap>;
+  lines: ReadonlyMap<PieceId, PlacedBitmap>;
+  /** Second pictures: drawn directly in front of a piece, and moving with another. */
+  overs: readonly { at: PieceId; of: PieceId; image: PlacedBitmap }[];
+}
+
+/**
+ * Makes a view's pieces smaller, all on one grid, so that they meet as they did.
+ * @param art with drawings, where any are worn
+ * @param wears drawings that show in place of their sets' default ones
+ */
+export function poseImages(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  { scale, wears }: { scale: number; wears: readonly DrawingId[] },
+): PoseImages {
+  const smaller = (image: PlacedBitmap) => transformPicture(image, { ...STAY, a: scale, d: scale });
+  const instead = drawnInstead(doc, viewId, wears);
+  const [pieces, lines] = [new Map<PieceId, PlacedBitmap>(), new Map<PieceId, PlacedBitmap>()];
+  for (const { id, sheet, image } of pieceImages(doc, viewId, art)) {
+    const row = instead.get(id);
+    const shown = sheet === 'piece' && instead.has(id) ? row && art.drawings?.get(row.id) : image;
+    const small = shown && smaller(shown);
+    if (small) (sheet === 'line' ? lines : pieces).set(id, small);
+  }
+  const overs = drawnOver(doc, viewId, wears).flatMap(({ at, of, row }) => {
+    const picture = art.overs?.get(row.id);
+    const image = picture && smaller(picture);
+    return image ? [{ at, of, image }] : [];
+  });
+  return { scale, pieces, lines, overs };
+}
+
+/** The images of a pose, back to front, each with where it is placed. */
+function placedImages(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  { pieces, lines, overs }: PoseImages,
+  pose: Pose,
+): { image: PlacedBitmap; placement: Placement }[] {
+  const bends = bendsOf(doc, viewId, pose);
+  const placed = placePieces(doc, viewId, bends, pose.root);
+  const placementOf = (id: PieceId) => placed.get(id) ?? AT_REST;
+  return drawSteps(doc, viewId, orderAtPose(doc, viewId, bends)).flatMap(({ piece: { id }, sheet }) => {
+    const image = (sheet === 'line' ? lines : pieces).get(id);
+    const before = sheet === 'piece' ? overs.filter(({ at }) => at === id) : [];
+    return [
+      ...(image ? [{ image, placement: placementOf(id) }] : []),
+      ...before.map((over) => ({ image: over.image, placement: placementOf(over.of) })),
+    ];
+  });
+}
+
+/** The rectangle that holds a view's character in all of some poses, px of its images. */
+export function roomOfPoses(doc: CharacterDoc, viewId: ViewId, images: PoseImages, poses: readonly Pose[]): Rect {
+  const rects = poses.flatMap((pose) =>
+    placedImages(doc, viewId, images, pose).map(({ image, placement }): Rect => {
+      const { x, y, width, height } = image;
+      const corners = [
+        [x, y],
+        [x + width, y],
+        [x, y + height],
+        [x + width, y + height],
+      ].map(([cx, cy]) => apply(scaled(placement, images.scale), cx, cy));
+      const [xs, ys] = [corners.map((corner) => corner.x), corners.map((corner) => corner.y)];
+      const [left, top] = [Math.floor(Math.min(...xs)), Math.floor(Math.min(...ys))];
+      return {
+        x: left,
+        y: top,
+        width: Math.ceil(Math.max(...xs)) - left,
+        height: Math.ceil(Math.max(...ys)) - top,
+      };
+    }),
+  );
+  return rects.length > 0 ? outsetRect(rects.reduce(uniteRects), 1) : { x: 0, y: 0, width: 1, height: 1 };
+}
+
+/** Draws one pose. @param room what is drawn, px of the images */
+export function drawPose(doc: CharacterDoc, viewId: ViewId, images: PoseImages, pose: Pose, room: Rect): PlacedBitmap {
+  const layers = placedImages(doc, viewId, images, pose).flatMap(({ image, placement }) => {
+    const turned = transformPicture(image, turnOf(scaled(placement, images.scale)));
+    return turned ? [{ ...turned, x: turned.x - room.x, y: turned.y - room.y }] : [];
+  });
+  return { ...composite(room.width, room.height, layers), x: room.x, y: room.y };
+}
+
+/** A placement among images that are made smaller. */
+function scaled({ angle, tx, ty }: Placement, scale: number): Placement {
+  return { angle, tx: tx * scale, ty: ty * scale };
+}
+
+function turnOf({ angle, tx, ty }: Placement): Transform {
+  if (angle === 0) return { ...STAY, e: tx, f: ty };
+  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
+  return { a: cos, b: sin, c: -sin, d: cos, e: tx, f: ty };
+}
