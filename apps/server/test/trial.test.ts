@@ -95,3 +95,13 @@ test('a motion is drawn as a picture that moves and as stills, with what it show
   for (const bad of [{ fps: 0 }, { tall: 1e9 }, { motion: 'fly' }, { amount: null }])
     expect(await refused('POST', `/views/${limb.view}/trial-picture`, { ...wish, ...bad })).toMatch(/^400/);
 });
+
+test('what a motion lets be seen without paint is found, and found again at once', async () => {
+  const limb = await jointedLimb(server, production);
+  const wish = { motion: 'breathe', fps: 12, amount: 1 };
+  const bare = () => call<{ pieceId: string; area: number }[]>(server, 'POST', `/views/${limb.view}/motion-bare`, wish);
+  const [first, again] = [await bare(), await bare()];
+  expect([first.status, first.body]).toEqual([200, []]);
+  expect(again.body).toEqual(first.body);
+  expect(await refused('POST', `/views/${limb.view}/motion-bare`, { ...wish, fps: 0 })).toMatch(/^400/);
+});

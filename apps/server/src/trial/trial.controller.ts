@@ -6,7 +6,7 @@ import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { PoseBody, PoseNameBody, TrialPictureBody } from './trial.dto.js';
+import { MotionBody, PoseBody, PoseNameBody, TrialPictureBody } from './trial.dto.js';
 import { TrialService } from './trial.service.js';
 
 @ApiTags('trial')
@@ -48,6 +48,13 @@ export class TrialController {
       summary: `Let the pose ${poseById(doc, id).name} go`,
       diff: dropPose(doc, id),
     }));
+  }
+
+  @Post('views/:id/motion-bare')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'What is seen without paint in a motion, by piece and frame' })
+  bare(@Param() { id }: IdParam, @Body() motion: MotionBody, @Who() caller: Caller) {
+    return this.trial.bare(id, motion, caller);
   }
 
   @Post('views/:id/trial-picture')

@@ -39,11 +39,14 @@ export class PoseNameBody extends EditBody {
   @Trimmed() @IsText(1, 60) name: string;
 }
 
-export class TrialPictureBody {
+export class MotionBody {
   @IsIn([...MOTION_KEYS]) motion: MotionKey;
   @IsIn([12, 24, 30]) fps: 12 | 24 | 30;
   /** 1 for as usual. */
   @IsNumber() @Min(0.2) @Max(1.5) amount: number;
+}
+
+export class TrialPictureBody extends MotionBody {
   /** px that the figure's canvas is high. */
   @IsInt() @Min(120) @Max(1440) tall: number;
   @IsIn(['gif', 'webp', 'stills']) as: 'gif' | 'webp' | 'stills';

@@ -1,7 +1,8 @@
-import { motionsFor, viewById, type ViewId } from '@limber-sheaf/core';
+import { motionBareKey, motionsFor, viewById, type MotionBare, type ViewId } from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import { characterOf, readSnapshot } from '../data/document-store.js';
+import { DerivedService } from '../derived/derived.service.js';
 import { SheetsService } from '../derived/sheets.service.js';
 import { EventService } from '../edits/events.service.js';
 import type { Caller } from '../http/caller.js';
@@ -15,11 +16,29 @@ const tasks = taskFile<typeof import('./trial.tasks.js')>(new URL('./trial.tasks
 @Injectable()
 export class TrialService {
   constructor(
+    private readonly derived: DerivedService,
     private readonly sheets: SheetsService,
     private readonly threads: Threads,
     private readonly events: EventService,
     @Inject(Sequelize) private readonly sequelize: Sequelize,
   ) {}
+
+  /** What is seen without paint in a motion: found under its key, or measured in the threads. */
+  async bare(
+    viewId: ViewId,
+    { motion, fps, amount }: Pick<TrialOrder, 'motion' | 'fps' | 'amount'>,
+    { signal }: Caller,
+  ): Promise<MotionBare[]> {
+    const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
+    const derived = await this.sheets.ofView(doc, viewId, { signal });
+    const key = motionBareKey(doc, viewId, derived, motion, { fps, amount });
+    const known = (await this.derived.find<MotionBare[]>([key])).get(key);
+    if (known) return known;
+    const order = { doc, viewId, derived, motion, fps, amount };
+    const measured = await this.threads.run(tasks, 'bare', order, { signal, seconds: LONG });
+    await this.derived.keep([[key, measured]]);
+    return measured;
+  }
 
   /** Makes a picture of a motion for the lead; changes nothing of the character. */
   async show(

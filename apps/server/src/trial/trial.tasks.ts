@@ -1,5 +1,6 @@
 import {
   LimberError,
+  bareInMotion,
   drawPose,
   motionFrames,
   poseImages,
@@ -8,6 +9,7 @@ import {
   wornOver,
   type CharacterDoc,
   type DrawingId,
+  type MotionBare,
   type MotionKey,
   type PlacedBitmap,
   type PoseImages,
@@ -17,7 +19,7 @@ import sharp from 'sharp';
 import { movingFile, pageDelays, type MovingFormat } from '../files/moving-pages.js';
 import { LETTER, SOFT, onPaper, wordsPath } from '../files/on-paper.js';
 import { keepBlob } from '../threads/blobs.js';
-import { readArtWithDrawings, type DerivedOfView } from '../threads/pictures.js';
+import { readArt, readArtWithDrawings, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
 /** What a picture of a motion is made from. */
@@ -119,3 +121,22 @@ async function page(frames: readonly PlacedBitmap[], caption: string): Promise<B
   const size = { width: wide, height: height + 2 * MARGIN + 2 * WORDS };
   return Buffer.from(await onPaper(size, pictures, [words]));
 }
+
+/** What of a view's pieces is seen without paint in a motion. */
+export const bare = task(
+  async (
+    {
+      doc,
+      viewId,
+      derived,
+      motion,
+      fps,
+      amount,
+    }: Pick<TrialOrder, 'doc' | 'viewId' | 'derived' | 'motion' | 'fps' | 'amount'>,
+    tell,
+  ): Promise<MotionBare[]> => {
+    const art = await readArt(doc, viewId, derived);
+    const frames = motionFrames(doc, viewId, motion, { fps, amount });
+    return bareInMotion(doc, viewId, art, frames, (done) => tell(done, 'Looking for bare places'));
+  },
+);

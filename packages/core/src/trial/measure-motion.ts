@@ -10,12 +10,13 @@ import { jointById } from '../joints/joint-edits.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { lengthsOf, reachChains } from './limbs.js';
 import { limbOf } from '../turns/measure-view.js';
+import type { MotionBare } from './bare-in-motion.js';
 import type { MotionFrames } from './motions.js';
 import { bendsOf } from './pose.js';
 
 /** Something that goes wrong in a motion, by its cause. */
 export interface MotionFinding {
-  kind: 'unclean' | 'unproven' | 'outside' | 'slides' | 'order';
+  kind: 'unclean' | 'unproven' | 'bare' | 'outside' | 'slides' | 'order';
   sentence: string;
   /** The frames in which it happens, and the worst of them. */
   frames: number[];
@@ -43,14 +44,23 @@ interface Happening {
  * Measures every frame of a motion: joints that are not clean at their angle, by their proofs; pieces that leave the canvas; feet
  * that slide while they stand; cards that change places between two frames without having moved apart.
  * @param proofs of the view's joints, as the checks have them
+ * @param bare what is seen without paint, by frame (`bareInMotion`)
  */
 export function measureMotion(
   doc: CharacterDoc,
   viewId: ViewId,
   motion: MotionFrames,
   proofs: readonly JointProof[],
+  bare: readonly MotionBare[] = [],
 ): MotionFinding[] {
-  const happened: Happening[] = [];
+  const happened = bare.map(({ pieceId, frame, area }): Happening => ({
+    kind: 'bare',
+    cause: pieceId,
+    frame,
+    figure: area,
+    jointId: null,
+    pieceId,
+  }));
   const bends = motion.poses.map((pose) => bendsOf(doc, viewId, pose));
   const placed = motion.poses.map(({ root }, frame) => placePieces(doc, viewId, bends[frame], root));
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
@@ -196,6 +206,8 @@ function sentenceOf(doc: CharacterDoc, { kind, figure, jointId, pieceId }: Happe
       return `${capital(joint)} goes ${degrees} past where it is clean, ${during}. Widen its clean range in Joints.`;
     case 'unproven':
       return `${capital(joint)} is not proven yet, and turns by ${degrees}.`;
+    case 'bare':
+      return `${capital(piece)} is seen without paint, ${counted(figure, 'px', 'px')} at worst, ${during}. Paint it in Under.`;
     case 'outside':
       return `${capital(piece)} reaches ${Math.round(figure)} px past the canvas, ${during}.`;
     case 'slides':

@@ -111,6 +111,7 @@ export const OPERATIONS = {
   'trial.keep': ['POST', '/api/characters/{id}/poses'],
   'trial.rename': ['PATCH', '/api/poses/{id}'],
   'trial.remove': ['DELETE', '/api/poses/{id}'],
+  'trial.bare': ['POST', '/api/views/{id}/motion-bare'],
   'trial.show': ['POST', '/api/views/{id}/trial-picture'],
   'turns.measures': ['GET', '/api/characters/{id}/turns'],
   'turns.note': ['GET', '/api/characters/{id}/pose-note.png'],

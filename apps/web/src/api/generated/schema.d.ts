@@ -1581,6 +1581,23 @@ export interface paths {
     patch: operations['trial.rename'];
     trace?: never;
   };
+  '/api/views/{id}/motion-bare': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What is seen without paint in a motion, by piece and frame */
+    post: operations['trial.bare'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/trial-picture': {
     parameters: {
       query?: never;
@@ -2599,16 +2616,23 @@ export interface components {
         [key: string]: number;
       } | null;
     };
-    TrialPictureBody: {
+    MotionBody: {
       /** @enum {unknown} */
       motion: 'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag';
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       amount: number;
+    };
+    TrialPictureBody: {
       tall: number;
       /** @enum {unknown} */
       as: 'gif' | 'webp' | 'stills';
       wears?: string[] | null;
+      /** @enum {unknown} */
+      motion: 'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag';
+      /** @enum {unknown} */
+      fps: 12 | 24 | 30;
+      amount: number;
     };
     HeightBody: {
       key: string;
@@ -3787,6 +3811,13 @@ export interface components {
       blob: string;
       width: number;
       height: number;
+    };
+    /** @description What of a piece is seen without paint in one frame of a motion. */
+    MotionBare: {
+      pieceId: components['schemas']['PieceId'];
+      frame: number;
+      /** @description px. */
+      area: number;
     };
     /** @description A picture of a motion that is kept. */
     TrialPicture: {
@@ -6576,6 +6607,31 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.bare': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MotionBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['MotionBare'][];
         };
       };
     };

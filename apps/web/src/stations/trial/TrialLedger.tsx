@@ -51,7 +51,7 @@ function Found({ motion, findings }: { motion: MotionFrames; findings: MotionFin
       <h3 className="mb-1 text-[15px]">Found</h3>
       {!findings ? (
         <p role="status" className="text-[13px] text-soft">
-          Proving the joints…
+          Proving the joints, and looking for bare places…
         </p>
       ) : findings.length === 0 ? (
         <p className="text-[13px] text-soft">Nothing, in {counted(motion.poses.length, 'frame')}.</p>
@@ -64,16 +64,15 @@ function Found({ motion, findings }: { motion: MotionFrames; findings: MotionFin
   );
 }
 
-/** A finding shows its worst frame; from there it leads to Joints with the pose in hand. */
+/** A finding shows its worst frame; from there it leads to Joints or Under with the pose in hand. */
 function FindingLine({ finding, motion }: { finding: MotionFinding; motion: MotionFrames }) {
   const { doc, view, go } = useOnBench();
-  const { kind, sentence, worst, jointId } = finding;
+  const { kind, sentence, worst, jointId, pieceId } = finding;
   // A canvas is only as large as the design: what moves past it is to be known, and no fault.
   const look = kind === 'outside' ? 'border-brass' : 'border-madder bg-madder-wash';
-  const mend = () => {
-    if (!jointId) return;
-    useTrial.setState({ along: { bends: bendsOf(doc, view.id, motion.poses[worst]), jointId } });
-    go('joints');
+  const mend = (station: 'joints' | 'under') => () => {
+    useTrial.setState({ along: { bends: bendsOf(doc, view.id, motion.poses[worst]), jointId, pieceId } });
+    go(station);
   };
   return (
     <div className={`mb-2 border-l-[3px] ${look} py-1.5 pr-2 pl-2.5 text-[13px]`}>
@@ -82,7 +81,8 @@ function FindingLine({ finding, motion }: { finding: MotionFinding; motion: Moti
       </button>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         <Action onClick={() => holdFrame(worst)}>Show frame {worst + 1}</Action>
-        {jointId && <Action onClick={mend}>To Joints</Action>}
+        {jointId && <Action onClick={mend('joints')}>To Joints</Action>}
+        {kind === 'bare' && <Action onClick={mend('under')}>To Under</Action>}
       </div>
     </div>
   );

@@ -45,8 +45,8 @@ interface TrialState {
   skins: boolean;
   /** Limbs that bend the other way than they are drawn, by the joint at their root. */
   flipped: ReadonlySet<string>;
-  /** A pose that goes along to the next station, with the joint that is picked there. */
-  along: { bends: Record<string, number>; jointId: string } | null;
+  /** A pose that goes along to the next station, with the joint and the piece that are picked there. */
+  along: { bends: Record<string, number>; jointId: string | null; pieceId: string | null } | null;
 }
 
 export const useTrial = create<TrialState>(() => ({
@@ -109,6 +109,6 @@ export function holdFrame(frame: number): void {
 export function leaveTrial(): void {
   const { along } = useTrial.getState();
   backToRest();
-  if (along) useBench.setState({ bends: along.bends, pickedJoint: along.jointId });
+  if (along) useBench.setState({ bends: along.bends, pickedJoint: along.jointId, pickedPiece: along.pieceId });
   useTrial.setState({ along: null });
 }

@@ -10,7 +10,7 @@ import { reachTo } from './trial-hand';
 import { trialActions } from './trial-actions';
 import { TrialFrames } from './TrialFrames';
 import { TrialLedger } from './TrialLedger';
-import { holdFrame, tryMotion, useTrial } from './trial-store';
+import { holdFrame, leaveTrial, tryMotion, useTrial } from './trial-store';
 import { reachChains } from '@limber-sheaf/core';
 
 jest.mock('../../api/client');
@@ -55,6 +55,7 @@ const doc = jointed();
 beforeEach(() => {
   resetServer();
   const proofs = doc.joints.map(({ id }) => ({ jointId: id, cleanRange: id === 'neck' ? [-3, 3] : [-120, 120] }));
+  answer('trial.bare', () => [] as never);
   answer('handOff.checks', () => ({ revision: 1, checks: [], joints: proofs }) as never);
   act(() => useTrial.setState(useTrial.getInitialState(), true));
 });
@@ -119,4 +120,21 @@ test('a pose is kept under a name, and stands again by a click; what a view lack
   ]);
   await userEvent.click(within(poses).getByRole('button', { name: 'Let the pose greeting go' }));
   expect(edits.at(-1)?.slice(0, 2)).toEqual(['trial.remove', 'p']);
+});
+
+test('what is seen without paint is found in its frame, and leads to Under with the pose in hand', async () => {
+  answer('trial.bare', () => [{ pieceId: doc.pieces[0].id, frame: 4, area: 812 }] as never);
+  const { address } = onBench(<TrialLedger />, doc, { station: 'trial' });
+  act(() => tryMotion('nod'));
+  const found = await screen.findByRole('region', { name: 'Found' });
+  const line = await within(found).findByText(
+    /^Torso is seen without paint, 812 px at worst, in 1 frame. Paint it in Under./,
+  );
+  await userEvent.click(line);
+  expect(useTrial.getState().frame).toBe(4);
+  await userEvent.click(within(found).getByRole('button', { name: 'To Under' }));
+  expect(address()).toBe('under');
+  act(() => leaveTrial());
+  expect(useBench.getState()).toMatchObject({ pickedPiece: doc.pieces[0].id });
+  expect(useBench.getState().bends.neck).toBeGreaterThan(0);
 });

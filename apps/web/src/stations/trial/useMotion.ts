@@ -3,14 +3,18 @@ import {
   measureMotion,
   motionFrames,
   wornOver,
+  type MotionBare,
   type MotionFinding,
   type MotionFrames,
 } from '@limber-sheaf/core';
 import { useEffect } from 'react';
+import useSWR from 'swr';
+import { call } from '../../api/client';
 import { useChecks } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { lastOf } from '../../ui/last-of';
+import { useRested } from '../../ui/useRested';
 import { showDrawings, useTrial, type Rate } from './trial-store';
 
 const framesOf = lastOf(motionFrames);
@@ -28,12 +32,34 @@ export function useMotion(): MotionFrames | null {
   return made && made.poses.length > 0 ? made : null;
 }
 
-/** What every frame of a motion was found to do; null while the joints are not proven yet. */
+/** ms that a motion stays as it is before its bare places are looked for. */
+const RESTS_MS = 400;
+
+/** What is seen without paint in a motion, as the server measures it; null while it is being looked for. */
+function useBare(motion: MotionFrames | null): MotionBare[] | null {
+  const { view, revision } = useOnBench();
+  const fps = useTrial((s) => s.fps);
+  const amount = useTrial((s) => s.amount);
+  const key = motion?.key ?? null;
+  const wish = useRested(optionsOf(fps, amount), RESTS_MS);
+  const { data } = useSWR(
+    key && (['trial.bare', view.id, revision, key, wish.fps, wish.amount] as const),
+    ([operation, viewId, , asked, ...options]) =>
+      call(operation, viewId, { motion: asked, fps: options[0], amount: options[1] }),
+    { revalidateOnFocus: false },
+  );
+  return wish.fps === fps && wish.amount === amount ? (data ?? null) : null;
+}
+
+/** What every frame of a motion was found to do; null while joints are not proven yet or bare places are looked for. */
 export function useFindings(motion: MotionFrames | null): MotionFinding[] | null {
   const { doc, view, revision } = useOnBench();
   const { data } = useChecks(view.id, revision);
+  const bare = useBare(motion);
   const proofs = data?.revision === revision ? data.joints : null;
-  return motion && proofs && findingsOf(doc, view.id, motion, proofs as Parameters<typeof measureMotion>[3]);
+  return (
+    motion && proofs && bare && findingsOf(doc, view.id, motion, proofs as Parameters<typeof measureMotion>[3], bare)
+  );
 }
 
 /** Shows the frame that is held, and plays on while it plays, by the clock. */
