@@ -126,6 +126,9 @@ async function turnJuniper(api, state) {
   await api('PUT', `/views/${side}/exceptions`, unseen);
 }
 
+/** How the pilot greets, degrees from rest. */
+const GREETING = { 'arm/upper/B': -104, 'arm/lower/B': -24, 'head//': 3 };
+
 /** Where both corners of her mouth lie, x, y, x, y, px. */
 const MOUTH_CORNERS = [912, 776, 1090, 766];
 
@@ -185,6 +188,13 @@ async function swapJuniper(api, { character, views, ...doc }) {
   const { doc: bare } = await bring(cap, 'cap');
   const off = bare.drawings.find(({ setId, shape }) => setId === cap && shape === 'off').id;
   await api('POST', looks, { name: 'off duty', drawingIds: [off, drawing(mouth, 'rest', 'happy')] });
+  const open = mirrored.drawings.find(({ setId, shape }) => setId === other && shape === 'open').id;
+  const turned = Object.entries(GREETING).map(([address, angle]) => {
+    const { partId } = doc.pieces.find(({ id }) => id === pieceOf(doc, address));
+    return { partId, angle };
+  });
+  const greeting = { name: 'greeting', turned, root: { x: 0, y: 0 }, drawingIds: [...glad, open] };
+  await api('POST', `/characters/${character.id}/poses`, greeting);
 }
 
 /** Gives the otter a second head, with which the muzzle of the first does not show. */

@@ -8,7 +8,27 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
   await page.keyboard.press('9');
   await expect(page).toHaveURL(/\/trial/);
   const ledger = page.getByRole('complementary', { name: 'Ledger' });
+  await ledger.getByText(/^\d+ motions cannot be tried here/).click();
   await expect(ledger.getByText('A walk is seen from the side or in three-quarter view.')).toBeVisible();
+
+  await test.step('a frame of her wave is kept as a pose, outlives a reload, and is saved as a picture', async () => {
+    await ledger.getByRole('button', { name: 'Wave' }).click();
+    await page.keyboard.press('t');
+    const poses = ledger.getByRole('region', { name: 'Poses' });
+    await poses.getByRole('textbox', { name: 'Name of the pose' }).fill('greeting');
+    await page.keyboard.press('Enter');
+    await expect(poses.getByRole('button', { name: 'greeting', exact: true })).toBeVisible();
+    const saved = page.waitForEvent('download');
+    await ledger.getByRole('combobox', { name: 'Kind of picture' }).selectOption('stills');
+    await ledger.getByRole('button', { name: 'Save the motion' }).click();
+    expect((await saved).suggestedFilename()).toBe('juniper-vane-turnaround_front_wave.png');
+    await page.reload();
+    await poses.getByRole('button', { name: 'greeting', exact: true }).click();
+    await expect(page.getByRole('button', { name: /^Back to rest/ })).toBeEnabled();
+    await poses.getByRole('button', { name: 'Let the pose greeting go' }).click();
+    await expect(poses.getByText(/^Pose the character by hand/)).toBeVisible();
+    await page.keyboard.press('z');
+  });
 
   await test.step('in three-quarter view she walks, and her far hip is not clean', async () => {
     await page

@@ -17,10 +17,7 @@ const TOGETHER = 4;
  */
 function dealOut(keys: readonly string[]): string[][] {
   const together = Math.max(1, Math.min(TOGETHER, Math.floor(keys.length / THREADS)));
-  return dealTo(Math.ceil(keys.length / together), keys);
-}
-
-function dealTo(count: number, keys: readonly string[]): string[][] {
+  const count = Math.ceil(keys.length / together);
   return Array.from({ length: count }, (_, batch) => keys.filter((_key, at) => at % count === batch));
 }
 
@@ -49,10 +46,7 @@ export class ProofService {
       let done = 0;
       const looksAtAll = new Set(measures.flatMap(({ key, pieces }) => (pieces ? [] : key)));
       const batches = [
-        ...dealTo(
-          THREADS,
-          missing.filter((key) => looksAtAll.has(key)),
-        ),
+        missing.filter((key) => looksAtAll.has(key)),
         ...dealOut(missing.filter((key) => !looksAtAll.has(key))),
       ].filter((batch) => batch.length > 0);
       const work = batches.map(async (batch) => {

@@ -5,7 +5,7 @@ import type { CharacterDoc, PieceId, SheetsOf, ViewId } from '../document/rows.j
 import type { ViewArt } from '../document/view-art.js';
 import { underKey } from '../under/checks.js';
 import { cellsOfMask, seenAt } from '../under/coming-into-view.js';
-import { bareCells } from '../under/find-bare.js';
+import { bareCells, placesOf } from '../under/find-bare.js';
 import { shapeOf } from '../under/shape-of-piece.js';
 import type { MotionFrames, MotionKey, MotionOptions } from './motions.js';
 import { bendsOf } from './pose.js';
@@ -62,17 +62,15 @@ export function bareInMotion(
     const shape = shapeOf(doc, viewId, art, index);
     if (!sheets || !shape) return [];
     const unpainted = bareCells(cellsOfMask(shape.hidden, art.design), composePiece(sheets));
-    const { data, width, size } = unpainted;
-    const cells = Array.from(data.keys()).filter((i) => data[i] > 0);
-    if (cells.length < RIM) return [];
-    const stride = Math.ceil(cells.length / LOOKS);
-    const looks = cells.filter((_, at) => at % stride === 0);
+    const places = placesOf(unpainted);
+    if (places.length < RIM) return [];
+    const stride = Math.ceil(places.length / LOOKS);
+    const looks = places.filter((_, at) => at % stride === 0);
     return turned.flatMap((turns, frame): MotionBare[] => {
       if (turns.length === 0) return [];
       const isSeen = seenAt(doc, viewId, turns, index, art);
-      const seen = looks.filter((i) => isSeen(((i % width) + 0.5) * size, (Math.floor(i / width) + 0.5) * size));
-      const count = seen.length * stride;
-      return count < RIM ? [] : [{ pieceId: id, frame, area: count * size ** 2 }];
+      const count = looks.filter(({ x, y }) => isSeen(x, y)).length * stride;
+      return count < RIM ? [] : [{ pieceId: id, frame, area: count * unpainted.size ** 2 }];
     });
   });
 }

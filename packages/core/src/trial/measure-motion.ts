@@ -179,7 +179,7 @@ function boxesOverlap(doc: CharacterDoc, a: PieceId, b: PieceId, placed: Readonl
   return Math.max(0, along) * Math.max(0, down);
 }
 
-/** Findings by their causes, those that last longest first. */
+/** Findings by their causes: those that last longest first, of these the worst. */
 function grouped(doc: CharacterDoc, happened: readonly Happening[]): MotionFinding[] {
   const causes = new Map<string, Happening[]>();
   for (const one of happened) {
@@ -187,13 +187,15 @@ function grouped(doc: CharacterDoc, happened: readonly Happening[]): MotionFindi
     causes.set(key, [...(causes.get(key) ?? []), one]);
   }
   return [...causes.values()]
-    .map((all): MotionFinding => {
-      const worst = all.reduce((a, b) => (b.figure > a.figure ? b : a));
-      const frames = [...new Set(all.map(({ frame }) => frame))].sort((a, b) => a - b);
+    .map((all) => ({
+      worst: all.reduce((a, b) => (b.figure > a.figure ? b : a)),
+      frames: [...new Set(all.map(({ frame }) => frame))].sort((a, b) => a - b),
+    }))
+    .sort((a, b) => b.frames.length - a.frames.length || b.worst.figure - a.worst.figure)
+    .map(({ worst, frames }): MotionFinding => {
       const { kind, jointId, pieceId } = worst;
       return { kind, frames, worst: worst.frame, jointId, pieceId, sentence: sentenceOf(doc, worst, frames.length) };
-    })
-    .sort((a, b) => b.frames.length - a.frames.length);
+    });
 }
 
 function sentenceOf(doc: CharacterDoc, { kind, figure, jointId, pieceId }: Happening, frames: number): string {

@@ -32,7 +32,7 @@ export const swell = (share: number) => (1 - Math.cos(2 * Math.PI * share)) / 2;
 
 export const within = (joint: JointRow, angle: number) => Math.max(joint.rangeLow, Math.min(joint.rangeHigh, angle));
 
-export function jointsOf(
+function jointsOf(
   { doc, viewId }: Stage,
   group: string,
   part: string | null | undefined = undefined,

@@ -71,7 +71,7 @@ export function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView
 }
 
 /** The middles of cells above 0, px. */
-function placesOf({ data, width, size, left, top, right, bottom }: Cells): Place[] {
+export function placesOf({ data, width, size, left, top, right, bottom }: Cells): Place[] {
   const places: Place[] = [];
   for (let row = top; row < bottom; row++)
     for (let column = left; column < right; column++)

@@ -1,3 +1,4 @@
+import { cycle, look, name, pose } from './shown-schema.js';
 const bounds = {
   type: 'object',
   required: ['x', 'y', 'width', 'height'],
@@ -16,7 +17,6 @@ const point = {
   properties: { x: { type: 'number' }, y: { type: 'number' } },
 };
 const sha256 = { type: 'string', pattern: '^[0-9a-f]{64}$' };
-const name = { type: 'string', minLength: 1, maxLength: 96, pattern: '^[A-Za-z0-9][A-Za-z0-9 _-]*$' };
 const angles = {
   type: 'array',
   prefixItems: [{ type: 'number' }, { type: 'number' }],
@@ -171,43 +171,6 @@ const drawing = {
     sha256: orNull(sha256),
     bounds: orNull(bounds),
     atlas: orNull(bounds),
-  },
-};
-
-const look = {
-  type: 'object',
-  required: ['name', 'drawings'],
-  additionalProperties: false,
-  properties: {
-    name: { type: 'string', minLength: 1 },
-    drawings: { type: 'object', minProperties: 1, additionalProperties: name },
-  },
-};
-
-const pose = {
-  type: 'object',
-  required: ['name', 'angles', 'drawings'],
-  additionalProperties: false,
-  properties: {
-    name: { type: 'string', minLength: 1 },
-    angles: {
-      type: 'object',
-      propertyNames: { type: 'string', pattern: '^[0-9a-f-]{36}$' },
-      additionalProperties: { type: 'number', minimum: -360, maximum: 360 },
-    },
-    drawings: { type: 'object', additionalProperties: name },
-  },
-};
-
-const cycle = {
-  type: 'object',
-  required: ['name', 'set', 'drawings', 'frames'],
-  additionalProperties: false,
-  properties: {
-    name: { type: 'string', minLength: 1 },
-    set: name,
-    drawings: { type: 'array', items: name, minItems: 2 },
-    frames: { type: 'array', items: { type: 'integer', minimum: 1 }, minItems: 2 },
   },
 };
 

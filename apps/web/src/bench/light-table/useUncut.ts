@@ -30,13 +30,18 @@ const COARSE = 8;
 /** Of 255; what the roundings of the faces' alphas, added up, may leave of a cell that is all taken. */
 const LEAST = 3;
 
-/** Draws what no face has taken of a rectangle of the design; null where a canvas cannot be had. */
-async function drawUncut(
-  view: ViewRow,
-  faces: readonly SheetRef[],
-  box: Rect,
-  by: number,
-): Promise<{ image: HTMLCanvasElement; pen: CanvasRenderingContext2D } | null> {
+/** How often what is taken is taken out: of a soft edge that is all taken, once would leave as much as a quarter. */
+const TAKEN_OUT = 6;
+
+interface Drawn {
+  image: HTMLCanvasElement;
+  pen: CanvasRenderingContext2D;
+  /** What the faces have, added up. */
+  sum: CanvasRenderingContext2D;
+}
+
+/** Draws a rectangle of the design, and what the faces have of it; null where a canvas cannot be had. */
+async function drawTaken(view: ViewRow, faces: readonly SheetRef[], box: Rect, by: number): Promise<Drawn | null> {
   const lying = faces.filter((face) => intersectRects(face, box).width > 0);
   const [design, ...laid] = await Promise.all([designOf(view), ...lying].map((kept) => loadPicture(kept, by)));
   const [next, taken] = [0, 1].map(() => {
@@ -51,23 +56,21 @@ async function drawUncut(
   sum.globalCompositeOperation = 'lighter';
   for (const { image, x, y } of laid) sum.drawImage(image, (x - box.x) / by, (y - box.y) / by);
   pen.drawImage(design.image, -box.x / by, -box.y / by);
-  pen.globalCompositeOperation = 'destination-out';
-  pen.drawImage(taken, 0, 0);
   for (const { release } of [design, ...laid]) release();
-  return { image: next, pen };
+  return { image: next, pen, sum };
 }
 
 /** Where anything is uncut, on the coarse grid; null for nowhere. */
 async function findUncut(view: ViewRow, faces: readonly SheetRef[]): Promise<Rect | null> {
   const whole = onGrid(view);
   if (faces.length === 0) return whole;
-  const drawn = await drawUncut(view, faces, whole, COARSE);
+  const drawn = await drawTaken(view, faces, whole, COARSE);
   if (!drawn) return null;
   const { width, height } = drawn.image;
-  const { data } = drawn.pen.getImageData(0, 0, width, height);
+  const [design, taken] = [drawn.pen, drawn.sum].map((pen) => pen.getImageData(0, 0, width, height).data);
   let box: Rect | null = null;
   for (let i = 0; i < width * height; i++) {
-    if (data[i * 4 + 3] < LEAST) continue;
+    if (design[i * 4 + 3] - taken[i * 4 + 3] < LEAST) continue;
     const cell = { x: i % width, y: Math.floor(i / width), width: 1, height: 1 };
     box = box ? uniteRects(box, cell) : cell;
   }
@@ -106,9 +109,11 @@ export function useUncut(
       if (!wanted) return;
       if (!found) return setSheer(null);
       const box = by > COARSE ? onGrid(view) : found;
-      const drawn = await drawUncut(view, faces, box, by);
+      const drawn = await drawTaken(view, faces, box, by);
       if (!drawn || !wanted) return;
-      const { image, pen } = drawn;
+      const { image, pen, sum } = drawn;
+      pen.globalCompositeOperation = 'destination-out';
+      for (let time = 0; time < TAKEN_OUT; time++) pen.drawImage(sum.canvas, 0, 0);
       if (pieces.length > 0) {
         pen.globalCompositeOperation = 'source-atop';
         pen.globalAlpha = 0.62;

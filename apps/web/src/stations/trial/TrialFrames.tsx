@@ -1,14 +1,14 @@
 import * as Slider from '@radix-ui/react-slider';
-import { Choice, Toggle } from '../../ui/controls';
+import { Choice } from '../../ui/controls';
 import { Range } from '../../ui/Range';
 import { RATES, holdFrame, useTrial, type Rate } from './trial-store';
 import { useFindings, useMotion, usePlay } from './useMotion';
 
 /** How fast a motion may be shown. */
 const PACES = [
-  { value: '0.25', word: 'a quarter as fast' },
-  { value: '0.5', word: 'half as fast' },
-  { value: '1', word: 'as it runs' },
+  { value: '0.25', word: 'quarter speed' },
+  { value: '0.5', word: 'half speed' },
+  { value: '1', word: 'full speed' },
 ];
 
 /** The frames of the motion that is tried, above the light table: those in which something is found are marked. */
@@ -17,7 +17,7 @@ export function TrialFrames() {
   usePlay(motion);
   const findings = useFindings(motion);
   const frame = useTrial((s) => s.frame);
-  const { fps, amount, pace, skins } = useTrial();
+  const { fps, amount, pace } = useTrial();
   if (!motion) return null;
   const count = motion.poses.length;
   const wrong = new Set((findings ?? []).flatMap(({ kind, frames }) => (kind === 'outside' ? [] : frames)));
@@ -62,7 +62,7 @@ export function TrialFrames() {
         <Choice
           label="Frames a second"
           value={String(fps)}
-          options={RATES.map((rate) => ({ value: String(rate), word: `${rate} frames a second` }))}
+          options={RATES.map((rate) => ({ value: String(rate), word: `${rate} a second` }))}
           onChange={(value) => useTrial.setState({ fps: Number(value) as Rate, frame: 0 })}
         />
         <Choice
@@ -71,13 +71,6 @@ export function TrialFrames() {
           options={PACES}
           onChange={(value) => useTrial.setState({ pace: Number(value) })}
         />
-        <Toggle
-          on={skins}
-          title="Shows the two frames before and after the one that is held"
-          onChange={(on) => useTrial.setState({ skins: on })}
-        >
-          Frames around
-        </Toggle>
       </div>
     </div>
   );

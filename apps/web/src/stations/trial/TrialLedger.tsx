@@ -13,30 +13,43 @@ export function TrialLedger() {
   const motion = useMotion();
   const findings = useFindings(motion);
   const motions = motionsFor(doc, view.id);
-  const able = motions.filter(({ lacks }) => lacks === null).length;
+  const able = motions.filter(({ lacks }) => lacks === null);
+  const lacking = motions.filter(({ lacks }) => lacks !== null);
   return (
     <>
       <LedgerHead title="Trial">
-        {able === 0
+        {able.length === 0
           ? 'Poses and short motions, made from its joints. Place joints first.'
-          : `${counted(able, 'motion')} of ${motions.length} can be tried here.`}
+          : `${counted(able.length, 'motion')} of ${motions.length} can be tried here.`}
       </LedgerHead>
-      <ul className="mb-4">
-        {motions.map(({ key, word, lacks }) => (
+      <ul className={lacking.length > 0 ? 'mb-1' : 'mb-4'}>
+        {able.map(({ key, word }) => (
           <li key={key} className={`border-b border-rule ${key === tried ? 'bg-brass-wash' : ''}`}>
             <button
               type="button"
-              disabled={lacks !== null}
               aria-pressed={key === tried}
-              className="w-full cursor-pointer px-1 py-1.5 text-left text-[13.5px] disabled:cursor-default"
+              className="w-full cursor-pointer px-1 py-1.5 text-left text-[13.5px] font-medium"
               onClick={() => tryMotion(key === tried ? null : key)}
             >
-              <span className={lacks === null ? 'font-medium' : 'text-soft'}>{word}</span>
-              {lacks && <span className="block text-[12.5px] text-soft">{lacks}</span>}
+              {word}
             </button>
           </li>
         ))}
       </ul>
+      {lacking.length > 0 && (
+        <details className="mb-4 text-[13px] text-soft">
+          <summary className="cursor-pointer px-1 py-1">
+            {counted(lacking.length, 'motion')} cannot be tried here
+          </summary>
+          <ul>
+            {lacking.map(({ key, word, lacks }) => (
+              <li key={key} className="px-1 py-1">
+                <span className="font-medium">{word}.</span> <span>{lacks}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       {motion && <Found motion={motion} findings={findings} />}
       <ToShow />
       <KeptPoses />

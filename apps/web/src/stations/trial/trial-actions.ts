@@ -77,6 +77,16 @@ export const trialActions: BenchAction[] = [
     run: () => useTrial.setState(({ ghost }) => ({ ghost: !ghost })),
   },
   {
+    id: 'skins',
+    word: 'Frames around',
+    key: 'a',
+    title: 'The two frames before and after the one that is held',
+    shown: () => useTrial.getState().motion !== null,
+    when: () => useTrial.getState().motion !== null,
+    on: () => useTrial.getState().skins,
+    run: () => useTrial.setState(({ skins }) => ({ skins: !skins })),
+  },
+  {
     id: 'next-frame',
     word: 'Next frame',
     key: '.',
