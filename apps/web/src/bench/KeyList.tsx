@@ -39,6 +39,8 @@ export function KeyList() {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-[#25303a]/40" />
         <Dialog.Content
           aria-describedby={undefined}
+          // The list scrolls: also by the arrow keys.
+          tabIndex={0}
           className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[720px] max-w-[94vw] overflow-y-auto -translate-x-1/2 -translate-y-1/2 rounded-2xl border border-rule bg-sheet p-6 text-ink shadow-2xl"
         >
           <Dialog.Title className="mb-3 text-[20px]">Keys</Dialog.Title>

@@ -7,6 +7,7 @@ import { useStation, useStations } from './stations';
 import { useBench } from './store';
 import { useJournal } from './useJournal';
 import { Views } from './Views';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** Where we are, the design underneath, and the way back. */
 export function TopStrip({ undo, redo }: { undo: string | null; redo: string | null }) {
@@ -15,7 +16,9 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
   const { data: productions } = useProductions();
   const production = productions?.find((p) => p.id === doc.character.productionId);
   const stations = useStations();
-  const station = useStation(stations.find((s) => s.key === here) ?? stations[0]);
+  const entry = stations.find((s) => s.key === here);
+  usePageTitle(`${doc.character.name}, ${entry?.word ?? ''}`);
+  const station = useStation(entry ?? stations[0]);
   const journal = useJournal(station);
   return (
     <header className="col-span-3 flex min-w-0 items-center gap-3 border-b border-rule bg-sheet px-4">
@@ -30,7 +33,7 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
           {production?.name ?? 'Cast'}
         </Link>
         <span> / </span>
-        <strong className="font-semibold text-ink">{doc.character.name}</strong>
+        <h1 className="inline font-sans text-[13.5px] font-semibold text-ink">{doc.character.name}</h1>
       </nav>
       <span className="flex-1" />
       <Views />

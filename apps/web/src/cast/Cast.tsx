@@ -13,12 +13,14 @@ import { ThemeSwitch } from '../ui/ThemeSwitch';
 import { LineUp } from './LineUp';
 import { NewCharacter } from './NewCharacter';
 import { CardMenu } from './CardMenu';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** The production's characters as cards, each with its picture and what is left. */
 export function Cast() {
   const { productionId } = useParams();
   const { data: productions, mutate } = useProductions();
   const production = productions?.find((p) => p.id === productionId);
+  usePageTitle(production?.name);
   const cast = useCast(productionId);
   const navigate = useNavigate();
   const [bringing, setBringing] = useState<File[] | null>(null);
@@ -188,9 +190,9 @@ function CharacterCard({ card, cast }: { card: CastCard; cast: ReturnType<typeof
               className="w-full rounded border border-woad bg-paper px-1 font-serif text-[17px] font-semibold"
             />
           ) : (
-            <h3 className="truncate text-[17px]" title={card.name}>
+            <h2 className="truncate text-[17px]" title={card.name}>
               {card.name}
-            </h3>
+            </h2>
           )}
           <p className="text-[12.5px] text-soft">{whatIsLeft(card)}</p>
           <div className="mt-2 h-1 rounded bg-rule" role="img" aria-label={`${Math.floor(share * 100)} % cut`}>

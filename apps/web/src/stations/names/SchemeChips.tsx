@@ -202,15 +202,15 @@ function Chips<T extends string>({
 function Chip({ id, word }: { id: string; word: string }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Transform.toString(transform), transition }}
-      className={`cursor-grab rounded-full border px-3 py-1 text-[13px] select-none ${isDragging ? 'border-woad bg-brass-wash' : 'border-rule bg-sheet'}`}
-      {...attributes}
-      {...listeners}
-      aria-label={`${word}, drag to move it`}
-    >
-      {word}
+    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }}>
+      <span
+        className={`block cursor-grab rounded-full border px-3 py-1 text-[13px] select-none ${isDragging ? 'border-woad bg-brass-wash' : 'border-rule bg-sheet'}`}
+        {...attributes}
+        {...listeners}
+        aria-label={`${word}, drag to move it`}
+      >
+        {word}
+      </span>
     </li>
   );
 }
