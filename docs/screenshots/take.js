@@ -117,6 +117,8 @@ await page
   .first()
   .waitFor({ timeout: 60_000 });
 await page.keyboard.press('t');
+await page.keyboard.press('a');
+await page.waitForTimeout(800);
 await take('trial');
 await open('handoff');
 await page.getByText('All 10 checks hold').waitFor({ timeout: 60_000 });
