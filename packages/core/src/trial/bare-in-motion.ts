@@ -37,6 +37,7 @@ export function motionBareKey(
     doc.parts.map(({ id, group, part, side, index }) => [id, group, part, side, index]),
     doc.views.find(({ id }) => id === viewId)?.key,
     doc.joints.filter((joint) => joint.viewId === viewId).map(({ rangeLow, rangeHigh }) => [rangeLow, rangeHigh]),
+    key === 'poses' ? doc.poses.map(({ name, partIds, angles }) => [name, partIds, angles]) : [],
     [key, fps, amount],
   ]);
 }

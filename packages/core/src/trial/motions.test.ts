@@ -4,7 +4,10 @@ import { fitAllJoints } from '../joints/place-fitted.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { onTheBench } from '../testing/troupe/index.js';
 import { PEOPLE } from '../testing/troupe/people.js';
+import { partOf } from '../document/family.js';
+import { pieceById } from '../document/find.js';
 import { lengthsOf, reachChains } from './limbs.js';
+import { keepPose } from './pose-edits.js';
 import { measureMotion } from './measure-motion.js';
 import { MOTION_KEYS, motionFrames, motionsFor } from './motions.js';
 import { bendsOf, mirrorPose, poseOf } from './pose.js';
@@ -53,6 +56,32 @@ test.each(BUILDS)('person %s sits down: feet stay where they are, the hip comes 
   expect(Math.hypot(sit.poses[0].root.x, sit.poses[0].root.y)).toBeLessThan(0.01);
 });
 
+test('through its poses it starts at rest, stands in each of them as it is kept, and comes back', () => {
+  const doc = people.get(0) as CharacterDoc;
+  const [arm] = reachChains(doc, viewOf(doc));
+  const part = (pieceId: string) => partOf(doc, pieceById(doc, pieceId)).id;
+  const kept = ['b', 'a'].reduce(
+    (of, name, at) =>
+      applyDiff(
+        of,
+        keepPose(
+          of,
+          { name, angles: { [part(arm.middle.childId)]: 20 + 20 * at }, root: { x: 6 * at, y: 0 }, drawingIds: [] },
+          name,
+        ),
+      ),
+    doc,
+  );
+  const { poses } = motionFrames(kept, viewOf(kept), 'poses', { fps: 30, amount: 1 });
+  const bends = poses.map((pose) => bendsOf(kept, viewOf(kept), pose)[arm.middle.id] ?? 0);
+  const third = poses.length / 3;
+  // By their names, not as they were kept.
+  expect([bends[0], bends[third], bends[2 * third]]).toEqual([0, 40, 20]);
+  expect(poses[third].root).toEqual({ x: 6, y: 0 });
+  expect(Math.max(...bends)).toBe(40);
+  expect(motionFrames(doc, viewOf(doc), 'poses', { fps: 30, amount: 1 }).poses).toEqual([]);
+});
+
 test('every motion is a round: its steps are as small at the seam as elsewhere', () => {
   const doc = people.get(0) as CharacterDoc;
   for (const key of MOTION_KEYS) {
@@ -90,7 +119,7 @@ test('what a view lacks for a motion is said, and it has no frames', () => {
   expect(motionFrames(bare, viewOf(bare), 'wave', { fps: 24, amount: 1 }).poses).toEqual([]);
   const front = jointed(0, 'front');
   const words = motionsFor(front, viewOf(front)).filter(({ lacks }) => lacks !== null);
-  expect(words.map(({ key }) => key)).toEqual(['blink', 'sit', 'walk', 'run', 'wag']);
+  expect(words.map(({ key }) => key)).toEqual(['blink', 'sit', 'walk', 'run', 'wag', 'poses']);
 });
 
 test('a joint that is not clean, a range that holds a foot back and a small canvas are found, each once', () => {

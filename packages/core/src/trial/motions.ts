@@ -4,6 +4,7 @@ import type { CharacterDoc, DrawingId, PartId, SwapSetRow, ViewId } from '../doc
 import { viewById } from '../document/view-edits.js';
 import { drawingsOf, pieceOfSet } from '../swaps/find-swaps.js';
 import { usualBlink } from '../swaps/look-edits.js';
+import { posesOf, throughPoses } from './through-poses.js';
 import { RUN, WALK, floorGoes, gaitAt, sitAt } from './gait.js';
 import { lengthsOf } from './limbs.js';
 import { REST_POSE, poseOf, type Pose } from './pose.js';
@@ -52,6 +53,7 @@ export const MOTION_KEYS = [
   'walk',
   'run',
   'wag',
+  'poses',
 ] as const;
 export type MotionKey = (typeof MOTION_KEYS)[number];
 
@@ -69,7 +71,8 @@ export interface MotionFrames {
 
 interface Rule {
   word: string;
-  seconds: number;
+  /** How long one round takes; by the character where that is a function. */
+  seconds: number | ((stage: Stage) => number);
   lacks: (stage: Stage) => string | null;
   /** The pose at a share of the round, 0 to 1. */
   at: (stage: Stage, share: number, amount: number) => StageFrame;
@@ -86,6 +89,8 @@ const WAG = 26;
 /** px of a figure's height that a breath lifts it, and the degrees that it moves shoulders. */
 const BREATH = 0.0025;
 const SHOULDERS = 1.6;
+/** How long it takes to a pose and rests there. */
+const POSE_SECONDS = 0.9;
 /** How long lids stay half shut, and shut, of a round of the blink. */
 const HALF_SHUT = 0.03;
 const SHUT = 0.05;
@@ -207,6 +212,12 @@ const RULES: Readonly<Record<MotionKey, Rule>> = {
       ),
     }),
   },
+  poses: {
+    word: 'Through its poses',
+    seconds: (stage) => POSE_SECONDS * posesOf(stage).length,
+    lacks: ({ doc }) => (doc.poses.length > 0 ? null : 'Keep a pose first: it goes from rest through all of them.'),
+    at: throughPoses,
+  },
 };
 
 /** What a breath begins with is taken off, so that it begins at rest. */
@@ -234,12 +245,17 @@ function lacksLegs(stage: Stage, what: string): string | null {
   return count < 2 ? `It needs two legs with joints at hip, knee and ankle: ${counted(count, 'leg')} here.` : null;
 }
 
+function secondsOf(stage: Stage, key: MotionKey): number {
+  const { seconds } = RULES[key];
+  return typeof seconds === 'number' ? seconds : seconds(stage);
+}
+
 /** The motions that are tried, each with what a view lacks for it. */
 export function motionsFor(doc: CharacterDoc, viewId: ViewId): Motion[] {
   const stage = stageOf(doc, viewId);
   return MOTION_KEYS.map((key) => {
-    const { word, seconds, lacks } = RULES[key];
-    return { key, word, seconds, lacks: lacks(stage) };
+    const { word, lacks } = RULES[key];
+    return { key, word, seconds: secondsOf(stage, key), lacks: lacks(stage) };
   });
 }
 
@@ -251,8 +267,8 @@ export function motionFrames(
   { fps, amount }: MotionOptions,
 ): MotionFrames {
   const stage = stageOf(doc, viewId);
-  const { seconds, lacks, at, goes } = RULES[key];
-  const count = lacks(stage) === null ? Math.max(2, Math.round(seconds * fps)) : 0;
+  const { lacks, at, goes } = RULES[key];
+  const count = lacks(stage) === null ? Math.max(2, Math.round(secondsOf(stage, key) * fps)) : 0;
   const made = Array.from({ length: count }, (_, frame) => at(stage, frame / count, amount));
   return {
     key,

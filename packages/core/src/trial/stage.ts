@@ -32,11 +32,7 @@ export const swell = (share: number) => (1 - Math.cos(2 * Math.PI * share)) / 2;
 
 export const within = (joint: JointRow, angle: number) => Math.max(joint.rangeLow, Math.min(joint.rangeHigh, angle));
 
-function jointsOf(
-  { doc, viewId }: Stage,
-  group: string,
-  part: string | null | undefined = undefined,
-): JointRow[] {
+function jointsOf({ doc, viewId }: Stage, group: string, part: string | null | undefined = undefined): JointRow[] {
   return doc.joints.filter((joint) => {
     if (joint.viewId !== viewId) return false;
     const own = partOf(doc, pieceById(doc, joint.childId));

@@ -2618,7 +2618,8 @@ export interface components {
     };
     MotionBody: {
       /** @enum {unknown} */
-      motion: 'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag';
+      motion:
+        'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag' | 'poses';
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       amount: number;
@@ -2629,7 +2630,8 @@ export interface components {
       as: 'gif' | 'webp' | 'stills';
       wears?: string[] | null;
       /** @enum {unknown} */
-      motion: 'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag';
+      motion:
+        'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag' | 'poses';
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       amount: number;
