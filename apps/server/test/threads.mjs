@@ -20,6 +20,8 @@ await end('patient');
 ends.beside = await beside;
 await end('refuses');
 await end('breaks');
+await Promise.all([0, 1].map(() => threads.run(tasks, 'keeps', 0)));
+ends.large = await ending('large');
 const gone = new AbortController();
 setTimeout(() => gone.abort(), 300);
 const stopped = await threads.run(tasks, 'endless', 0, { signal: gone.signal }).catch((error) => error.name);

@@ -19,4 +19,16 @@ export const breaks = task(() => {
 export const patient = task(() => {
   Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 500);
 });
+/** Keeps 450 MB at hand, as a thread keeps what it has decoded; slow enough that each thread takes one. */
+const kept = [];
+export const keeps = task(() => {
+  kept.push(new Uint8Array(450_000_000).fill(1));
+  Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 600);
+});
+/** Needs 800 MB for a moment. */
+export const large = task(() => {
+  const needed = Array.from({ length: 40 }, () => new Uint8Array(20_000_000).fill(1));
+  Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 400);
+  return needed.length;
+});
 export const twice = task((n) => n * 2);

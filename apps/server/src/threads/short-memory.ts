@@ -1,7 +1,7 @@
 import { MOST_MEMORY } from './room.js';
 
 /** ms; a stopped thread's memory comes back within this. Until then it is held against nobody else. */
-const GIVES_BACK_MS = 2000;
+export const GIVES_BACK_MS = 2000;
 /** Bytes that the process may grow by while memory is being given back, before another task is stopped too. */
 const GROWS = 128 * 1024 * 1024;
 

@@ -1,9 +1,10 @@
 import { LimberError } from '@limber-sheaf/core';
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Piscina } from 'piscina';
+import { setTimeout } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
 import { MOST_MEMORY, THREADS } from './room.js';
-import { ShortMemory } from './short-memory.js';
+import { GIVES_BACK_MS, ShortMemory } from './short-memory.js';
 import type { Answer, Order, Progress, TaskFile, TaskInput, TaskOutput, Tell } from './task.js';
 
 /** How a task may be run. */
@@ -33,6 +34,14 @@ interface Running {
   seconds: number;
 }
 
+function newEntry({ seconds = SECONDS }: RunOptions): Running {
+  const begun = new Int32Array(new SharedArrayBuffer(4));
+  return { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds };
+}
+
+/** Bytes of the whole process from which on a task that is stopped for want of memory is not the one that took it. */
+const CROWDED = MOST_MEMORY / 2;
+
 /** The threads that do the server's computing, with a time and a memory that no task exceeds. */
 @Injectable()
 export class Threads implements OnModuleDestroy {
@@ -48,18 +57,36 @@ export class Threads implements OnModuleDestroy {
   private readonly guard = setInterval(() => this.look(), LOOK_MS).unref();
 
   /**
-   * Runs one task of a station.
+   * Runs one task of a station; where memory is short through what others left at hand, once more.
    * @throws LimberError as the task did; `too-long` or `too-large` where it was stopped, `busy` where no thread was
    * free for it; AbortError where `signal` was aborted
    */
   async run<T, N extends keyof T & string>(
+    file: TaskFile<T>,
+    name: N,
+    input: TaskInput<T, N>,
+    options: RunOptions = {},
+  ): Promise<TaskOutput<T, N>> {
+    const held = process.memoryUsage.rss();
+    const first = newEntry(options);
+    try {
+      return await this.attempt(first, file, name, input, options);
+    } catch (error) {
+      if (first.why !== 'memory' || held < CROWDED || options.signal?.aborted) throw error;
+    }
+    // What was held before it began is what others left at hand, and with the stopped thread much of that has gone.
+    await setTimeout(GIVES_BACK_MS);
+    return this.attempt(newEntry(options), file, name, input, options);
+  }
+
+  private async attempt<T, N extends keyof T & string>(
+    entry: Running,
     { address }: TaskFile<T>,
     name: N,
     input: TaskInput<T, N>,
-    { signal, seconds = SECONDS, tell }: RunOptions = {},
+    { signal, tell }: RunOptions,
   ): Promise<TaskOutput<T, N>> {
-    const begun = new Int32Array(new SharedArrayBuffer(4));
-    const entry: Running = { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds };
+    const { begun, seconds } = entry;
     const stops = signal ? AbortSignal.any([signal, entry.stop.signal]) : entry.stop.signal;
     this.running.add(entry);
     const channel = tell && new MessageChannel();
