@@ -1,5 +1,6 @@
 import { handlesAbove, parentPiece } from '../document/family.js';
 import type { CharacterDoc, PieceRow } from '../document/rows.js';
+import type { Rect } from '../raster/bitmap.js';
 
 /** A turn and shift: x' = cos x - sin y + tx, y' = sin x + cos y + ty. */
 export interface Placement {
@@ -77,4 +78,16 @@ export function unapplying({ angle, tx, ty }: Placement): (x: number, y: number)
   const rad = (-angle * Math.PI) / 180;
   const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
   return (x, y) => ({ x: cos * (x - tx) - sin * (y - ty), y: sin * (x - tx) + cos * (y - ty) });
+}
+
+/** The upright box round a rectangle where it is placed, by its corners; px. */
+export function placedBox({ x, y, width, height }: Rect, placement: Placement) {
+  const corners = [
+    apply(placement, x, y),
+    apply(placement, x + width, y),
+    apply(placement, x, y + height),
+    apply(placement, x + width, y + height),
+  ];
+  const [xs, ys] = [corners.map((corner) => corner.x), corners.map((corner) => corner.y)];
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 }

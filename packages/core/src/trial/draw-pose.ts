@@ -2,7 +2,7 @@ import { drawSteps } from '../document/family.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import type { CharacterDoc, DrawingId, PieceId, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { AT_REST, apply, placePieces, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
 import { outsetRect, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
 import { STAY, transformPicture, type Transform } from '../raster/transform.js';
@@ -72,21 +72,9 @@ function placedImages(
 export function roomOfPoses(doc: CharacterDoc, viewId: ViewId, images: PoseImages, poses: readonly Pose[]): Rect {
   const rects = poses.flatMap((pose) =>
     placedImages(doc, viewId, images, pose).map(({ image, placement }): Rect => {
-      const { x, y, width, height } = image;
-      const corners = [
-        [x, y],
-        [x + width, y],
-        [x, y + height],
-        [x + width, y + height],
-      ].map(([cx, cy]) => apply(scaled(placement, images.scale), cx, cy));
-      const [xs, ys] = [corners.map((corner) => corner.x), corners.map((corner) => corner.y)];
-      const [left, top] = [Math.floor(Math.min(...xs)), Math.floor(Math.min(...ys))];
-      return {
-        x: left,
-        y: top,
-        width: Math.ceil(Math.max(...xs)) - left,
-        height: Math.ceil(Math.max(...ys)) - top,
-      };
+      const { left, top, right, bottom } = placedBox(image, scaled(placement, images.scale));
+      const [x, y] = [Math.floor(left), Math.floor(top)];
+      return { x, y, width: Math.ceil(right) - x, height: Math.ceil(bottom) - y };
     }),
   );
   return rects.length > 0 ? outsetRect(rects.reduce(uniteRects), 1) : { x: 0, y: 0, width: 1, height: 1 };

@@ -5,7 +5,7 @@ import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, JointId, PartId, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { viewById } from '../document/view-edits.js';
-import { AT_REST, apply, placePieces, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, apply, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
 import { jointById } from '../joints/joint-edits.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { lengthsOf, reachChains } from './limbs.js';
@@ -98,22 +98,10 @@ function pastClean(angle: number, clean: readonly [number, number] | null): numb
   return Math.max(0, clean[0] - angle, angle - clean[1]);
 }
 
-/** The box round what a piece shows, where it is placed, by its corners; px. */
-function boxOf({ face }: PieceRow, placement: Placement) {
-  const corners = [
-    [face.x, face.y],
-    [face.x + face.width, face.y],
-    [face.x, face.y + face.height],
-    [face.x + face.width, face.y + face.height],
-  ].map(([x, y]) => apply(placement, x, y));
-  const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)];
-  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
-}
-
 /** px by which a piece reaches past the canvas. */
 function pastCanvas(piece: PieceRow, placement: Placement | undefined, width: number, height: number): number {
   if (!placement) return 0;
-  const { left, right, top, bottom } = boxOf(piece, placement);
+  const { left, right, top, bottom } = placedBox(piece.face, placement);
   return Math.max(0, -left, -top, right - width, bottom - height);
 }
 
@@ -173,7 +161,7 @@ function orderJumps(
 
 /** px² in which the boxes of two placed pieces lie over one another. */
 function boxesOverlap(doc: CharacterDoc, a: PieceId, b: PieceId, placed: ReadonlyMap<string, Placement>): number {
-  const [one, other] = [a, b].map((id) => boxOf(pieceById(doc, id), placed.get(id) ?? AT_REST));
+  const [one, other] = [a, b].map((id) => placedBox(pieceById(doc, id).face, placed.get(id) ?? AT_REST));
   const along = Math.min(one.right, other.right) - Math.max(one.left, other.left);
   const down = Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top);
   return Math.max(0, along) * Math.max(0, down);
