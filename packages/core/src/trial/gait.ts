@@ -2,9 +2,9 @@ import { partOf } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import type { PartId } from '../document/rows.js';
 import type { Place } from '../errors.js';
-import { lengthsOf, type ReachChain } from './limbs.js';
+import { lengthsOf, within, type ReachChain } from './limbs.js';
 import { reach, turnWithin, type BendWay } from './reach.js';
-import { armsOf, facing, legsOf, within, type Stage, type StageFrame } from './stage.js';
+import { armsOf, facing, legsOf, type Stage, type StageFrame } from './stage.js';
 
 /** How a figure goes on two legs. */
 export interface Gait {

@@ -45,3 +45,8 @@ export function reachChains(doc: CharacterDoc, viewId: ViewId): ReachChain[] {
 export function lengthsOf({ root, middle, end }: ReachChain): [upper: number, lower: number] {
   return [Math.hypot(middle.x - root.x, middle.y - root.y), Math.hypot(end.x - middle.x, end.y - middle.y)];
 }
+
+/** An angle as far as a joint's range allows it, degrees. */
+export function within({ rangeLow, rangeHigh }: Pick<JointRow, 'rangeLow' | 'rangeHigh'>, angle: number): number {
+  return Math.max(rangeLow, Math.min(rangeHigh, angle));
+}

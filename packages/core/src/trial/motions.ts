@@ -6,7 +6,7 @@ import { drawingsOf, pieceOfSet } from '../swaps/find-swaps.js';
 import { usualBlink } from '../swaps/look-edits.js';
 import { posesOf, throughPoses } from './through-poses.js';
 import { RUN, WALK, floorGoes, gaitAt, sitAt } from './gait.js';
-import { lengthsOf } from './limbs.js';
+import { lengthsOf, within } from './limbs.js';
 import { REST_POSE, poseOf, type Pose } from './pose.js';
 import { bendAtRest, reach } from './reach.js';
 import {
@@ -19,7 +19,6 @@ import {
   tailOf,
   wave,
   wavingArm,
-  within,
   type Stage,
   type StageFrame,
 } from './stage.js';

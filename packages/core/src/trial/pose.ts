@@ -3,6 +3,7 @@ import { findPiece, pieceById } from '../document/find.js';
 import type { CharacterDoc, DrawingId, PartId, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
 import { onOtherSide } from '../names/swap-sides.js';
+import { within } from './limbs.js';
 
 /** How a character stands: by its parts, so that one pose holds in every view that has the joints. */
 export interface Pose {
@@ -24,7 +25,7 @@ export function bendsOf(doc: CharacterDoc, viewId: ViewId, { angles }: Pose): Re
     if (handle) bends[handle.id] = angle;
     const piece = findPiece(doc, viewId, partId);
     const joint = piece && doc.joints.find(({ childId }) => childId === piece.id);
-    if (joint) bends[joint.id] = Math.max(joint.rangeLow, Math.min(joint.rangeHigh, angle));
+    if (joint) bends[joint.id] = within(joint, angle);
   }
   return bends;
 }

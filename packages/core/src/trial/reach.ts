@@ -1,5 +1,5 @@
 import type { Place } from '../errors.js';
-import type { ReachChain } from './limbs.js';
+import { within, type ReachChain } from './limbs.js';
 
 /** Which way a limb bends at its middle, seen from its root: 1 clockwise, -1 the other way. */
 export type BendWay = 1 | -1;
@@ -68,7 +68,7 @@ export function reach(
   const lowerAt = Math.atan2(there.y - elbow.y, there.x - elbow.x);
   const turned = degrees(upperAt - upper.at) - stand.angle;
   const wanted = [turnWithin(turned), turnWithin(degrees(lowerAt - lower.at) - turned - stand.angle)];
-  const bends = [within(wanted[0], root), within(wanted[1], middle)];
+  const bends = [within(root, wanted[0]), within(middle, wanted[1])];
   const endAt = endOf({ upper, lower }, stand, bends);
   const miss = Math.hypot(endAt.x - target.x, endAt.y - target.y);
   const outOfReach = Math.abs(far - held);
@@ -91,8 +91,4 @@ function endOf(
     x: stand.x + upper.length * Math.cos(upperAt) + lower.length * Math.cos(lowerAt),
     y: stand.y + upper.length * Math.sin(upperAt) + lower.length * Math.sin(lowerAt),
   };
-}
-
-function within(angle: number, { rangeLow, rangeHigh }: { rangeLow: number; rangeHigh: number }): number {
-  return Math.max(rangeLow, Math.min(rangeHigh, angle));
 }

@@ -30,8 +30,6 @@ export const wave = (share: number, shift = 0) => Math.sin(2 * Math.PI * (share 
 /** From 0 to 1 and back, at rest at both ends. */
 export const swell = (share: number) => (1 - Math.cos(2 * Math.PI * share)) / 2;
 
-export const within = (joint: JointRow, angle: number) => Math.max(joint.rangeLow, Math.min(joint.rangeHigh, angle));
-
 function jointsOf({ doc, viewId }: Stage, group: string, part: string | null | undefined = undefined): JointRow[] {
   return doc.joints.filter((joint) => {
     if (joint.viewId !== viewId) return false;

@@ -6,6 +6,7 @@ import { Action } from '../../ui/controls';
 import { keyOf } from '../../bench/worker';
 import { jointWorker } from './worker';
 import type { Shot } from './joint-tasks';
+import { giveFile } from '../../ui/give-file';
 
 /** A picture of limbs bent, to look at and to save: one joint at nine angles, or all joints at their worst. */
 export function ContactSheet({ title, shots, onClose }: { title: string; shots: Shot[]; onClose: () => void }) {
@@ -34,11 +35,9 @@ export function ContactSheet({ title, shots, onClose }: { title: string; shots: 
   const save = () =>
     canvas.current?.toBlob((blob) => {
       if (!blob) return;
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(blob);
-      link.download = `${doc.character.code}_${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.png`;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+      const address = URL.createObjectURL(blob);
+      giveFile(address, `${doc.character.code}_${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.png`);
+      setTimeout(() => URL.revokeObjectURL(address), 10_000);
     });
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
