@@ -14,7 +14,7 @@ const shared = {
   transform: { '^.+\\.[tj]sx?$': swc },
   // Shipped as ES modules only.
   transformIgnorePatterns: [
-    '/node_modules/(?!(fast-png|iobuffer|potpack|@webtoon/psd|d3-[a-z-]+|react-hotkeys-hook)/)',
+    '/node_modules/(?!(fast-png|iobuffer|potpack|@webtoon/psd|d3-[a-z-]+|react-hotkeys-hook|delaunator|robust-predicates)/)',
   ],
   testEnvironment: 'node',
   moduleNameMapper: {

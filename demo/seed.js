@@ -245,9 +245,7 @@ async function handOff(api, characterId, wish) {
 
 /** Groups of the otter's drawing that are cut, back to front: the legs and most of the face are still to do. */
 const BRINDLE_GROUPS = [
-  ['tail_root', 'tail/root/'],
-  ['tail_middle', 'tail/middle/'],
-  ['tail_tip', 'tail/tip/'],
+  ['tail', 'tail//'],
   ['arm_B_upper', 'arm/upper/B'],
   ['arm_B_lower', 'arm/lower/B'],
   ['arm_B_hand', 'arm/hand/B'],
@@ -263,11 +261,15 @@ async function cutBrindle(api, state, svg) {
   const view = state.doc.views[0].id;
   const targets = await shapesOf(svg, BRINDLE_GROUPS);
   state = await api('POST', `/views/${view}/cut/take`, { targets, word: 'Trace' });
-  const { doc } = await api('POST', `/views/${view}/joints`, {
-    pieceId: pieceOf(state.doc, 'arm/lower/A'),
-    otherId: pieceOf(state.doc, 'arm/upper/A'),
-    round: true,
-  });
+  const joint = (child, parent) =>
+    api('POST', `/views/${view}/joints`, {
+      pieceId: pieceOf(state.doc, child),
+      otherId: pieceOf(state.doc, parent),
+      round: true,
+    });
+  await joint('arm/lower/A', 'arm/upper/A');
+  const { doc } = await joint('tail//', 'torso//');
+  await api('PUT', `/pieces/${pieceOf(doc, 'tail//')}/soft`, {});
   // Left behind when the elbow bends, as a hand that was hung in haste is.
   const partOf = (address) => doc.pieces.find(({ id }) => id === pieceOf(doc, address)).partId;
   await api('PATCH', `/parts/${partOf('arm/hand/A')}/parent`, { parentId: partOf('torso//') });
@@ -297,7 +299,10 @@ export async function seedDemo(address, begin = () => {}) {
     await cutJuniper(api, state, source('juniper-vane'));
   };
   const ofBrindle = async () => {
-    const parts = { on: ['cap//', 'neck//', 'nose//', 'coat//'], off: ['hip//'] };
+    const parts = {
+      on: ['cap//', 'neck//', 'nose//', 'coat//', 'tail//'],
+      off: ['hip//', 'tail/root/', 'tail/middle/', 'tail/tip/'],
+    };
     await cutBrindle(api, await plan(api, brindle, 'tailed', parts), source('brindle'));
   };
   const ofTurned = async () => turnJuniper(api, await plan(api, turned, 'people-standard', JUNIPER_PLAN));

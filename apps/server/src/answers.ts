@@ -1,4 +1,4 @@
-import type { KeptChart, MotionBare, NamingScheme, PackageOptions, ViewMeasure, ViewProof } from '@limber-sheaf/core';
+import type { KeptChart, MotionFaults, NamingScheme, PackageOptions, ViewMeasure, ViewProof } from '@limber-sheaf/core';
 import type { CastCard } from './cast/cast.service.js';
 import type { CharacterState } from './edits/edit.service.js';
 import type { CharacterThen, JournalCard } from './edits/journal.service.js';
@@ -61,7 +61,7 @@ export interface Answers {
   'handOff.sheet': string;
   'handOff.texture': KeptTexture;
   'swaps.movingPicture': MovingPicture;
-  'trial.bare': MotionBare[];
+  'trial.faults': MotionFaults;
   'trial.show': TrialPicture;
   'turns.measures': MeasuredViews;
   'bringBack.look': BroughtBack;

@@ -1,5 +1,6 @@
 import type { CharacterDoc } from '@limber-sheaf/core';
-import { rigFaults } from '@limber-sheaf/formats';
+import { readGlb, rigFaults } from '@limber-sheaf/formats';
+import { validateBytes } from 'gltf-validator';
 import { askOf, drawingAt, drawnHead, form, openMouth, refusedOf, type Asked } from './drawn-head';
 import sharp from 'sharp';
 import { call, end, jointedLimb, packageOf, startServer, type Running } from './server-under-test';
@@ -96,12 +97,58 @@ test('a motion is drawn as a picture that moves and as stills, with what it show
     expect(await refused('POST', `/views/${limb.view}/trial-picture`, { ...wish, ...bad })).toMatch(/^400/);
 });
 
-test('what a motion lets be seen without paint is found, and found again at once', async () => {
+test('what a motion lets be seen that is wrong is found, and found again at once', async () => {
   const limb = await jointedLimb(server, production);
   const wish = { motion: 'breathe', fps: 12, amount: 1 };
-  const bare = () => call<{ pieceId: string; area: number }[]>(server, 'POST', `/views/${limb.view}/motion-bare`, wish);
-  const [first, again] = [await bare(), await bare()];
-  expect([first.status, first.body]).toEqual([200, []]);
+  const faults = () => call<object>(server, 'POST', `/views/${limb.view}/motion-faults`, wish);
+  const [first, again] = [await faults(), await faults()];
+  expect([first.status, first.body]).toEqual([200, { bare: [], folds: [] }]);
   expect(again.body).toEqual(first.body);
-  expect(await refused('POST', `/views/${limb.view}/motion-bare`, { ...wish, fps: 0 })).toMatch(/^400/);
+  expect(await refused('POST', `/views/${limb.view}/motion-faults`, { ...wish, fps: 0 })).toMatch(/^400/);
+});
+
+test('a piece that bends along a line leaves with it, skinned in the puppet; its line is weighed like its pivot', async () => {
+  const limb = await jointedLimb(server, production);
+  const { doc } = await ask('GET', `/characters/${limb.id}`);
+  const [{ childId, parentId, x, y }] = doc.joints;
+  const soft = (asked: object, pieceId = childId) => ask('PUT', `/pieces/${pieceId}/soft`, asked);
+  const lineIn = ({ doc: { pieces } }: { doc: CharacterDoc }) => pieces.find(({ id }) => id === childId)?.soft;
+
+  const proposed = lineIn(await soft({}));
+  expect(proposed?.points.slice(0, 2)).toEqual([expect.closeTo(x, 0), expect.closeTo(y, 0)]);
+  expect(proposed?.stiffness.every((value) => value === 0)).toBe(true);
+  expect(lineIn(await ask('POST', `/characters/${limb.id}/undo`))).toBeNull();
+  expect(lineIn(await ask('POST', `/characters/${limb.id}/redo`))).toEqual(proposed);
+  const copy = (await call<{ doc: CharacterDoc }>(server, 'POST', `/characters/${limb.id}/duplicate`)).body.doc;
+  expect(copy.pieces.filter((piece) => piece.soft)).toHaveLength(1);
+
+  const first = await packageOf(server, limb.id, { formats: ['glb'] });
+  expect(rigFaults(first.rig)).toEqual([]);
+  const [leaves] = first.rig.views[0].pieces.filter((piece) => piece.soft);
+  expect(leaves.soft?.line.flat()).toEqual(proposed?.points);
+  const glb = first.files.get(`${first.rig.character.code}.glb`) ?? new Uint8Array();
+  const { issues, info } = await validateBytes(glb);
+  expect(issues).toMatchObject({ numErrors: 0, numWarnings: 0 });
+  expect(info).toMatchObject({ hasSkins: true });
+  const names = readGlb(glb)[0].nodes.map(({ name }) => name);
+  expect(names).toEqual(expect.arrayContaining([`${leaves.name}_bend_1`, `${leaves.name}_mesh`]));
+
+  const moved = (proposed?.points ?? []).map((value, i) => (i === 2 ? value + 6 : value));
+  await soft({ line: { points: moved, stiffness: proposed?.stiffness } });
+  const second = await packageOf(server, limb.id, { formats: [] });
+  const entries = JSON.parse(new TextDecoder().decode(second.files.get('changes.json'))) as { entries: object[] };
+  expect(entries.entries).toContainEqual(expect.objectContaining({ weight: 'breaks', kind: 'pivot' }));
+
+  const { revision } = await ask('GET', `/characters/${limb.id}`);
+  expect(await refused('PUT', `/pieces/${parentId}/soft`, {})).toMatch(/^422 .* has no joint to bend from/);
+  const bad = (points: number[], stiffness: number[]) =>
+    refused('PUT', `/pieces/${childId}/soft`, { line: { points, stiffness } });
+  expect(await bad([x, y, x, y + 9], [0, 0])).toMatch(/^422 A line has 3 to 12 points.*: 2 points here/);
+  expect(await bad([x, y, x, y, x, y + 9], [0, 0, 0])).toMatch(/^422 Two points of the line/);
+  expect(await bad([x, y, x, -5, x, y + 9], [0, 0, 0])).toMatch(/^422 A point of the line lies outside/);
+  expect(await bad([x, y, x, y + 9, x, y + 20], [0, 2, 0])).toMatch(/^422 Stiffness goes from 0/);
+  expect(await refused('PUT', `/pieces/${childId}/soft`, { line: { points: null, stiffness: [] } })).toMatch(/^400/);
+  expect(await refused('POST', `/pieces/${childId}/swap-set`, { kind: 'prop' })).toMatch(/^422 .* bends along a line/);
+  expect((await ask('GET', `/characters/${limb.id}`)).revision).toBe(revision);
+  expect(lineIn(await ask('DELETE', `/pieces/${childId}/soft`))).toBeNull();
 });

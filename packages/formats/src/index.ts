@@ -30,6 +30,8 @@ export {
   type RigPiece,
   type RigSwapSet,
   type RigView,
+  softJoint,
+  softMeshName,
 } from './rig/rig.js';
 export {
   CHANGES_SCHEMA,

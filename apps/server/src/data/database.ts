@@ -17,6 +17,7 @@ import * as swaps from './migrations/0012-swaps.js';
 import * as making from './migrations/0013-making.js';
 import * as turns from './migrations/0014-turns.js';
 import * as poses from './migrations/0015-poses.js';
+import * as soft from './migrations/0016-soft.js';
 
 interface Migration {
   name: string;
@@ -41,6 +42,7 @@ const MIGRATIONS: readonly Migration[] = [
   making,
   turns,
   poses,
+  soft,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

@@ -2,6 +2,7 @@ import type {
   ApartSheets,
   BroughtIn,
   CarriedContour,
+  SoftLine,
   CharacterDoc,
   ChartShape,
   MakeStep,
@@ -90,6 +91,7 @@ export class Piece extends Model {
   @Column(DataType.JSONB) declare graft: Graft | null;
   @Column(DataType.UUID) declare shadowOf: string | null;
   @Column(DataType.JSONB) declare carried: CarriedContour[];
+  @Column(DataType.JSONB) declare soft: SoftLine | null;
   @Column(DataType.JSONB) declare apart: ApartSheets | null;
   @Column(DataType.INTEGER) declare margin: number;
   @Column(DataType.BOOLEAN) declare unmix: boolean;

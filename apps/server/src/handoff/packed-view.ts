@@ -6,6 +6,7 @@ import {
   keepApart,
   orderChangeEntries,
   pieceImages,
+  placesAlong,
   rigEntry,
   travelOf,
   uncutEntry,
@@ -66,6 +67,7 @@ export async function packView(
     const piece = made.sheet === 'piece' && doc.pieces.find(({ id }) => id === made.id);
     const travel = piece ? travelOf(doc, piece, imageOf) : null;
     packed.entry.travel = travel && travel.map(([dx, dy]) => [scaling.length(dx), scaling.length(dy)]);
+    packed.entry.soft = softEntry(doc, made.id, scaling);
     pieces.push(packed);
     tell((at + 1) / images.length, 'Pieces');
   }
@@ -96,6 +98,17 @@ export async function packView(
     ...looksAndCycles(doc, { swapSets }),
   };
   return { view, pieces, sets, overs, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
+}
+
+/** The line that a piece bends along, as it leaves; the outline beneath its limb's fills has the same. */
+function softEntry(doc: CharacterDoc, pieceId: string, scaling: Scaling): RigPiece['soft'] {
+  const soft = doc.pieces.find(({ id }) => id === pieceId)?.soft;
+  if (!soft) return null;
+  const line = placesAlong(soft).map((place): [number, number] => {
+    const { x, y } = scaling.place(place);
+    return [x, y];
+  });
+  return { line, stiffness: [...soft.stiffness] };
 }
 
 /** What leaves, back to front; what is still uncut as a piece of its own at the back, so that the layers are the design. */

@@ -10,6 +10,8 @@ import {
   type Rig,
   type RigBounds,
   type RigView,
+  softJoint,
+  softMeshName,
 } from '@limber-sheaf/formats';
 import { decode } from '../threads/pictures.js';
 import { sha } from './packed-picture.js';
@@ -108,7 +110,8 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
       (sum, set) => sum + set.drawings.length + set.drawings.filter(({ over }) => over !== null).length,
       0,
     );
-    if (nodes.length !== pieces.length + handles.length + drawings || byName.size !== nodes.length)
+    const bent = pieces.reduce((sum, { soft }) => sum + (soft ? soft.line.length + 1 : 0), 0);
+    if (nodes.length !== pieces.length + handles.length + drawings + bent || byName.size !== nodes.length)
       return 'the puppet’s nodes';
     const near = (x: number, px: number) => Math.abs(x - px * PX) <= ROUNDING;
     const across = (x: number) => x - canvas.width / 2;
@@ -120,6 +123,13 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
       if (pivot && !(near(node.origin.x, across(pivot.x)) && near(node.origin.y, up(pivot.y))))
         return `the pivot of the puppet’s ${name}`;
     }
+    for (const { name, soft } of pieces)
+      for (const [i, [x, y]] of soft?.line.entries() ?? []) {
+        const node = byName.get(softJoint(name, i));
+        const hangs = node?.parent === (i === 0 ? name : softJoint(name, i - 1));
+        if (!node || !hangs || !near(node.origin.x, across(x)) || !near(node.origin.y, up(y)))
+          return `the line of the puppet’s ${name}`;
+      }
     let depth = -Infinity;
     const pictured = pieces.flatMap((piece): { name: string; bounds: RigBounds; sha256: string | null }[] => {
       if (!isDrawn(piece))
@@ -131,7 +141,7 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
       const set = swapSets.find(({ name }) => name === piece.swapSet && piece.kind === 'face');
       return set
         ? set.drawings.flatMap(({ name, bounds, sha256 }) => (bounds ? [{ name, bounds, sha256 }] : []))
-        : [piece];
+        : [piece.soft ? { ...piece, name: softMeshName(piece.name) } : piece];
     });
     for (const { name, bounds, sha256 } of pictured) {
       const { origin, quad } = byName.get(name) ?? {};

@@ -5,6 +5,7 @@ import {
   type CharacterDoc,
   type PackageOptions,
   type PlacedBitmap,
+  meshOf,
 } from '@limber-sheaf/core';
 import {
   groupInRuns,
@@ -18,6 +19,9 @@ import {
   type LayerNode,
   type PackageFile,
   type RigBounds,
+  softJoint,
+  softMeshName,
+  type RigPiece,
 } from '@limber-sheaf/formats';
 import sharp from 'sharp';
 import { encode } from '../threads/pictures.js';
@@ -178,6 +182,7 @@ export function glb(views: readonly PackedView[], generator: string): Promise<Ui
       function pieceNodes({ entry, image, png }: PackedPiece): GlbNode[] {
         const { name, parent, pivot } = entry;
         const set = entry.kind === 'face' ? setOf.get(name) : undefined;
+        if (entry.soft) return softNodes(entry, entry.soft, { image, png });
         if (!set) return [{ name, parent, pivot, picture: quadOf({ image, png }) }];
         const drawings = set.drawings.map(({ entry: drawing, packed }): GlbNode => ({
           ...{ name: drawing.name, parent: name, pivot: null, isShown: drawing.name === set.entry.default },
@@ -188,6 +193,24 @@ export function glb(views: readonly PackedView[], generator: string): Promise<Ui
     }),
     generator,
   );
+}
+
+/** A soft piece: a chain of nodes along its line, which hangs from the piece's, and a mesh that follows them. */
+function softNodes(
+  { name, parent, pivot }: RigPiece,
+  { line, stiffness }: NonNullable<RigPiece['soft']>,
+  picture: PackedPicture,
+): GlbNode[] {
+  const joints = line.map((_, i) => softJoint(name, i));
+  const chain = line.map(([x, y], i): GlbNode => ({
+    ...{ name: joints[i], parent: joints[i - 1] ?? name, pivot: { x, y }, picture: null },
+  }));
+  const mesh = meshOf(picture.image, { points: line.flat(), stiffness });
+  return [
+    { name, parent, pivot, picture: null },
+    ...chain,
+    { name: softMeshName(name), parent: null, pivot: null, picture: quadOf(picture), skin: { joints, mesh } },
+  ];
 }
 
 function quadOf({ image: { x, y, width, height }, png }: PackedPicture): NonNullable<GlbNode['picture']> {

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { dropPose, keepPose, poseById, renamePose } from '@limber-sheaf/core';
-import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
+import { dropPose, keepPose, labelFor, makeRigid, partOf, pieceById, poseById, renamePose } from '@limber-sheaf/core';
+import { Body, Controller, Delete, HttpCode, Param, Patch, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { MotionBody, PoseBody, PoseNameBody, TrialPictureBody } from './trial.dto.js';
+import { MotionBody, PoseBody, PoseNameBody, SoftBody, TrialPictureBody } from './trial.dto.js';
 import { TrialService } from './trial.service.js';
 
 @ApiTags('trial')
@@ -50,11 +50,29 @@ export class TrialController {
     }));
   }
 
-  @Post('views/:id/motion-bare')
+  @Put('pieces/:id/soft')
+  @ApiOperation({ summary: 'Let a piece bend along a line: the one that is given, or one that is proposed' })
+  soft(@Param() { id }: IdParam, @Body() { saw, line }: SoftBody, @Who() caller: Caller) {
+    return this.trial.bendAlong(id, { ...caller, saw }, line ?? null);
+  }
+
+  @Delete('pieces/:id/soft')
+  @ApiOperation({ summary: 'Make a piece rigid again' })
+  async rigid(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('piece', id), caller, (doc) => ({
+      kind: 'soft',
+      summary: `Make ${labelFor(partOf(doc, pieceById(doc, id)))} rigid`,
+      diff: makeRigid(doc, id),
+    }));
+  }
+
+  @Post('views/:id/motion-faults')
   @HttpCode(200)
-  @ApiOperation({ summary: 'What is seen without paint in a motion, by piece and frame' })
-  bare(@Param() { id }: IdParam, @Body() motion: MotionBody, @Who() caller: Caller) {
-    return this.trial.bare(id, motion, caller);
+  @ApiOperation({
+    summary: 'What the pictures of a motion tell: unpainted places that are seen, soft pieces that fold',
+  })
+  faults(@Param() { id }: IdParam, @Body() motion: MotionBody, @Who() caller: Caller) {
+    return this.trial.faults(id, motion, caller);
   }
 
   @Post('views/:id/trial-picture')

@@ -39,6 +39,18 @@ export class PoseNameBody extends EditBody {
   @Trimmed() @IsText(1, 60) name: string;
 }
 
+class SoftLineBody {
+  /** x, y pairs, px. */
+  @IsArray() @ArrayMaxSize(24) @IsNumber({}, { each: true }) points: number[];
+  /** 0 to 1, by point. */
+  @IsArray() @ArrayMaxSize(12) @IsNumber({}, { each: true }) stiffness: number[];
+}
+
+export class SoftBody extends EditBody {
+  /** One is proposed where none is given. */
+  @MayBeLeftOut() @ValidateNested() @Type(() => SoftLineBody) line?: SoftLineBody;
+}
+
 export class MotionBody {
   @IsIn([...MOTION_KEYS]) motion: MotionKey;
   @IsIn([12, 24, 30]) fps: 12 | 24 | 30;

@@ -1,10 +1,25 @@
-import { motionBareKey, motionsFor, viewById, type MotionBare, type ViewId } from '@limber-sheaf/core';
+import {
+  jointToBend,
+  labelFor,
+  makeSoft,
+  motionFaultsKey,
+  motionsFor,
+  partOf,
+  pieceById,
+  viewById,
+  type CharacterDoc,
+  type MotionFaults,
+  type PieceId,
+  type SoftLine,
+  type ViewId,
+} from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import { characterOf, readSnapshot } from '../data/document-store.js';
 import { DerivedService } from '../derived/derived.service.js';
 import { SheetsService } from '../derived/sheets.service.js';
 import { EventService } from '../edits/events.service.js';
+import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import type { Caller } from '../http/caller.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
@@ -20,24 +35,47 @@ export class TrialService {
     private readonly sheets: SheetsService,
     private readonly threads: Threads,
     private readonly events: EventService,
+    private readonly edits: EditService,
     @Inject(Sequelize) private readonly sequelize: Sequelize,
   ) {}
 
-  /** What is seen without paint in a motion: found under its key, or measured in the threads. */
-  async bare(
+  /** What the pictures of a motion tell that is wrong: found under its key, or measured in the threads. */
+  async faults(
     viewId: ViewId,
     { motion, fps, amount }: Pick<TrialOrder, 'motion' | 'fps' | 'amount'>,
     { signal }: Caller,
-  ): Promise<MotionBare[]> {
+  ): Promise<MotionFaults> {
     const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
     const derived = await this.sheets.ofView(doc, viewId, { signal });
-    const key = motionBareKey(doc, viewId, derived, motion, { fps, amount });
-    const known = (await this.derived.find<MotionBare[]>([key])).get(key);
+    const key = motionFaultsKey(doc, viewId, derived, motion, { fps, amount });
+    const known = (await this.derived.find<MotionFaults>([key])).get(key);
     if (known) return known;
     const order = { doc, viewId, derived, motion, fps, amount };
-    const measured = await this.threads.run(tasks, 'bare', order, { signal, seconds: LONG });
+    const measured = await this.threads.run(tasks, 'faults', order, { signal, seconds: LONG });
     await this.derived.keep([[key, measured]]);
     return measured;
+  }
+
+  /** Lets a piece bend along a line; along the one that is proposed where none is given. */
+  async bendAlong(pieceId: PieceId, context: EditContext, line: SoftLine | null): Promise<CharacterState> {
+    return this.edits.run(await characterOf('piece', pieceId), context, async (doc) => {
+      jointToBend(doc, pieceId);
+      const piece = pieceById(doc, pieceId);
+      const name = labelFor(partOf(doc, piece));
+      const along = line ?? (await this.proposedLine(doc, pieceId, piece.viewId, context));
+      const summary = piece.soft ? `Bend ${name} along another line` : `Let ${name} bend`;
+      return { kind: 'soft', summary, diff: makeSoft(doc, pieceId, along) };
+    });
+  }
+
+  private async proposedLine(
+    doc: CharacterDoc,
+    pieceId: PieceId,
+    viewId: ViewId,
+    { signal }: EditContext,
+  ): Promise<SoftLine> {
+    const derived = await this.sheets.ofView(doc, viewId, { signal });
+    return this.threads.run(tasks, 'line', { doc, pieceId, derived }, { signal });
   }
 
   /** Makes a picture of a motion for the lead; changes nothing of the character. */

@@ -1,18 +1,25 @@
 import {
   LimberError,
-  bareInMotion,
   drawPose,
+  faultsInMotion,
+  jointToBend,
   motionFrames,
+  composePiece,
+  pieceById,
+  pieceName,
   poseImages,
+  proposeSoftLine,
   roomOfPoses,
   viewById,
   wornOver,
   type CharacterDoc,
   type DrawingId,
-  type MotionBare,
+  type MotionFaults,
   type MotionKey,
   type PlacedBitmap,
+  type PieceId,
   type PoseImages,
+  type SoftLine,
   type ViewId,
 } from '@limber-sheaf/core';
 import sharp from 'sharp';
@@ -122,8 +129,8 @@ async function page(frames: readonly PlacedBitmap[], caption: string): Promise<B
   return Buffer.from(await onPaper(size, pictures, [words]));
 }
 
-/** What of a view's pieces is seen without paint in a motion. */
-export const bare = task(
+/** What the pictures of a motion tell that is wrong. */
+export const faults = task(
   async (
     {
       doc,
@@ -134,9 +141,32 @@ export const bare = task(
       amount,
     }: Pick<TrialOrder, 'doc' | 'viewId' | 'derived' | 'motion' | 'fps' | 'amount'>,
     tell,
-  ): Promise<MotionBare[]> => {
+  ): Promise<MotionFaults> => {
     const art = await readArt(doc, viewId, derived);
     const frames = motionFrames(doc, viewId, motion, { fps, amount });
-    return bareInMotion(doc, viewId, art, frames, (done) => tell(done, 'Looking for bare places'));
+    return faultsInMotion(doc, viewId, art, frames, (done) => tell(done, 'Looking for bare places'));
+  },
+);
+
+/** Proposes the line that a piece bends along, from its joint to its tip. */
+export const line = task(
+  async ({
+    doc,
+    pieceId,
+    derived,
+  }: {
+    doc: CharacterDoc;
+    pieceId: PieceId;
+    derived: DerivedOfView;
+  }): Promise<SoftLine> => {
+    const piece = pieceById(doc, pieceId);
+    const pivot = jointToBend(doc, pieceId);
+    const art = await readArt(doc, piece.viewId, derived, new Set([pieceId]));
+    const sheets = art.pieces.get(pieceId);
+    const image = sheets && composePiece(sheets);
+    const proposed = image && proposeSoftLine(image, pivot);
+    if (!proposed)
+      throw new LimberError('not-soft', `${pieceName(doc, piece)} is too short to bend.`, 'Choose a longer piece.');
+    return proposed;
   },
 );

@@ -109,6 +109,8 @@ export interface StationEntry {
   hint: string;
   /** Does its light table show bends? */
   bends?: boolean;
+  /** Do soft pieces bend along their lines there? Elsewhere they turn as a joint is proven: rigid. */
+  softly?: boolean;
   /** Its hook for the figure in the run. */
   useFigure: () => RunFigure;
   /** Its hook for what is wrong with pieces, in words, by piece. */

@@ -16,6 +16,7 @@ export {
   Layer,
   Line,
   Rect,
+  Shape,
   Stage,
   Tag,
   Text,

@@ -18,6 +18,7 @@ export const PLAIN_PIECE = {
   graft: null,
   shadowOf: null,
   carried: [],
+  soft: null,
   apart: null,
   margin: 0,
   unmix: true,

@@ -154,6 +154,8 @@ export interface PieceRow extends RowBase {
   shadowOf: PieceId | null;
   /** Contours that the artist has carried on beneath what hides the piece. */
   carried: CarriedContour[];
+  /** The line that it bends along; null for one that is rigid. */
+  soft: SoftLine | null;
   /** Fill, shade and line as they came, where they are kept apart. */
   apart: ApartSheets | null;
   /** px of the neighbours' paint that the overlap takes along all round. */
@@ -194,6 +196,14 @@ export interface Graft extends GraftLook {
   source: SheetRef;
   /** What was painted beneath before it was laid. */
   before: SheetRef | null;
+}
+
+/** A line along which a piece bends, from its root to its tip. */
+export interface SoftLine {
+  /** x, y pairs, px. */
+  points: number[];
+  /** 0 to 1, by point: how much less than the softest it bends there. */
+  stiffness: number[];
 }
 
 /** A contour carried on by hand, from where it goes under to where it comes out, or closed in itself. */

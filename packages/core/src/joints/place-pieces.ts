@@ -1,5 +1,6 @@
 import { handlesAbove, parentPiece } from '../document/family.js';
-import type { CharacterDoc, PieceRow } from '../document/rows.js';
+import type { CharacterDoc, JointRow, PieceRow } from '../document/rows.js';
+import type { Place } from '../errors.js';
 import type { Rect } from '../raster/bitmap.js';
 
 /** A turn and shift: x' = cos x - sin y + tx, y' = sin x + cos y + ty. */
@@ -17,45 +18,67 @@ export function isAtRest({ angle, tx, ty }: Placement): boolean {
   return angle === 0 && tx === 0 && ty === 0;
 }
 
+/** Where a piece sits, and where it carries what hangs from a place of it, if that is elsewhere. */
+interface Placed {
+  own: Placement;
+  carries?: (place: Place) => Placement;
+}
+
+/** How a piece sits that is bent by some degrees at its joint, when nothing that it hangs from is. */
+export type PieceTurn = (piece: PieceRow, joint: JointRow, angle: number) => Placed;
+
+const rigidly: PieceTurn = (_piece, { x, y }, angle) => ({ own: turnAbout(x, y, angle) });
+
 /**
  * Where each piece of a view sits when joints are bent and handles are turned: it turns about its own pivot and follows what
  * it hangs from.
  * @param bends degrees, by joint or handle
  * @param shift px by which the whole character is moved
+ * @param turn how a piece is bent; rigid where not given
  */
 export function placePieces(
   doc: CharacterDoc,
   viewId: string,
   bends: Readonly<Record<string, number>>,
-  shift: { x: number; y: number } = { x: 0, y: 0 },
+  shift: Place = { x: 0, y: 0 },
+  turn: PieceTurn = rigidly,
 ): Map<string, Placement> {
   const standing = { ...AT_REST, tx: shift.x, ty: shift.y };
-  const placed = new Map<string, Placement>();
-  const place = (piece: PieceRow, depth: number): Placement => {
+  const placed = new Map<string, Placed>();
+  const place = (piece: PieceRow, depth: number): Placed => {
     const known = placed.get(piece.id);
     if (known) return known;
     const parent = depth < 60 ? parentPiece(doc, piece) : null;
+    const joint = doc.joints.find((j) => j.childId === piece.id);
+    const below = parent && place(parent, depth + 1);
     const above = handlesAbove(doc, piece).reduceRight(
       (outer, { id, x, y }) => (bends[id] ? follow(outer, turnAbout(x, y, bends[id])) : outer),
-      parent ? place(parent, depth + 1) : standing,
+      below ? (below.carries?.(joint ?? middleOf(piece.face)) ?? below.own) : standing,
     );
-    const joint = doc.joints.find((j) => j.childId === piece.id);
     const bend = joint ? (bends[joint.id] ?? 0) : 0;
-    const own = joint && bend !== 0 ? follow(above, turnAbout(joint.x, joint.y, bend)) : above;
+    const bent = joint && bend !== 0 ? turn(piece, joint, bend) : null;
+    const carries = bent?.carries;
+    const own = {
+      own: bent ? follow(above, bent.own) : above,
+      ...(carries && { carries: (at: Place) => follow(above, carries(at)) }),
+    };
     placed.set(piece.id, own);
     return own;
   };
   for (const piece of doc.pieces) if (piece.viewId === viewId) place(piece, 0);
-  return placed;
+  return new Map([...placed].map(([id, { own }]) => [id, own]));
 }
 
-function turnAbout(x: number, y: number, angle: number): Placement {
+const middleOf = ({ x, y, width, height }: Rect): Place => ({ x: x + width / 2, y: y + height / 2 });
+
+/** Turned about a place, degrees. */
+export function turnAbout(x: number, y: number, angle: number): Placement {
   const turned = apply({ angle, tx: 0, ty: 0 }, x, y);
   return { angle, tx: x - turned.x, ty: y - turned.y };
 }
 
 /** First `inner`, then `outer`. */
-function follow(outer: Placement, inner: Placement): Placement {
+export function follow(outer: Placement, inner: Placement): Placement {
   const shift = apply(outer, inner.tx, inner.ty);
   return { angle: outer.angle + inner.angle, tx: shift.x, ty: shift.y };
 }

@@ -42,13 +42,14 @@ export function enlargeCanvas(
   });
   for (const piece of doc.pieces) {
     if (piece.viewId !== viewId) continue;
-    const { face, own, extra, beneath, carried, graft, apart } = piece;
+    const { face, own, extra, beneath, carried, soft, graft, apart } = piece;
     diff.update(piece, {
       face: moved(face),
       own: moved(own),
       extra: moved(extra),
       beneath: moved(beneath),
       carried: carried.map(({ kind, points }) => ({ kind, points: points.map(along) })),
+      soft: soft && { ...soft, points: soft.points.map(along) },
       graft: graft && { ...graft, corners: graft.corners.map(along), before: moved(graft.before) },
       apart: apart && { fill: moved(apart.fill), shade: moved(apart.shade), line: moved(apart.line) },
     });

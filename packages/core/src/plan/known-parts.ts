@@ -217,6 +217,13 @@ const PEOPLE: readonly KnownPart[] = [
     ),
     pair('Leg', 'leg', 'ball', { parents: ['leg/foot'], range: [-40, 10], joint: 'hinge', rank: 25 }, 19),
   ),
+  // In one piece, for a tail that bends along a line.
+  single('Tail', 'tail', null, {
+    parents: ['hip/', 'rump/', 'torso/', 'body/'],
+    range: [-60, 60],
+    joint: 'one-sided',
+    rank: 3,
+  }),
   single('Tail', 'tail', 'root', {
     parents: ['hip/', 'rump/', 'torso/', 'body/'],
     range: [-60, 60],

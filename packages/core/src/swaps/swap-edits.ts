@@ -42,6 +42,12 @@ export function startSet(
 ): Diff {
   const piece = pieceById(doc, pieceId);
   if (piece.shadowOf) throw new LimberError('no-set', 'A lifted shadow has no drawings of its own.');
+  if (piece.soft)
+    throw new LimberError(
+      'no-set',
+      `${pieceName(doc, piece)} bends along a line, and a drawing that takes its place would not.`,
+      'Make it rigid in Trial first.',
+    );
   if (setAt(doc, piece)) throw new LimberError('set-there', `${pieceName(doc, piece)} has a set already.`);
   const part = partOf(doc, piece);
   const kind = wanted ?? usualKind(part);

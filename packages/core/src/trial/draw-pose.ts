@@ -1,13 +1,17 @@
 import { drawSteps } from '../document/family.js';
 import { orderAtPose } from '../document/order-at-pose.js';
-import type { CharacterDoc, DrawingId, PieceId, ViewId } from '../document/rows.js';
+import type { CharacterDoc, DrawingId, PieceId, SoftLine, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { AT_REST, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, placedBox, type Placement } from '../joints/place-pieces.js';
 import { outsetRect, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
 import { STAY, transformPicture, type Transform } from '../raster/transform.js';
 import { drawnInstead, drawnOver } from '../swaps/drawn-instead.js';
+import { bendPicture } from './bend-soft.js';
+import { placeSoftly, softBends } from './place-softly.js';
 import { bendsOf, type Pose } from './pose.js';
+import { scaledLine } from './soft-line.js';
+import { meshOf } from './soft-mesh.js';
 
 /** A view's pieces made smaller together, ready to be posed. */
 export interface PoseImages {
@@ -52,20 +56,29 @@ export function poseImages(
 function placedImages(
   doc: CharacterDoc,
   viewId: ViewId,
-  { pieces, lines, overs }: PoseImages,
+  { scale, pieces, lines, overs }: PoseImages,
   pose: Pose,
 ): { image: PlacedBitmap; placement: Placement }[] {
   const bends = bendsOf(doc, viewId, pose);
-  const placed = placePieces(doc, viewId, bends, pose.root);
+  const placed = placeSoftly(doc, viewId, bends, pose.root);
+  const soft = softBends(doc, viewId, bends);
   const placementOf = (id: PieceId) => placed.get(id) ?? AT_REST;
-  return drawSteps(doc, viewId, orderAtPose(doc, viewId, bends)).flatMap(({ piece: { id }, sheet }) => {
-    const image = (sheet === 'line' ? lines : pieces).get(id);
+  return drawSteps(doc, viewId, orderAtPose(doc, viewId, bends)).flatMap(({ piece, sheet }) => {
+    const { id } = piece;
+    const still = (sheet === 'line' ? lines : pieces).get(id);
+    const image = still && piece.soft && soft.has(id) ? bentImage(still, piece.soft, scale, soft.get(id)) : still;
     const before = sheet === 'piece' ? overs.filter(({ at }) => at === id) : [];
     return [
       ...(image ? [{ image, placement: placementOf(id) }] : []),
       ...before.map((over) => ({ image: over.image, placement: placementOf(over.of) })),
     ];
   });
+}
+
+/** A soft piece's image, bent. */
+function bentImage(image: PlacedBitmap, soft: SoftLine, scale: number, angle = 0): PlacedBitmap {
+  const line = scaledLine(soft, scale);
+  return bendPicture(image, meshOf(image, line), line, angle);
 }
 
 /** The rectangle that holds a view's character in all of some poses, px of its images. */

@@ -1,10 +1,17 @@
 /** What Trial offers to server and web. */
-export type { PoseRow } from '../document/rows.js';
+export type { PoseRow, SoftLine } from '../document/rows.js';
+export { placesAlong } from '../document/soft-line.js';
 export { bendAtRest, reach, type BendWay, type Reached } from './reach.js';
 export { reachChains, type ReachChain } from './limbs.js';
-export { bareInMotion, motionBareKey, type MotionBare } from './bare-in-motion.js';
+export { faultsInMotion, motionFaultsKey, type MotionFaults } from './faults-in-motion.js';
 export { measureMotion, type MotionFinding } from './measure-motion.js';
 export { MOTION_KEYS, motionFrames, motionsFor, type Motion, type MotionFrames, type MotionKey } from './motions.js';
 export { anglesWithin, dropPose, keepPose, keptPose, notInView, poseById, renamePose } from './pose-edits.js';
 export { REST_POSE, bendsOf, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
 export { drawPose, poseImages, roomOfPoses, type PoseImages } from './draw-pose.js';
+export { bendPicture, bendVertices, measureBend, type BendMeasure } from './bend-soft.js';
+export { proposeSoftLine } from './propose-soft-line.js';
+export { jointToBend, makeRigid, makeSoft } from './soft-edits.js';
+export { bentLine, broughtBack, carriedAlong, scaledLine, turnShares } from './soft-line.js';
+export { meshOf, type SoftMesh } from './soft-mesh.js';
+export { placeSoftly, softBends } from './place-softly.js';

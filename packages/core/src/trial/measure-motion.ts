@@ -3,20 +3,23 @@ import { jointLabel, partOf } from '../document/family.js';
 import { findPiece, pieceById } from '../document/find.js';
 import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, JointId, PartId, PieceId, PieceRow, ViewId } from '../document/rows.js';
+import { placesAlong } from '../document/soft-line.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { viewById } from '../document/view-edits.js';
-import { AT_REST, apply, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, apply, placedBox, type Placement } from '../joints/place-pieces.js';
 import { jointById } from '../joints/joint-edits.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { lengthsOf, reachChains } from './limbs.js';
 import { limbOf } from '../turns/measure-view.js';
-import type { MotionBare } from './bare-in-motion.js';
+import type { MotionFaults } from './faults-in-motion.js';
 import type { MotionFrames } from './motions.js';
+import { placeSoftly } from './place-softly.js';
 import { bendsOf } from './pose.js';
+import { bentLine, turnShares } from './soft-line.js';
 
 /** Something that goes wrong in a motion, by its cause. */
 export interface MotionFinding {
-  kind: 'unclean' | 'unproven' | 'bare' | 'outside' | 'slides' | 'order';
+  kind: 'unclean' | 'unproven' | 'bare' | 'folds' | 'outside' | 'slides' | 'order';
   sentence: string;
   /** The frames in which it happens, and the worst of them. */
   frames: number[];
@@ -44,25 +47,23 @@ interface Happening {
  * Measures every frame of a motion: joints that are not clean at their angle, by their proofs; pieces that leave the canvas; feet
  * that slide while they stand; cards that change places between two frames without having moved apart.
  * @param proofs of the view's joints, as the checks have them
- * @param bare what is seen without paint, by frame (`bareInMotion`)
+ * @param faults what its pictures tell, by frame (`faultsInMotion`)
  */
 export function measureMotion(
   doc: CharacterDoc,
   viewId: ViewId,
   motion: MotionFrames,
   proofs: readonly JointProof[],
-  bare: readonly MotionBare[] = [],
+  { bare, folds }: MotionFaults = { bare: [], folds: [] },
 ): MotionFinding[] {
-  const happened = bare.map(({ pieceId, frame, area }): Happening => ({
-    kind: 'bare',
-    cause: pieceId,
-    frame,
-    figure: area,
-    jointId: null,
-    pieceId,
-  }));
+  const ofPiece =
+    (kind: 'bare' | 'folds') =>
+    (one: { pieceId: PieceId; frame: number; area: number }): Happening => ({
+      ...{ kind, cause: one.pieceId, frame: one.frame, figure: one.area, jointId: null, pieceId: one.pieceId },
+    });
+  const happened = [...bare.map(ofPiece('bare')), ...folds.map(ofPiece('folds'))];
   const bends = motion.poses.map((pose) => bendsOf(doc, viewId, pose));
-  const placed = motion.poses.map(({ root }, frame) => placePieces(doc, viewId, bends[frame], root));
+  const placed = motion.poses.map(({ root }, frame) => placeSoftly(doc, viewId, bends[frame], root));
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
   const { width, height } = viewById(doc, viewId);
   for (const [frame, bent] of bends.entries()) {
@@ -70,13 +71,15 @@ export function measureMotion(
       const proof = proofs.find((one) => one.jointId === jointId);
       const joint = doc.joints.find(({ id }) => id === jointId);
       if (!joint || angle === 0) continue;
-      const past = proof ? pastClean(angle, proof.cleanRange) : 0;
+      const past = proof ? pastClean(angle * rootShare(doc, joint.childId), proof.cleanRange) : 0;
       const about = { cause: jointId, frame, jointId, pieceId: joint.childId };
       if (!proof) happened.push({ ...about, kind: 'unproven', figure: Math.abs(angle) });
       else if (past > 0) happened.push({ ...about, kind: 'unclean', figure: past });
     }
     for (const piece of pieces) {
-      const past = pastCanvas(piece, placed[frame].get(piece.id), width, height);
+      const joint = piece.soft && doc.joints.find(({ childId }) => childId === piece.id);
+      const bent = joint ? (bends[frame][joint.id] ?? 0) : 0;
+      const past = pastCanvas(piece, placed[frame].get(piece.id), bent, width, height);
       if (past > 1)
         happened.push({
           kind: 'outside',
@@ -92,17 +95,40 @@ export function measureMotion(
   return grouped(doc, happened);
 }
 
+/** How much of a bend a piece does at its root: all of it, or of a soft one its line's first share. */
+function rootShare(doc: CharacterDoc, pieceId: PieceId): number {
+  const { soft } = pieceById(doc, pieceId);
+  return soft ? turnShares(soft)[0] : 1;
+}
+
 /** Degrees past a clean range. */
 function pastClean(angle: number, clean: readonly [number, number] | null): number {
   if (!clean) return Math.abs(angle);
   return Math.max(0, clean[0] - angle, angle - clean[1]);
 }
 
-/** px by which a piece reaches past the canvas. */
-function pastCanvas(piece: PieceRow, placement: Placement | undefined, width: number, height: number): number {
+/** px by which a piece reaches past the canvas; of a bent soft one, its line. */
+function pastCanvas(
+  { face, soft }: PieceRow,
+  placement: Placement | undefined,
+  bent: number,
+  width: number,
+  height: number,
+): number {
   if (!placement) return 0;
-  const { left, right, top, bottom } = placedBox(piece.face, placement);
-  return Math.max(0, -left, -top, right - width, bottom - height);
+  const past = (left: number, top: number, right: number, bottom: number) =>
+    Math.max(0, -left, -top, right - width, bottom - height);
+  if (!soft || bent === 0) {
+    const { left, right, top, bottom } = placedBox(face, placement);
+    return past(left, top, right, bottom);
+  }
+  const line = bentLine(soft, bent);
+  const reaches = placesAlong(soft).map(({ x, y }, i) => {
+    const on = apply(line[i], x, y);
+    const at = apply(placement, on.x, on.y);
+    return past(at.x, at.y, at.x, at.y);
+  });
+  return Math.max(...reaches);
 }
 
 /** Feet that do not go with the floor while they stand. */
@@ -198,6 +224,8 @@ function sentenceOf(doc: CharacterDoc, { kind, figure, jointId, pieceId }: Happe
       return `${capital(joint)} is not proven yet, and turns by ${degrees}.`;
     case 'bare':
       return `${capital(piece)} is seen without paint, ${counted(figure, 'px', 'px')} at worst, ${during}. Paint it in Under.`;
+    case 'folds':
+      return `${capital(piece)} folds over itself, ${counted(figure, 'px', 'px')} at worst, ${during}. Give its line more points, or bend it less.`;
     case 'outside':
       return `${capital(piece)} reaches ${Math.round(figure)} px past the canvas, ${during}.`;
     case 'slides':

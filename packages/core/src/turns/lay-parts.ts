@@ -1,8 +1,9 @@
 import { mergeSheets, type SheetBitmaps } from '../document/compose-piece.js';
-import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
+import { DiffBuilder, applyDiff, joinDiffs } from '../document/diff.js';
 import { hangingFrom, partOf, pieceName } from '../document/family.js';
 import { findPart, findPiece, pieceById } from '../document/find.js';
 import type { CharacterDoc, Diff, JointRow, PieceId, ViewId } from '../document/rows.js';
+import { carriedLine } from '../document/soft-line.js';
 import { takeBack } from '../document/take-back.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
@@ -209,9 +210,15 @@ function openedIn(before: PlacedBitmap, now: PlacedBitmap): number {
   return opened;
 }
 
-/** The change of the joints that goes with a laying; what a linked joint takes over follows. */
-export function layJoints(doc: CharacterDoc, { joints }: Laying): Diff {
-  let [diff, now] = [NO_CHANGE, doc];
+/** The change of the joints and soft lines that goes with a laying; what a linked joint takes over follows. */
+export function layJoints(doc: CharacterDoc, { pieces, joints }: Laying): Diff {
+  const lines = new DiffBuilder();
+  for (const [id, { from, way }] of pieces) {
+    const [piece, { soft }] = [pieceById(doc, id), pieceById(doc, from)];
+    if (piece.soft || soft) lines.update(piece, { soft: soft && carriedLine(soft, way) });
+  }
+  let diff = lines.build();
+  let now = applyDiff(doc, diff);
   for (const [id, change] of joints) {
     const step = changeJoint(now, id, change);
     diff = joinDiffs(diff, step);

@@ -105,6 +105,7 @@ export function mirrorView(
       beneath: flip(piece.beneath),
       graft: null,
       carried: piece.carried.map((one) => ({ ...one, points: mirrorPoints(one.points, axis) })),
+      soft: piece.soft && { ...piece.soft, points: mirrorPoints(piece.soft.points, axis) },
       apart: piece.apart && !face ? mirrorApart(piece.apart, sheets.of) : null,
     });
   }

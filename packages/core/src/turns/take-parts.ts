@@ -3,7 +3,18 @@ import { applyDiff, joinDiffs, DiffBuilder } from '../document/diff.js';
 import { drawOrder, parentPiece, partOf } from '../document/family.js';
 import { findPart, findPiece } from '../document/find.js';
 import { labelFor, type NameTokens } from '../document/naming.js';
-import type { CharacterDoc, Diff, JointRow, PartId, PieceId, PieceRow, SheetRef, ViewId } from '../document/rows.js';
+import type {
+  CharacterDoc,
+  Diff,
+  JointRow,
+  PartId,
+  PieceId,
+  PieceRow,
+  SheetRef,
+  SoftLine,
+  ViewId,
+} from '../document/rows.js';
+import { carriedLine } from '../document/soft-line.js';
 import { takeBack } from '../document/take-back.js';
 import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
@@ -45,6 +56,8 @@ interface TakenPiece {
   tokens: NameTokens;
   face: PlacedBitmap;
   beneath: PlacedBitmap | null;
+  /** The line that it bends along; null for a rigid one. */
+  soft: SoftLine | null;
 }
 
 /** What a view becomes with parts of another character. */
@@ -125,7 +138,8 @@ export function takeParts(from: ViewOf, to: ViewOf, order: TakeOrder, freshId: (
     const picture = whole && transformPicture(whole, way);
     if (!picture) return [];
     refuseOutside(picture, to, tokens);
-    return [{ piece, tokens, picture, pieceId: freshId(), partId: freshId() }];
+    const soft = piece.soft && carriedLine(piece.soft, way);
+    return [{ piece, tokens, picture, soft, pieceId: freshId(), partId: freshId() }];
   });
   const blank = createPlaced({ x: 0, y: 0, width: 1, height: 1 });
   const noSheet: SheetRef = { blob: '', x: 0, y: 0, width: 1, height: 1, area: 0 };
@@ -140,7 +154,7 @@ export function takeParts(from: ViewOf, to: ViewOf, order: TakeOrder, freshId: (
   };
   const brought = new Map(laid.map(({ pieceId, picture }) => [pieceId, picture]));
   const { design, pieces: taken } = takeBack({ doc, viewId: to.viewId, art }, brought, true);
-  const shown = laid.map(({ tokens, picture, pieceId, partId }): TakenPiece => {
+  const shown = laid.map(({ tokens, picture, soft, pieceId, partId }): TakenPiece => {
     const face = taken.get(pieceId)?.face;
     if (!face)
       throw new LimberError(
@@ -148,7 +162,7 @@ export function takeParts(from: ViewOf, to: ViewOf, order: TakeOrder, freshId: (
         `Nothing of ${labelFor(tokens)} would be seen here.`,
         'Take it from another view.',
       );
-    return { pieceId, partId, tokens, face, beneath: withCovered(null, picture, face) };
+    return { pieceId, partId, tokens, face, soft, beneath: withCovered(null, picture, face) };
   });
   const others = [...taken].flatMap(([id, { face, beneath }]) => {
     const before = painted.to.pieces.get(id)?.face ?? null;
@@ -218,9 +232,9 @@ export function placeParts(doc: CharacterDoc, viewId: ViewId, { design, fresh, o
   const cut = cutPieces(applyDiff(doc, drawn), { viewId, sheets: new Map(), fresh });
   const now = applyDiff(doc, joinDiffs(drawn, cut));
   const diff = new DiffBuilder();
-  for (const { pieceId, beneath } of fresh) {
+  for (const { pieceId, beneath, soft } of fresh) {
     const row = now.pieces.find(({ id }) => id === pieceId) as PieceRow;
-    diff.update(row, { beneath });
+    diff.update(row, { beneath, soft });
   }
   for (const joint of joints) diff.add(joint);
   return joinDiffs(joinDiffs(drawn, cut), diff.build());

@@ -231,6 +231,7 @@ class Hidden {
  * With joints turned: is a place of a piece's own canvas, px, free of all that is drawn later?
  * @param index the piece's place in the draw order
  * @param art pictures of all that may be drawn after it
+ * @param standing where pieces lie, and the pictures of those that are bent; all are rigid where not given
  */
 export function seenAt(
   doc: CharacterDoc,
@@ -238,16 +239,21 @@ export function seenAt(
   turns: readonly Turn[],
   index: number,
   art: ViewArt,
+  standing?: { placed: ReadonlyMap<PieceId, Placement>; bent: ReadonlyMap<PieceId, PlacedBitmap> },
 ): (x: number, y: number) => boolean {
   const bends = Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle]));
-  const placed = placePieces(doc, viewId, bends);
+  const placed = standing?.placed ?? placePieces(doc, viewId, bends);
+  const coverOf = (other: PieceId) => {
+    const image = standing?.bent.get(other);
+    return image ? cellsOf(image, art.design) : paintCells(art, other);
+  };
   const { id } = drawOrder(doc, viewId)[index];
   const order = orderAtPose(doc, viewId, bends).map((piece) => piece.id);
   const own = matrixOf(placed.get(id));
   // A place x' of the canvas is one of a cover's own at the inverse of its turn: of a turn, that is its transpose.
   const later = order
     .slice(order.indexOf(id) + 1)
-    .map((other) => ({ cover: [paintCells(art, other)], ...matrixOf(placed.get(other)) }));
+    .map((other) => ({ cover: [coverOf(other)], ...matrixOf(placed.get(other)) }));
   return (x, y) => {
     const px = own.cos * x - own.sin * y + own.tx;
     const py = own.sin * x + own.cos * y + own.ty;

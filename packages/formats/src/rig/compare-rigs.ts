@@ -50,6 +50,7 @@ class ViewComparison {
       for (const { was, is } of this.pairs) {
         this.family(was, is, this.was, this.is);
         this.joint(was, is);
+        this.soft(was, is);
         if (isDrawn(was) && isDrawn(is)) this.picture(was, is, this.was, this.is);
       }
       this.order(this.was, this.is);
@@ -114,6 +115,19 @@ class ViewComparison {
     const way = from <= low && to >= high ? 'is wider' : from >= low && to <= high ? 'is narrower' : 'is another';
     const words = `The range of ${name} ${way}: ${low}° to ${high}°, now ${from}° to ${to}°.`;
     this.say('check', 'range', name, words, [was.joint.range, is.joint.range]);
+  }
+
+  /** A line's points are what a soft piece is built on: they are weighed as its joint and its pivot are. */
+  private soft({ soft: was }: RigPiece, { name, soft: is }: RigPiece): void {
+    if (!was && is) return this.say('check', 'joint-added', name, `${name} bends along a line now.`, [null, is.line]);
+    if (was && !is)
+      return this.say('breaks', 'joint-removed', name, `${name} does not bend any more.`, [was.line, null]);
+    if (!was || !is) return;
+    const far = was.line.map(([x, y], i) => (is.line[i] ? Math.hypot(is.line[i][0] - x, is.line[i][1] - y) : Infinity));
+    const most = was.line.length === is.line.length ? Math.max(...far) : Infinity;
+    if (most <= STILL) return;
+    const by = Number.isFinite(most) ? `moved by ${most.toFixed(1)} px` : 'has other points';
+    this.say(most <= NEAR ? 'safe' : 'breaks', 'pivot', name, `The line of ${name} ${by}.`, [was.line, is.line]);
   }
 
   private picture(was: DrawnPiece, is: DrawnPiece, before: RigView, after: RigView): void {

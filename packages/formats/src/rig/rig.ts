@@ -43,10 +43,20 @@ export interface RigPiece {
   atlas: RigBounds | null;
   sheets: { role: 'line' | 'shade'; image: string; sha256: string; bounds: RigBounds }[];
   swapSet: string | null;
-  /** A piece that bends along a line; none yet. */
-  soft: null;
+  /** A piece that bends along a line, from its root to its tip: px, and 0 to 1 by point. */
+  soft: { line: [number, number][]; stiffness: number[] } | null;
   /** A pupil: the polygon of offsets, px, within which it stays inside the white. */
   travel: [number, number][] | null;
+}
+
+/** The puppet's node that holds a soft piece's mesh. */
+export function softMeshName(piece: string): string {
+  return `${piece}_mesh`;
+}
+
+/** The puppet's node at a point of a soft piece's line. */
+export function softJoint(piece: string, at: number): string {
+  return `${piece}_bend_${at + 1}`;
 }
 
 /** One drawing of a swap set; a blank one has no picture. */

@@ -1581,7 +1581,25 @@ export interface paths {
     patch: operations['trial.rename'];
     trace?: never;
   };
-  '/api/views/{id}/motion-bare': {
+  '/api/pieces/{id}/soft': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Let a piece bend along a line: the one that is given, or one that is proposed */
+    put: operations['trial.soft'];
+    post?: never;
+    /** Make a piece rigid again */
+    delete: operations['trial.rigid'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/motion-faults': {
     parameters: {
       query?: never;
       header?: never;
@@ -1590,8 +1608,8 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** What is seen without paint in a motion, by piece and frame */
-    post: operations['trial.bare'];
+    /** What the pictures of a motion tell: unpainted places that are seen, soft pieces that fold */
+    post: operations['trial.faults'];
     delete?: never;
     options?: never;
     head?: never;
@@ -2616,6 +2634,12 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    SoftBody: {
+      line?: components['schemas']['SoftLineBody'];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     MotionBody: {
       /** @enum {unknown} */
       motion:
@@ -2938,6 +2962,10 @@ export interface components {
       partId: string;
       angle: number;
     };
+    SoftLineBody: {
+      points: number[];
+      stiffness: number[];
+    };
     FinishFields: {
       /** @enum {unknown} */
       name: 'paper' | 'cloth' | 'tint' | 'edge-shade' | 'edge-light' | 'own';
@@ -3175,6 +3203,8 @@ export interface components {
       shadowOf: components['schemas']['PieceId'] | null;
       /** @description Contours that the artist has carried on beneath what hides the piece. */
       carried: components['schemas']['CarriedContour'][];
+      /** @description The line that it bends along; null for one that is rigid. */
+      soft: components['schemas']['SoftLine'] | null;
       /** @description Fill, shade and line as they came, where they are kept apart. */
       apart: components['schemas']['ApartSheets'] | null;
       /** @description px of the neighbours' paint that the overlap takes along all round. */
@@ -3206,6 +3236,13 @@ export interface components {
       kind: 'curve' | 'line';
       /** @description x, y pairs, px. */
       points: number[];
+    };
+    /** @description A line along which a piece bends, from its root to its tip. */
+    SoftLine: {
+      /** @description x, y pairs, px. */
+      points: number[];
+      /** @description 0 to 1, by point: how much less than the softest it bends there. */
+      stiffness: number[];
     };
     /** @description A piece's layers kept as sheets of their own; drawn in this order they are its paint. */
     ApartSheets: {
@@ -3814,8 +3851,13 @@ export interface components {
       width: number;
       height: number;
     };
-    /** @description What of a piece is seen without paint in one frame of a motion. */
-    MotionBare: {
+    /** @description What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */
+    MotionFaults: {
+      bare: components['schemas']['MotionPlace'][];
+      folds: components['schemas']['MotionPlace'][];
+    };
+    /** @description What is wrong with a piece in one frame of a motion. */
+    MotionPlace: {
       pieceId: components['schemas']['PieceId'];
       frame: number;
       /** @description px. */
@@ -6613,7 +6655,53 @@ export interface operations {
       };
     };
   };
-  'trial.bare': {
+  'trial.soft': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SoftBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.rigid': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.faults': {
     parameters: {
       query?: never;
       header?: never;
@@ -6633,7 +6721,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          'application/json': components['schemas']['MotionBare'][];
+          'application/json': components['schemas']['MotionFaults'];
         };
       };
     };

@@ -1,4 +1,15 @@
-import { movedBy, drawOrder, drawSteps, isAtRest, knownBy, orderAtPose, placePieces } from '@limber-sheaf/core';
+import {
+  movedBy,
+  drawOrder,
+  drawSteps,
+  isAtRest,
+  knownBy,
+  orderAtPose,
+  placePieces,
+  placeSoftly,
+  softBends,
+  type PieceId,
+} from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { Fragment, useMemo, useRef } from 'react';
 import { Image, Layer, Rect, Stage } from '../../ui/konva';
@@ -45,12 +56,19 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const coming = usePicturesComing();
   const uncut = useUncut(view, pieces, by, palette.canvas, palette.ink);
   const bending = entry.bends === true;
+  const softly = entry.softly === true;
   const order = useMemo(() => orderAtPose(doc, view.id, bending ? bends : {}), [doc, view.id, bends, bending]);
   const steps = useMemo(() => drawSteps(doc, view.id, order), [doc, view.id, order]);
   const placements = useMemo(
-    () => (bending ? placePieces(doc, view.id, bends, shift) : placePieces(doc, view.id, {})),
-    [doc, view.id, bends, shift, bending],
+    () =>
+      !bending
+        ? placePieces(doc, view.id, {})
+        : softly
+          ? placeSoftly(doc, view.id, bends, shift)
+          : placePieces(doc, view.id, bends, shift),
+    [doc, view.id, bends, shift, bending, softly],
   );
+  const bent = useMemo(() => (softly ? softBends(doc, view.id, bends) : NONE_BENT), [doc, view.id, bends, softly]);
   const shownSolid = useBench((s) => s.lit);
   const lit = useMemo(() => {
     if (shownSolid) return new Set(shownSolid);
@@ -60,9 +78,9 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   }, [doc, pickedJoint, bending, shownSolid]);
   const flat = useXray(bench);
   const isItself = Object.keys(instead).length === 0 && over.length === 0;
-  const still = !solo && !lit && [...placements.values()].every(isAtRest);
+  const still = !solo && !lit && bent.size === 0 && [...placements.values()].every(isAtRest);
   const atRest = still && isItself;
-  const pointer = usePointer(placements, order, station?.hand);
+  const pointer = usePointer(placements, bent, order, station?.hand);
 
   return (
     <div
@@ -124,6 +142,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
                     placement={placements.get(piece.id)}
                     opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
                     bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
+                    bent={bent.get(piece.id)}
                     by={isSeen(knownBy(piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
                   />
                   {sheet === 'piece' &&
@@ -144,6 +163,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   );
 }
 
+const NONE_BENT: ReadonlyMap<PieceId, number> = new Map();
 const NO_STATION: Pick<Station, 'stores'> = { stores: [] };
 
 /** Is a tool in hand that points? */

@@ -1,6 +1,7 @@
 import type { DerivedRefs, DrawStep, PieceRow, Placement, SheetRef } from '@limber-sheaf/core';
 import { memo } from 'react';
 import { Group, Image } from '../../ui/konva';
+import { SoftSheets } from './SoftSheets';
 import { usePicture } from './usePicture';
 
 function SheetNode({ sheet, by }: { sheet: SheetRef; by: number }) {
@@ -44,6 +45,14 @@ interface Props {
   bare: boolean;
   /** How much smaller its pictures may be. */
   by: number;
+  /** Degrees that a soft piece's tip is turned by; not given for one that is rigid or at rest. */
+  bent?: number;
+}
+
+/** The sheets of a piece that are drawn, back to front. */
+export function sheetsOf(piece: PieceRow, sheet: DrawStep['sheet'], derived: DerivedRefs | undefined): SheetRef[] {
+  const all = sheet === 'line' ? [derived?.line] : [derived?.under, derived?.overlap, derived?.clean ?? piece.face];
+  return all.filter((one) => one !== null && one !== undefined);
 }
 
 /** A piece on the light table: under, overlap, and the face (or what is drawn in its place), in that order, turned as its joints are bent. */
@@ -56,6 +65,7 @@ export const PieceNode = memo(function PieceNode({
   opacity,
   bare,
   by,
+  bent,
 }: Props) {
   if (instead === null) return null;
   return (
@@ -66,7 +76,9 @@ export const PieceNode = memo(function PieceNode({
       opacity={opacity}
       listening={false}
     >
-      {instead ? (
+      {bent && piece.soft ? (
+        <SoftSheets soft={piece.soft} sheets={sheetsOf(piece, sheet, derived)} by={by} bent={bent} />
+      ) : instead ? (
         sheet === 'piece' && <SheetNode sheet={instead} by={by} />
       ) : sheet === 'line' ? (
         derived?.line && !bare && <SheetNode sheet={derived.line} by={by} />

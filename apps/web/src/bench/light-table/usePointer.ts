@@ -1,4 +1,4 @@
-import { apply, unapply, type PieceRow, type Placement } from '@limber-sheaf/core';
+import { apply, broughtBack, unapply, type PieceRow, type Placement } from '@limber-sheaf/core';
 import type Konva from 'konva';
 import { useEffect, useMemo, useRef } from 'react';
 import { useOnBench } from '../context';
@@ -25,7 +25,12 @@ function onCanvas(event: PointerEvents): { x: number; y: number } {
 }
 
 /** What the pointer does on the light table: moves the paper, feeds the tool in hand, picks. */
-export function usePointer(placements: Map<string, Placement>, order: readonly PieceRow[], hand: Hand | undefined) {
+export function usePointer(
+  placements: Map<string, Placement>,
+  bent: ReadonlyMap<string, number>,
+  order: readonly PieceRow[],
+  hand: Hand | undefined,
+) {
   const bench = useOnBench();
   const { doc } = bench;
   const drag = useRef<Drag | null>(null);
@@ -57,7 +62,10 @@ export function usePointer(placements: Map<string, Placement>, order: readonly P
         handWorker<TableTasks>().pieceUnder(
           [...order].reverse().map((piece) => {
             const at = placements.get(piece.id);
-            return { id: piece.id, face: piece.face, ...(at ? unapply(at, x, y) : { x, y }) };
+            const there = at ? unapply(at, x, y) : { x, y };
+            const angle = bent.get(piece.id);
+            const place = piece.soft && angle ? broughtBack(piece.soft, angle, there) : there;
+            return { id: piece.id, face: piece.face, ...place };
           }),
         ),
       placeOf: (pieceId, x, y) => {
@@ -65,7 +73,7 @@ export function usePointer(placements: Map<string, Placement>, order: readonly P
         return at ? apply(at, x, y) : { x, y };
       },
     }),
-    [order, placements],
+    [order, placements, bent],
   );
 
   const send = (kind: TableEvent['kind'], event: PointerEvents, dragged = drag.current?.dragged ?? false): boolean => {

@@ -2,6 +2,7 @@ import { bendsOf, counted, motionsFor, reachChains, type MotionFinding, type Mot
 import { useOnBench } from '../../bench/context';
 import { Action, LedgerHead } from '../../ui/controls';
 import { KeptPoses } from './KeptPoses';
+import { SoftPart } from './SoftPart';
 import { ToShow } from './ToShow';
 import { holdFrame, tryMotion, useTrial } from './trial-store';
 import { useFindings, useMotion } from './useMotion';
@@ -53,6 +54,7 @@ export function TrialLedger() {
       {motion && <Found motion={motion} findings={findings} />}
       <ToShow />
       <KeptPoses />
+      <SoftPart />
       <Reach />
     </>
   );

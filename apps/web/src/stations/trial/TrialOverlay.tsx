@@ -1,9 +1,10 @@
-import { apply, placePieces, reachChains } from '@limber-sheaf/core';
+import { apply, placeSoftly, reachChains } from '@limber-sheaf/core';
 import { useMemo } from 'react';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
 import { useBench } from '../../bench/store';
 import { Circle, Group, Line } from '../../ui/konva';
+import { SoftOverlay } from './SoftOverlay';
 import { useTrial } from './trial-store';
 
 /** The ends of limbs that reach, as rings to drag, and the place that one of them misses. */
@@ -15,11 +16,12 @@ export function TrialOverlay({ palette }: { palette: Palette }) {
   const playing = useTrial((s) => s.playing);
   const reaching = useTrial((s) => s.reaching);
   const chains = useMemo(() => reachChains(doc, view.id), [doc, view.id]);
-  const placed = useMemo(() => placePieces(doc, view.id, bends, shift), [doc, view.id, bends, shift]);
+  const placed = useMemo(() => placeSoftly(doc, view.id, bends, shift), [doc, view.id, bends, shift]);
   const px = 1 / scale;
   if (playing) return null;
   return (
     <Group listening={false}>
+      <SoftOverlay palette={palette} />
       {chains.map(({ root, end }) => {
         const placement = placed.get(end.parentId);
         const at = placement ? apply(placement, end.x, end.y) : end;

@@ -10,6 +10,7 @@ export const trial = defineStation({
   hotkey: '9',
   hint: 'See this character move before it leaves.',
   bends: true,
+  softly: true,
   useFigure() {
     const { doc, view } = useOnBench();
     const able = useMemo(() => motionsFor(doc, view.id).filter(({ lacks }) => lacks === null).length, [doc, view.id]);

@@ -1,7 +1,7 @@
 import {
   apply,
   bendAtRest,
-  placePieces,
+  placeSoftly,
   reach,
   reachChains,
   type BendWay,
@@ -13,6 +13,7 @@ import { bendStep, type BendState } from '../../bench/bend-machine';
 import type { BenchValue } from '../../bench/context';
 import type { Hand, TableView } from '../../bench/station';
 import { setBend, useBench } from '../../bench/store';
+import { keepLine, softPicked, takePoint, useSoft, withPointAt } from './soft-store';
 import { useTrial } from './trial-store';
 
 /** What the hand holds: a limb that reaches, by where it was grasped, or one joint. */
@@ -20,7 +21,8 @@ type Held =
   | { kind: 'nothing' }
   | { kind: 'looking' }
   | { kind: 'limb'; chain: ReachChain; from: { x: number; y: number } }
-  | { kind: 'joint'; bend: BendState };
+  | { kind: 'joint'; bend: BendState }
+  | { kind: 'point'; pieceId: string; at: number };
 
 let held: Held = { kind: 'nothing' };
 
@@ -38,7 +40,7 @@ export function reachTo(
 ): void {
   const { bends, shift } = useBench.getState();
   const { root } = chain;
-  const above = placePieces(doc, view.id, bends, shift).get(root.parentId);
+  const above = placeSoftly(doc, view.id, bends, shift).get(root.parentId);
   const stand = above ? { angle: above.angle, ...apply(above, root.x, root.y) } : { angle: 0, x: root.x, y: root.y };
   const reached = reach(chain, target, { bend: bendWayOf(chain), stand });
   useBench.setState({ bends: { ...bends, ...reached.bends } });
@@ -49,7 +51,7 @@ export function reachTo(
 /** Where the end of a limb lies now, px of the canvas. */
 export function endOf(doc: CharacterDoc, viewId: string, { end }: ReachChain): { x: number; y: number } {
   const { bends, shift } = useBench.getState();
-  const placement = placePieces(doc, viewId, bends, shift).get(end.parentId);
+  const placement = placeSoftly(doc, viewId, bends, shift).get(end.parentId);
   return placement ? apply(placement, end.x, end.y) : end;
 }
 
@@ -80,9 +82,12 @@ export const trialHand: Hand = {
   send(event, bench, table) {
     const at = { x: event.x, y: event.y };
     switch (event.kind) {
-      case 'press':
-        void grasp(at, bench, table);
+      case 'press': {
+        const [point, piece] = [takePoint(bench.doc, at), softPicked(bench.doc)];
+        if (point !== null && piece) held = { kind: 'point', pieceId: piece.id, at: point };
+        else void grasp(at, bench, table);
         return true;
+      }
       case 'move':
         if (!event.pressed || !event.dragged) return false;
         if (held.kind === 'limb') reachTo(bench, held.chain, { x: at.x - held.from.x, y: at.y - held.from.y });
@@ -94,13 +99,22 @@ export const trialHand: Hand = {
             setBend(effect.jointId, effect.angle);
           }
         }
+        if (held.kind === 'point') {
+          const soft = softPicked(bench.doc)?.soft;
+          if (soft) useSoft.setState({ draft: withPointAt(soft, held.at, at.x, at.y) });
+        }
         return true;
-      case 'release':
+      case 'release': {
+        const { draft } = useSoft.getState();
+        const wasPoint = held.kind === 'point';
+        if (held.kind === 'point' && draft && event.dragged) void keepLine(bench, held.pieceId, draft);
         held = { kind: 'nothing' };
-        return event.dragged;
+        return event.dragged || wasPoint;
+      }
       case 'lost':
       case 'double':
         held = { kind: 'nothing' };
+        useSoft.setState({ draft: null });
         return true;
     }
   },

@@ -55,7 +55,7 @@ const doc = jointed();
 beforeEach(() => {
   resetServer();
   const proofs = doc.joints.map(({ id }) => ({ jointId: id, cleanRange: id === 'neck' ? [-3, 3] : [-120, 120] }));
-  answer('trial.bare', () => [] as never);
+  answer('trial.faults', () => ({ bare: [], folds: [] }) as never);
   answer('handOff.checks', () => ({ revision: 1, checks: [], joints: proofs }) as never);
   act(() => useTrial.setState(useTrial.getInitialState(), true));
 });
@@ -125,7 +125,7 @@ test('a pose is kept under a name, and stands again by a click; what a view lack
 });
 
 test('what is seen without paint is found in its frame, and leads to Under with the pose in hand', async () => {
-  answer('trial.bare', () => [{ pieceId: doc.pieces[0].id, frame: 4, area: 812 }] as never);
+  answer('trial.faults', () => ({ bare: [{ pieceId: doc.pieces[0].id, frame: 4, area: 812 }], folds: [] }) as never);
   const { address } = onBench(<TrialLedger />, doc, { station: 'trial' });
   act(() => tryMotion('nod'));
   const found = await screen.findByRole('region', { name: 'Found' });

@@ -3,7 +3,7 @@ import {
   measureMotion,
   motionFrames,
   wornOver,
-  type MotionBare,
+  type MotionFaults,
   type MotionFinding,
   type MotionFrames,
 } from '@limber-sheaf/core';
@@ -35,15 +35,15 @@ export function useMotion(): MotionFrames | null {
 /** ms that a motion stays as it is before its bare places are looked for. */
 const RESTS_MS = 400;
 
-/** What is seen without paint in a motion, as the server measures it; null while it is being looked for. */
-function useBare(motion: MotionFrames | null): MotionBare[] | null {
+/** What the pictures of a motion tell that is wrong, as the server finds it; null while it is being looked for. */
+function useFaults(motion: MotionFrames | null): MotionFaults | null {
   const { view, revision } = useOnBench();
   const fps = useTrial((s) => s.fps);
   const amount = useTrial((s) => s.amount);
   const key = motion?.key ?? null;
   const wish = useRested(optionsOf(fps, amount), RESTS_MS);
   const { data } = useSWR(
-    key && (['trial.bare', view.id, revision, key, wish.fps, wish.amount] as const),
+    key && (['trial.faults', view.id, revision, key, wish.fps, wish.amount] as const),
     ([operation, viewId, , asked, ...options]) =>
       call(operation, viewId, { motion: asked, fps: options[0], amount: options[1] }),
     { revalidateOnFocus: false },
@@ -55,10 +55,13 @@ function useBare(motion: MotionFrames | null): MotionBare[] | null {
 export function useFindings(motion: MotionFrames | null): MotionFinding[] | null {
   const { doc, view, revision } = useOnBench();
   const { data } = useChecks(view.id, revision);
-  const bare = useBare(motion);
+  const faults = useFaults(motion);
   const proofs = data?.revision === revision ? data.joints : null;
   return (
-    motion && proofs && bare && findingsOf(doc, view.id, motion, proofs as Parameters<typeof measureMotion>[3], bare)
+    motion &&
+    proofs &&
+    faults &&
+    findingsOf(doc, view.id, motion, proofs as Parameters<typeof measureMotion>[3], faults)
   );
 }
 

@@ -1,0 +1,114 @@
+import { composePiece } from '../document/compose-piece.js';
+import { drawOrder } from '../document/family.js';
+import { pieceById } from '../document/find.js';
+import { deriveKey } from '../document/keys.js';
+import type { CharacterDoc, PieceId, SheetsOf, ViewId } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
+import type { Place } from '../errors.js';
+import { apply } from '../joints/place-pieces.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
+import { underKey } from '../under/checks.js';
+import { cellsOfMask, seenAt } from '../under/coming-into-view.js';
+import { bareCells, placesOf } from '../under/find-bare.js';
+import { shapeOf } from '../under/shape-of-piece.js';
+import { bendPicture, measureBend } from './bend-soft.js';
+import type { MotionFrames, MotionKey, MotionOptions } from './motions.js';
+import { placeSoftly, softBends } from './place-softly.js';
+import { bendsOf } from './pose.js';
+import { carriedAlong } from './soft-line.js';
+import { meshOf } from './soft-mesh.js';
+
+/** What is wrong with a piece in one frame of a motion. */
+interface MotionPlace {
+  pieceId: PieceId;
+  frame: number;
+  /** px. */
+  area: number;
+}
+
+/** Unpainted places of a piece that are looked at in each frame, at most; of more, every so many. */
+const LOOKS = 1500;
+/** Fewer cells than this are but the rim of something. */
+const RIM = 4;
+
+/** The key of a motion's faults: what the whole view draws, turns and bends, and how the motion is made. */
+export function motionFaultsKey(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  sheets: SheetsOf,
+  key: MotionKey,
+  { fps, amount }: MotionOptions,
+): string {
+  return deriveKey('motion faults 1', [
+    underKey(doc, viewId, sheets),
+    // By the plan's words a motion finds its joints, by the view's key its way.
+    doc.parts.map(({ id, group, part, side, index }) => [id, group, part, side, index]),
+    doc.views.find(({ id }) => id === viewId)?.key,
+    doc.joints.filter((joint) => joint.viewId === viewId).map(({ rangeLow, rangeHigh }) => [rangeLow, rangeHigh]),
+    doc.pieces.filter((piece) => piece.viewId === viewId).map(({ soft }) => soft),
+    key === 'poses' ? doc.poses.map(({ name, partIds, angles }) => [name, partIds, angles]) : [],
+    [key, fps, amount],
+  ]);
+}
+
+/** What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */
+export interface MotionFaults {
+  bare: MotionPlace[];
+  folds: MotionPlace[];
+}
+
+/**
+ * Looks at every frame of a motion: for places within a piece's whole shape that are hidden at rest and have no paint, and for
+ * soft pieces of which some is turned over.
+ * @param art pictures of all pieces
+ */
+export function faultsInMotion(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  { poses }: Pick<MotionFrames, 'poses'>,
+  tell?: (done: number) => void,
+): MotionFaults {
+  const folds: MotionPlace[] = [];
+  const frames = poses.map((pose, frame) => {
+    const bends = bendsOf(doc, viewId, pose);
+    const bent = new Map<PieceId, PlacedBitmap>();
+    const angles = softBends(doc, viewId, bends);
+    for (const [pieceId, angle] of angles) {
+      const [{ soft }, image] = [pieceById(doc, pieceId), imageOf(art, pieceId)];
+      if (!soft || !image) continue;
+      const mesh = meshOf(image, soft);
+      bent.set(pieceId, bendPicture(image, mesh, soft, angle));
+      const { foldedArea } = measureBend(mesh, soft, angle);
+      if (foldedArea > 0) folds.push({ pieceId, frame, area: Math.round(foldedArea) });
+    }
+    const turns = Object.entries(bends).map(([jointId, angle]) => ({ jointId, angle }));
+    return { turns, angles, standing: { placed: placeSoftly(doc, viewId, bends), bent } };
+  });
+  const order = drawOrder(doc, viewId);
+  const bare = order.flatMap(({ id, soft }, index): MotionPlace[] => {
+    tell?.(index / order.length);
+    const sheets = art.pieces.get(id);
+    const shape = shapeOf(doc, viewId, art, index);
+    if (!sheets || !shape) return [];
+    const unpainted = bareCells(cellsOfMask(shape.hidden, art.design), composePiece(sheets));
+    const places = placesOf(unpainted);
+    if (places.length < RIM) return [];
+    const stride = Math.ceil(places.length / LOOKS);
+    const looks = places.filter((_, at) => at % stride === 0);
+    return frames.flatMap(({ turns, angles, standing }, frame): MotionPlace[] => {
+      if (turns.length === 0) return [];
+      const isSeen = seenAt(doc, viewId, turns, index, art, standing);
+      const angle = angles.get(id) ?? 0;
+      const bentTo = soft && angle !== 0 ? ({ x, y }: Place) => apply(carriedAlong(soft, angle, { x, y }), x, y) : null;
+      const count = looks.map((look) => bentTo?.(look) ?? look).filter(({ x, y }) => isSeen(x, y)).length * stride;
+      return count < RIM ? [] : [{ pieceId: id, frame, area: count * unpainted.size ** 2 }];
+    });
+  });
+  return { bare, folds };
+}
+
+function imageOf(art: ViewArt, pieceId: PieceId): PlacedBitmap | null {
+  const sheets = art.pieces.get(pieceId);
+  return sheets ? composePiece(sheets) : null;
+}
