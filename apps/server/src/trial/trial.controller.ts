@@ -71,14 +71,18 @@ export class TrialController {
   @ApiOperation({
     summary: 'What the pictures of a motion tell: unpainted places that are seen, soft pieces that fold',
   })
-  faults(@Param() { id }: IdParam, @Body() motion: MotionBody, @Who() caller: Caller) {
-    return this.trial.faults(id, motion, caller);
+  faults(@Param() { id }: IdParam, @Body() { late = true, says = [], ...motion }: MotionBody, @Who() caller: Caller) {
+    return this.trial.faults(id, { ...motion, late, says }, caller);
   }
 
   @Post('views/:id/trial-picture')
   @HttpCode(200)
   @ApiOperation({ summary: 'Make a picture of a motion: one that moves, or stills side by side' })
-  show(@Param() { id }: IdParam, @Body() { wears = [], ...wish }: TrialPictureBody, @Who() caller: Caller) {
-    return this.trial.show(id, { ...wish, wears }, caller);
+  show(
+    @Param() { id }: IdParam,
+    @Body() { wears = [], late = true, says = [], ...wish }: TrialPictureBody,
+    @Who() caller: Caller,
+  ) {
+    return this.trial.show(id, { ...wish, wears, late, says }, caller);
   }
 }

@@ -1,7 +1,8 @@
-import { MOTION_KEYS, type MotionKey } from '@limber-sheaf/core';
+import { MOST_FRAMES, MOTION_KEYS, type MotionKey } from '@limber-sheaf/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
+  IsBoolean,
   IsArray,
   IsDefined,
   IsIn,
@@ -14,6 +15,8 @@ import {
 } from 'class-validator';
 import { EditBody, IsText, MayBeLeftOut, PlaceBody, Trimmed } from '../http/dto.js';
 
+/** Scenes of a line, at most. */
+const MOST_SCENES = 2000;
 /** Parts and drawings that a pose names, at most. */
 const MOST_NAMED = 500;
 
@@ -51,11 +54,25 @@ export class SoftBody extends EditBody {
   @MayBeLeftOut() @ValidateNested() @Type(() => SoftLineBody) line?: SoftLineBody;
 }
 
+class SaidScene {
+  @IsArray() @ArrayMaxSize(40) @IsUUID(undefined, { each: true }) drawingIds: string[];
+  @IsInt() @Min(1) @Max(MOST_FRAMES) frames: number;
+}
+
 export class MotionBody {
   @IsIn([...MOTION_KEYS]) motion: MotionKey;
   @IsIn([12, 24, 30]) fps: 12 | 24 | 30;
   /** 1 for as usual. */
   @IsNumber() @Min(0.2) @Max(1.5) amount: number;
+  /** Does what hangs loosely follow late? Yes where not given. */
+  @MayBeLeftOut() @IsBoolean() late?: boolean;
+  /** A line that is said, scene by scene. */
+  @MayBeLeftOut()
+  @IsArray()
+  @ArrayMaxSize(MOST_SCENES)
+  @ValidateNested({ each: true })
+  @Type(() => SaidScene)
+  says?: SaidScene[];
 }
 
 export class TrialPictureBody extends MotionBody {

@@ -27,6 +27,9 @@ import type { TrialOrder, TrialPicture } from './trial.tasks.js';
 
 const tasks = taskFile<typeof import('./trial.tasks.js')>(new URL('./trial.tasks.js', import.meta.url));
 
+/** Which motion, and how it is made. */
+type MotionWish = Pick<TrialOrder, 'motion' | 'fps' | 'amount' | 'late' | 'says'>;
+
 /** What Trial makes to be shown. */
 @Injectable()
 export class TrialService {
@@ -40,17 +43,13 @@ export class TrialService {
   ) {}
 
   /** What the pictures of a motion tell that is wrong: found under its key, or measured in the threads. */
-  async faults(
-    viewId: ViewId,
-    { motion, fps, amount }: Pick<TrialOrder, 'motion' | 'fps' | 'amount'>,
-    { signal }: Caller,
-  ): Promise<MotionFaults> {
+  async faults(viewId: ViewId, wish: MotionWish, { signal }: Caller): Promise<MotionFaults> {
     const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
     const derived = await this.sheets.ofView(doc, viewId, { signal });
-    const key = motionFaultsKey(doc, viewId, derived, motion, { fps, amount });
+    const key = motionFaultsKey(doc, viewId, derived, wish.motion, wish);
     const known = (await this.derived.find<MotionFaults>([key])).get(key);
     if (known) return known;
-    const order = { doc, viewId, derived, motion, fps, amount };
+    const order = { ...wish, doc, viewId, derived };
     const measured = await this.threads.run(tasks, 'faults', order, { signal, seconds: LONG });
     await this.derived.keep([[key, measured]]);
     return measured;
@@ -81,7 +80,7 @@ export class TrialService {
   /** Makes a picture of a motion for the lead; changes nothing of the character. */
   async show(
     viewId: ViewId,
-    wish: Pick<TrialOrder, 'motion' | 'fps' | 'amount' | 'tall' | 'as' | 'wears'>,
+    wish: MotionWish & Pick<TrialOrder, 'tall' | 'as' | 'wears'>,
     { signal, actor }: Caller,
   ): Promise<TrialPicture> {
     const { doc, revision } = await readSnapshot(this.sequelize, await characterOf('view', viewId));

@@ -14,6 +14,7 @@ import {
   wornOver,
   type CharacterDoc,
   type DrawingId,
+  type LineScene,
   type MotionFaults,
   type MotionKey,
   type PlacedBitmap,
@@ -37,6 +38,8 @@ export interface TrialOrder {
   motion: MotionKey;
   fps: 12 | 24 | 30;
   amount: number;
+  late: boolean;
+  says: LineScene[];
   /** px that the figure is high, at rest. */
   tall: number;
   as: MovingFormat | 'stills';
@@ -64,8 +67,8 @@ const MOST_PIXELS = 60_000_000;
 
 /** Draws a motion as a file that moves, or some of its frames side by side; on paper, with what it shows beneath. */
 export const show = task(async (order: TrialOrder, tell): Promise<TrialPicture> => {
-  const { doc, viewId, derived, motion, fps, amount, tall, as, wears, caption } = order;
-  const { poses, wears: changing } = motionFrames(doc, viewId, motion, { fps, amount });
+  const { doc, viewId, derived, motion, fps, tall, as, wears, caption } = order;
+  const { poses, wears: changing } = motionFrames(doc, viewId, motion, order);
   if (poses.length === 0)
     throw new LimberError('nothing-there', 'This view lacks what the motion needs.', 'Try another one.');
   tell(0.05, 'Reading the pieces');
@@ -131,19 +134,10 @@ async function page(frames: readonly PlacedBitmap[], caption: string): Promise<B
 
 /** What the pictures of a motion tell that is wrong. */
 export const faults = task(
-  async (
-    {
-      doc,
-      viewId,
-      derived,
-      motion,
-      fps,
-      amount,
-    }: Pick<TrialOrder, 'doc' | 'viewId' | 'derived' | 'motion' | 'fps' | 'amount'>,
-    tell,
-  ): Promise<MotionFaults> => {
+  async (order: Omit<TrialOrder, 'tall' | 'as' | 'wears' | 'caption'>, tell): Promise<MotionFaults> => {
+    const { doc, viewId, derived, motion } = order;
     const art = await readArt(doc, viewId, derived);
-    const frames = motionFrames(doc, viewId, motion, { fps, amount });
+    const frames = motionFrames(doc, viewId, motion, order);
     return faultsInMotion(doc, viewId, art, frames, (done) => tell(done, 'Looking for bare places'));
   },
 );

@@ -38,6 +38,11 @@ export function drawingsOf(doc: CharacterDoc, set: SwapSetRow): DrawingRow[] {
     .sort((a, b) => place(a) - place(b) || Number(b.isDefault) - Number(a.isDefault) || (a.id < b.id ? -1 : 1));
 }
 
+/** The drawings of a set that are there in a view, in the order of its chart. */
+export function drawnIn(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): DrawingRow[] {
+  return drawingsOf(doc, set).filter(({ id, isDefault }) => isDefault || inView(doc, id, viewId));
+}
+
 /** The drawing of a set that is its piece's own paint at rest. @throws RangeError for a broken document */
 export function defaultOf(doc: CharacterDoc, { id }: SwapSetRow): DrawingRow {
   const drawing = doc.drawings.find(({ setId, isDefault }) => setId === id && isDefault);

@@ -18,6 +18,7 @@ export {
   drawingLabel,
   drawingName,
   drawingsOf,
+  drawnIn,
   inView,
   marksOf,
   missingOf,
@@ -49,6 +50,7 @@ export { MOST_FRAMES, dropCycle, dropLook, keepCycle, keepLook, usualBlink } fro
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';
 export { withinTravel, type Travel } from './pupil-travel.js';
 export { isPupil, travelOf } from './travel-of.js';
+export { defaultFirst, scenesOfLine, wornInLine, type LineScene } from './line-in-view.js';
 export { LONGEST_LINE, readLine, standIn, type SpokenLine, type SpokenShape } from './read-line.js';
 export { readName } from './read-names.js';
 export { registerLeast, seatByMarks, seatDrift } from './seat.js';

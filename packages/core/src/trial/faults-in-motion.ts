@@ -10,6 +10,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { underKey } from '../under/checks.js';
 import { cellsOfMask, seenAt } from '../under/coming-into-view.js';
 import { bareCells, placesOf } from '../under/find-bare.js';
+import type { Cells } from '../under/ring-cover.js';
 import { shapeOf } from '../under/shape-of-piece.js';
 import { bendPicture, measureBend } from './bend-soft.js';
 import type { MotionFrames, MotionKey, MotionOptions } from './motions.js';
@@ -37,9 +38,9 @@ export function motionFaultsKey(
   viewId: ViewId,
   sheets: SheetsOf,
   key: MotionKey,
-  { fps, amount }: MotionOptions,
+  { fps, amount, late = true, says = [] }: MotionOptions,
 ): string {
-  return deriveKey('motion faults 1', [
+  return deriveKey('motion faults 3', [
     underKey(doc, viewId, sheets),
     // By the plan's words a motion finds its joints, by the view's key its way.
     doc.parts.map(({ id, group, part, side, index }) => [id, group, part, side, index]),
@@ -47,7 +48,7 @@ export function motionFaultsKey(
     doc.joints.filter((joint) => joint.viewId === viewId).map(({ rangeLow, rangeHigh }) => [rangeLow, rangeHigh]),
     doc.pieces.filter((piece) => piece.viewId === viewId).map(({ soft }) => soft),
     key === 'poses' ? doc.poses.map(({ name, partIds, angles }) => [name, partIds, angles]) : [],
-    [key, fps, amount],
+    [key, fps, amount, late, says.map(({ frames }) => frames)],
   ]);
 }
 
@@ -96,16 +97,46 @@ export function faultsInMotion(
     if (places.length < RIM) return [];
     const stride = Math.ceil(places.length / LOOKS);
     const looks = places.filter((_, at) => at % stride === 0);
+    const inner = placesOf(withoutRim(unpainted));
+    const innerLooks = inner.filter((_, at) => at % Math.ceil(inner.length / LOOKS) === 0);
     return frames.flatMap(({ turns, angles, standing }, frame): MotionPlace[] => {
       if (turns.length === 0) return [];
       const isSeen = seenAt(doc, viewId, turns, index, art, standing);
       const angle = angles.get(id) ?? 0;
       const bentTo = soft && angle !== 0 ? ({ x, y }: Place) => apply(carriedAlong(soft, angle, { x, y }), x, y) : null;
+      const isWide = (at: Place) =>
+        CROSS.every(([dx, dy]) => {
+          const beside = { x: at.x + dx * unpainted.size, y: at.y + dy * unpainted.size };
+          const { x, y } = bentTo?.(beside) ?? beside;
+          return isSeen(x, y);
+        });
+      if (!innerLooks.some(isWide)) return [];
       const count = looks.map((look) => bentTo?.(look) ?? look).filter(({ x, y }) => isSeen(x, y)).length * stride;
       return count < RIM ? [] : [{ pieceId: id, frame, area: count * unpainted.size ** 2 }];
     });
   });
   return { bare, folds };
+}
+
+/** A place and those beside it, in cells. */
+const CROSS = [
+  [0, 0],
+  [-1, 0],
+  [1, 0],
+  [0, -1],
+  [0, 1],
+] as const;
+
+/**
+ * Cells with cells on all four sides. What is seen but one cell wide is the rim of an edge that was moved by less than a pixel,
+ * and nobody sees it.
+ */
+function withoutRim(cells: Cells): Cells {
+  const { data, width } = cells;
+  return {
+    ...cells,
+    data: data.map((value, i) => (CROSS.every(([dx, dy]) => data[i + dx + dy * width] > 0) ? value : 0)),
+  };
 }
 
 function imageOf(art: ViewArt, pieceId: PieceId): PlacedBitmap | null {

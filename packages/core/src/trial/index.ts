@@ -10,6 +10,7 @@ export { anglesWithin, dropPose, keepPose, keptPose, notInView, poseById, rename
 export { REST_POSE, bendsOf, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
 export { drawPose, poseImages, roomOfPoses, type PoseImages } from './draw-pose.js';
 export { bendPicture, bendVertices, measureBend, type BendMeasure } from './bend-soft.js';
+export { looseJoints } from './follow-late.js';
 export { proposeSoftLine } from './propose-soft-line.js';
 export { jointToBend, makeRigid, makeSoft } from './soft-edits.js';
 export { bentLine, broughtBack, carriedAlong, scaledLine, turnShares } from './soft-line.js';

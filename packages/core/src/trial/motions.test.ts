@@ -3,6 +3,7 @@ import type { CharacterDoc } from '../document/rows.js';
 import { fitAllJoints } from '../joints/place-fitted.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { onTheBench } from '../testing/troupe/index.js';
+import { BEASTS } from '../testing/troupe/beasts.js';
 import { PEOPLE } from '../testing/troupe/people.js';
 import { partOf } from '../document/family.js';
 import { pieceById } from '../document/find.js';
@@ -20,6 +21,7 @@ function jointed(who: number, key = 'side', range = 150): CharacterDoc {
   const after = applyDiff(viewed, fitAllJoints(viewed, viewed.views[0].id, art, () => `joint ${count++}`).diff);
   return { ...after, joints: after.joints.map((joint) => ({ ...joint, rangeLow: -range, rangeHigh: range })) };
 }
+const MOTH = 1;
 const BUILDS = [0, 2, 7];
 const people = new Map(BUILDS.map((who) => [who, jointed(who)]));
 const proven = (doc: CharacterDoc, clean: [number, number] | null = [-180, 180]): JointProof[] =>
@@ -119,7 +121,65 @@ test('what a view lacks for a motion is said, and it has no frames', () => {
   expect(motionFrames(bare, viewOf(bare), 'wave', { fps: 24, amount: 1 }).poses).toEqual([]);
   const front = jointed(0, 'front');
   const words = motionsFor(front, viewOf(front)).filter(({ lacks }) => lacks !== null);
-  expect(words.map(({ key }) => key)).toEqual(['blink', 'sit', 'walk', 'run', 'wag', 'poses']);
+  expect(words.map(({ key }) => key)).toEqual([...['blink', 'sit', 'walk', 'run', 'wag', 'wing-beat', 'say', 'poses']]);
+});
+
+test('wings of a moth beat alike on both sides, and lift it', () => {
+  const { doc, art } = onTheBench(BEASTS[MOTH]());
+  let count = 0;
+  const fitted = fitAllJoints(doc, viewOf(doc), art, () => `joint ${count++}`).diff;
+  const moth = applyDiff(doc, fitted);
+  const wings = moth.joints.filter(({ childId }) => partOf(moth, pieceById(moth, childId)).group === 'wing');
+  const open = { ...moth, joints: moth.joints.map((joint) => ({ ...joint, rangeLow: -90, rangeHigh: 90 })) };
+  const { poses } = motionFrames(open, viewOf(open), 'wing-beat', { fps: 24, amount: 1 });
+  expect(wings.length).toBeGreaterThanOrEqual(2);
+  expect(poses.length).toBeGreaterThan(10);
+  const upper = (side: string) =>
+    open.parts.find((part) => part.group === 'wing' && part.part === 'upper' && part.side === side)?.id ?? '';
+  for (const { angles } of poses) expect((angles[upper('A')] ?? 0) + (angles[upper('B')] ?? 0)).toBeCloseTo(0, 6);
+  expect(Math.max(...poses.map(({ angles }) => angles[upper('A')] ?? 0))).toBeGreaterThan(30);
+  expect(Math.max(...poses.map(({ root }) => -root.y))).toBeGreaterThan(5);
+});
+
+test('while a line is said it breathes, and each frame shows the drawings of its scene', () => {
+  const doc = people.get(0) as CharacterDoc;
+  const set = { table: 'swapSet' as const, id: 's', version: 1, characterId: 'c', partId: doc.pieces[0].partId };
+  const rules = { kind: 'mouth' as const, shapes: [], moods: ['neutral'], linkedTo: null, overPartId: null };
+  const drawing = { table: 'drawing' as const, version: 1, setId: 's', mood: 'neutral', hides: [] };
+  const speaking: CharacterDoc = {
+    ...doc,
+    swapSets: [{ ...set, ...rules }],
+    drawings: [
+      { ...drawing, id: 'shut', shape: 'rest', isDefault: true },
+      { ...drawing, id: 'ah', shape: 'open', isDefault: false },
+    ],
+    drawingViews: [
+      {
+        ...{
+          table: 'drawingView',
+          id: 'r',
+          version: 1,
+          drawingId: 'ah',
+          viewId: viewOf(doc),
+          picture: null,
+          over: null,
+        },
+        ...{ marks: [], madeOf: null, steps: [], madeKey: '' },
+      },
+    ],
+  };
+  const says = [
+    { drawingIds: ['shut'], frames: 3 },
+    { drawingIds: ['ah'], frames: 5 },
+    { drawingIds: ['shut'], frames: 40 },
+  ];
+  const said = motionFrames(speaking, viewOf(doc), 'say', { fps: 12, amount: 1, says });
+  expect(said.poses).toHaveLength(48);
+  expect([said.wears[2], said.wears[3], said.wears[7], said.wears[8]]).toEqual([['shut'], ['ah'], ['ah'], ['shut']]);
+  expect(said.poses[0].root.y).toBeCloseTo(0, 6);
+  expect(said.poses.some(({ root }) => root.y < -1)).toBe(true);
+  expect(motionFrames(speaking, viewOf(doc), 'say', { fps: 12, amount: 1 }).poses).toEqual([]);
+  expect(motionFrames(doc, viewOf(doc), 'say', { fps: 12, amount: 1, says }).poses).toEqual([]);
 });
 
 test('a joint that is not clean, a range that holds a foot back and a small canvas are found, each once', () => {

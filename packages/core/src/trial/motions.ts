@@ -2,8 +2,10 @@ import { counted } from '../counted.js';
 import { isFlat } from '../document/usual-views.js';
 import type { CharacterDoc, DrawingId, PartId, SwapSetRow, ViewId } from '../document/rows.js';
 import { viewById } from '../document/view-edits.js';
-import { drawingsOf, pieceOfSet } from '../swaps/find-swaps.js';
+import { drawingsOf, drawnIn, pieceOfSet } from '../swaps/find-swaps.js';
+import type { LineScene } from '../swaps/line-in-view.js';
 import { usualBlink } from '../swaps/look-edits.js';
+import { followLate } from './follow-late.js';
 import { posesOf, throughPoses } from './through-poses.js';
 import { RUN, WALK, floorGoes, gaitAt, sitAt } from './gait.js';
 import { lengthsOf, within } from './limbs.js';
@@ -17,6 +19,7 @@ import {
   stageOf,
   swell,
   tailOf,
+  wingsOf,
   wave,
   wavingArm,
   type Stage,
@@ -29,6 +32,10 @@ export interface MotionOptions {
   fps: 12 | 24 | 30;
   /** 1 for as usual; 0 stands still. */
   amount: number;
+  /** Does what hangs loosely follow late? Yes where not given. */
+  late?: boolean;
+  /** A line that is said, scene by scene; only that motion asks for it. */
+  says?: readonly LineScene[];
 }
 
 /** A motion that a view's character could do: what it is, and what it lacks for it. */
@@ -52,6 +59,8 @@ export const MOTION_KEYS = [
   'walk',
   'run',
   'wag',
+  'wing-beat',
+  'say',
   'poses',
 ] as const;
 export type MotionKey = (typeof MOTION_KEYS)[number];
@@ -85,6 +94,10 @@ const WAVING = 24;
 const NOD = 9;
 const LOOK = 7;
 const WAG = 26;
+/** Degrees that a wing beats, and that its outer parts fold; and the share of a figure's height that a beat lifts it. */
+const WING = 38;
+const WING_FOLDS = 22;
+const LIFT = 0.012;
 /** px of a figure's height that a breath lifts it, and the degrees that it moves shoulders. */
 const BREATH = 0.0025;
 const SHOULDERS = 1.6;
@@ -211,6 +224,28 @@ const RULES: Readonly<Record<MotionKey, Rule>> = {
       ),
     }),
   },
+  'wing-beat': {
+    word: 'Wing beat',
+    seconds: 0.6,
+    lacks: (stage) => (wingsOf(stage).length > 0 ? null : 'It has no wing with a joint in this view.'),
+    at: (stage, share, amount) => ({
+      // What lies farther out follows later, and the wing opens as it comes down.
+      bends: Object.fromEntries(
+        wingsOf(stage).map(({ joint, depth }) => {
+          const way = joint.x < stage.middle ? 1 : -1;
+          const beat = depth === 0 ? WING : WING_FOLDS;
+          return [joint.id, within(joint, way * beat * amount * wave(share, -0.15 * depth))];
+        }),
+      ),
+      root: { x: 0, y: 0 - LIFT * viewById(stage.doc, stage.viewId).height * amount * wave(share, -0.25) },
+    }),
+  },
+  say: {
+    word: 'Say a line',
+    seconds: 3,
+    lacks: (stage) => (speaking(stage) ? null : 'It has no mouth with drawings in this view.'),
+    at: (stage, share, amount) => RULES.breathe.at(stage, share, amount),
+  },
   poses: {
     word: 'Through its poses',
     seconds: (stage) => POSE_SECONDS * posesOf(stage).length,
@@ -221,6 +256,13 @@ const RULES: Readonly<Record<MotionKey, Rule>> = {
 
 /** What a breath begins with is taken off, so that it begins at rest. */
 const startOf = (amount: number) => SHOULDERS * 0.6 * amount * wave(0, -0.1);
+
+/** Has a view a mouth that speaks? */
+function speaking({ doc, viewId }: Stage): boolean {
+  return doc.swapSets.some(
+    (set) => set.kind === 'mouth' && pieceOfSet(doc, set, viewId) && drawnIn(doc, set, viewId).length > 1,
+  );
+}
 
 /** The sets of lids that a view can blink with: those that no other set chooses for. */
 function blinking({ doc, viewId }: Stage): { half: DrawingId; shut: DrawingId }[] {
@@ -263,18 +305,24 @@ export function motionFrames(
   doc: CharacterDoc,
   viewId: ViewId,
   key: MotionKey,
-  { fps, amount }: MotionOptions,
+  { fps, amount, late = true, says = [] }: MotionOptions,
 ): MotionFrames {
   const stage = stageOf(doc, viewId);
   const { lacks, at, goes } = RULES[key];
-  const count = lacks(stage) === null ? Math.max(2, Math.round(secondsOf(stage, key) * fps)) : 0;
-  const made = Array.from({ length: count }, (_, frame) => at(stage, frame / count, amount));
+  const said =
+    key === 'say' ? says.flatMap(({ drawingIds, frames }) => Array.from({ length: frames }, () => drawingIds)) : null;
+  const usual = secondsOf(stage, key) * fps;
+  const count = lacks(stage) !== null ? 0 : said ? said.length : Math.max(2, Math.round(usual));
+  // While a line is said, it breathes as often as it has time for.
+  const rounds = said ? Math.max(1, Math.round(count / usual)) : 1;
+  const made = Array.from({ length: count }, (_, frame) => at(stage, ((frame * rounds) / count) % 1, amount));
+  const poses = made.map(({ bends, root = REST_POSE.root }) => poseOf(doc, bends, root));
   return {
     key,
     fps,
-    poses: made.map(({ bends, root = REST_POSE.root }) => poseOf(doc, bends, root)),
+    poses: late ? followLate(doc, viewId, poses, fps) : poses,
     planted: made.map(({ planted = [] }) => planted),
-    wears: made.map(({ wears = [] }) => wears),
+    wears: made.map(({ wears = [] }, frame) => said?.[frame] ?? wears),
     floor: goes && count > 0 ? goes(stage, amount) / count : 0,
   };
 }

@@ -37,7 +37,7 @@ export function nearestOnLine(
  */
 export function turnShares(soft: SoftLine): number[] {
   const line = placesAlong(soft);
-  const lengths = line.slice(1).map(({ x, y }, i) => Math.hypot(x - line[i].x, y - line[i].y));
+  const lengths = lengthsOf(line);
   const wanted = line.map((_, i) =>
     i === line.length - 1 ? 0 : (1 - soft.stiffness[i]) * ((lengths[i - 1] ?? 0) + lengths[i]),
   );
@@ -55,30 +55,45 @@ export function bentLine(soft: SoftLine, angle: number): Placement[] {
   return placesAlong(soft).map(({ x, y }, i) => (outer = follow(outer, turnAbout(x, y, angle * shares[i]))));
 }
 
+/** px between the points of a line. */
+function lengthsOf(line: readonly Place[]): number[] {
+  return line.slice(1).map(({ x, y }, i) => Math.hypot(x - line[i].x, y - line[i].y));
+}
+
+/** How much of a point's turn is done from one mean length before it (-1) to one after it (1): evenly where points are. */
+const doneAt = (x: number) => (x <= -1 ? 0 : x < 0 ? (1 + x) ** 2 / 2 : x < 1 ? 1 - (1 - x) ** 2 / 2 : 1);
+
+/** Points that a vertex follows, at most: as many as a skin of glTF has. */
+const MOST_FOLLOWED = 4;
+
 /**
- * How much a place follows each point of a line: quadratic B-splines over the stretches between points, so that it bends without
- * a kink. At most three weights are above 0; together 1.
- * @param at where on the line it is, in points
+ * How much places on a line follow each of its points. A point's turn is spread over the line's mean length before and after it,
+ * so that it bends without a kink, also where points lie close together. At most four weights are above 0; together 1.
  */
-export function weightsAt(at: number, points: number): { joint: number; weight: number }[] {
-  const middle = at - 0.5;
-  const nearest = Math.round(middle);
-  const last = points - 2;
-  const weights = new Map<number, number>();
-  for (let i = nearest - 1; i <= nearest + 1; i++) {
-    const off = Math.abs(middle - i);
-    const weight = off < 0.5 ? 0.75 - off * off : off < 1.5 ? (1.5 - off) ** 2 / 2 : 0;
-    const joint = Math.min(last, Math.max(0, i));
-    if (weight > 0) weights.set(joint, (weights.get(joint) ?? 0) + weight);
-  }
-  return [...weights].map(([joint, weight]) => ({ joint, weight }));
+export function weightsAlong(line: readonly Place[]): (at: number) => { joint: number; weight: number }[] {
+  const lengths = lengthsOf(line);
+  const starts = line.map((_, i) => lengths.slice(0, i).reduce((sum, length) => sum + length, 0));
+  const mean = Math.max(1e-9, starts[starts.length - 1] / lengths.length);
+  return (at) => {
+    const whole = Math.min(lengths.length - 1, Math.floor(at));
+    const along = starts[whole] + (at - whole) * lengths[whole];
+    // All that lies before the second point's turn goes with the root.
+    const done = line.map((_, i) => (i === 0 ? 1 : i === line.length - 1 ? 0 : doneAt((along - starts[i]) / mean)));
+    const weights = done
+      .map((share, joint) => ({ joint, weight: share - (done[joint + 1] ?? 0) }))
+      .filter(({ weight }) => weight > 0)
+      .sort((a, b) => b.weight - a.weight)
+      .slice(0, MOST_FOLLOWED);
+    const all = weights.reduce((sum, { weight }) => sum + weight, 0);
+    return weights.map(({ joint, weight }) => ({ joint, weight: weight / all }));
+  };
 }
 
 /** Where a soft piece carries what hangs from a place of it. */
 export function carriedAlong(soft: SoftLine, angle: number, place: Place): Placement {
   const bent = bentLine(soft, angle);
   const line = placesAlong(soft);
-  const weights = weightsAt(nearestOnLine(line, place).at, line.length);
+  const weights = weightsAlong(line)(nearestOnLine(line, place).at);
   let turned = 0;
   const to = { x: 0, y: 0 };
   for (const { joint, weight } of weights) {

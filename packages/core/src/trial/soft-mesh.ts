@@ -4,7 +4,7 @@ import { placesAlong } from '../document/soft-line.js';
 import type { Place } from '../errors.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { filledAround, isFilled, nodePlace, paintLattice, type PaintLattice } from './paint-lattice.js';
-import { nearestOnLine, turnShares, weightsAt } from './soft-line.js';
+import { nearestOnLine, turnShares, weightsAlong } from './soft-line.js';
 
 /** Triangles over a picture, and how each corner of them follows the points of a line. */
 export interface SoftMesh {
@@ -55,8 +55,9 @@ export function softMesh(picture: PlacedBitmap, soft: SoftLine): SoftMesh {
     weights: new Float32Array(kept.length * 4),
     along: Float64Array.from(kept, ({ at }) => at),
   };
+  const follows = weightsAlong(line);
   for (const [vertex, { at }] of kept.entries())
-    for (const [k, { joint, weight }] of weightsAt(at, line.length).entries()) {
+    for (const [k, { joint, weight }] of follows(at).entries()) {
       mesh.joints[vertex * 4 + k] = joint;
       mesh.weights[vertex * 4 + k] = weight;
     }

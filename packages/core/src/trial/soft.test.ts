@@ -4,7 +4,7 @@ import { apply } from '../joints/place-pieces.js';
 import { createPlaced, trimToPaint, type PlacedBitmap } from '../raster/bitmap.js';
 import { bendPicture, bendVertices, measureBend } from './bend-soft.js';
 import { proposeSoftLine } from './propose-soft-line.js';
-import { bentLine, broughtBack, carriedAlong, nearestOnLine, turnShares, weightsAt } from './soft-line.js';
+import { bentLine, broughtBack, carriedAlong, nearestOnLine, turnShares, weightsAlong } from './soft-line.js';
 import { softMesh } from './soft-mesh.js';
 
 /** A picture with paint where `isIn` says, each pixel another colour, its alpha now and then half. */
@@ -161,15 +161,31 @@ describe('a soft piece', () => {
 });
 
 describe('weights along a line', () => {
-  it('are three at most, above 0, and one together', () => {
+  it('are four at most, above 0, one together, and never go back, however the points lie', () => {
+    const lines = fc.array(fc.integer({ min: 1, max: 60 }), { minLength: 2, maxLength: 11 });
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.integer({ min: 3, max: 12 }), (share, points) => {
-        const weights = weightsAt(share * (points - 1), points);
-        expect(weights.length).toBeLessThanOrEqual(3);
-        expect(weights.every(({ joint, weight }) => weight > 0 && joint >= 0 && joint < points - 1)).toBe(true);
+      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), lines, (share, lengths) => {
+        let x = 0;
+        const line = [{ x, y: 0 }, ...lengths.map((length) => ({ x: (x += length), y: 0 }))];
+        const follows = weightsAlong(line);
+        const meanOf = (weights: { joint: number; weight: number }[]) =>
+          weights.reduce((sum, { joint, weight }) => sum + joint * weight, 0);
+        const weights = follows(share * (line.length - 1));
+        expect(weights.length).toBeLessThanOrEqual(4);
+        expect(weights.every(({ joint, weight }) => weight > 0 && joint >= 0 && joint < line.length - 1)).toBe(true);
         expect(weights.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
+        expect(meanOf(follows(0))).toBeLessThanOrEqual(meanOf(weights) + 0.5);
       }),
     );
+  });
+
+  it('fold nothing where two points lie close together', () => {
+    const { picture, pivot } = limb(60, 240, 0);
+    const soft = {
+      points: [0, 8, 16, 60, 120, 170].flatMap((down) => [pivot.x, pivot.y + down]),
+      stiffness: [0, 0, 0, 0, 0, 0],
+    };
+    for (const angle of [-60, 60]) expect(measureBend(softMesh(picture, soft), soft, angle).folded).toBe(0);
   });
 
   it('belong to the nearest place of the line', () => {

@@ -44,6 +44,16 @@ export const armsOf = (stage: Stage) => stage.chains.filter(({ group }) => group
 export const legsOf = (stage: Stage) => stage.chains.filter(({ group }) => group === 'leg' || group === 'hindleg');
 export const tailOf = (stage: Stage) => jointsOf(stage, 'tail');
 
+/** The joints of wings, each with how many of its own wing lie between it and the trunk. */
+export function wingsOf(stage: Stage): { joint: JointRow; depth: number }[] {
+  const joints = jointsOf(stage, 'wing');
+  const depthOf = (joint: JointRow): number => {
+    const inner = joints.find(({ childId }) => childId === joint.parentId);
+    return inner ? depthOf(inner) + 1 : 0;
+  };
+  return joints.map((joint) => ({ joint, depth: depthOf(joint) }));
+}
+
 /** On which side of the trunk a limb hangs: 1 on the left of the picture, where it is raised clockwise. */
 export const outwards = ({ middle }: Stage, { root }: ReachChain): 1 | -1 => (root.x < middle ? 1 : -1);
 

@@ -2643,10 +2643,24 @@ export interface components {
     MotionBody: {
       /** @enum {unknown} */
       motion:
-        'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag' | 'poses';
+        | 'breathe'
+        | 'blink'
+        | 'nod'
+        | 'look-about'
+        | 'wave'
+        | 'reach-up'
+        | 'sit'
+        | 'walk'
+        | 'run'
+        | 'wag'
+        | 'wing-beat'
+        | 'say'
+        | 'poses';
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       amount: number;
+      late?: boolean | null;
+      says?: components['schemas']['SaidScene'][] | null;
     };
     TrialPictureBody: {
       tall: number;
@@ -2655,10 +2669,24 @@ export interface components {
       wears?: string[] | null;
       /** @enum {unknown} */
       motion:
-        'breathe' | 'blink' | 'nod' | 'look-about' | 'wave' | 'reach-up' | 'sit' | 'walk' | 'run' | 'wag' | 'poses';
+        | 'breathe'
+        | 'blink'
+        | 'nod'
+        | 'look-about'
+        | 'wave'
+        | 'reach-up'
+        | 'sit'
+        | 'walk'
+        | 'run'
+        | 'wag'
+        | 'wing-beat'
+        | 'say'
+        | 'poses';
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       amount: number;
+      late?: boolean | null;
+      says?: components['schemas']['SaidScene'][] | null;
     };
     HeightBody: {
       key: string;
@@ -2965,6 +2993,10 @@ export interface components {
     SoftLineBody: {
       points: number[];
       stiffness: number[];
+    };
+    SaidScene: {
+      drawingIds: string[];
+      frames: number;
     };
     FinishFields: {
       /** @enum {unknown} */
@@ -3853,15 +3885,18 @@ export interface components {
     };
     /** @description What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */
     MotionFaults: {
-      bare: components['schemas']['MotionPlace'][];
-      folds: components['schemas']['MotionPlace'][];
-    };
-    /** @description What is wrong with a piece in one frame of a motion. */
-    MotionPlace: {
-      pieceId: components['schemas']['PieceId'];
-      frame: number;
-      /** @description px. */
-      area: number;
+      bare: {
+        pieceId: components['schemas']['PieceId'];
+        frame: number;
+        /** @description px. */
+        area: number;
+      }[];
+      folds: {
+        pieceId: components['schemas']['PieceId'];
+        frame: number;
+        /** @description px. */
+        area: number;
+      }[];
     };
     /** @description A picture of a motion that is kept. */
     TrialPicture: {

@@ -11,8 +11,8 @@ import {
   type PieceId,
 } from '@limber-sheaf/core';
 import type Konva from 'konva';
-import { Fragment, useMemo, useRef } from 'react';
-import { Image, Layer, Rect, Stage } from '../../ui/konva';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { Group, Image, Layer, Rect, Stage } from '../../ui/konva';
 import { useOnBench } from '../context';
 import type { Station, StationEntry } from '../station';
 import { useStores } from '../ActionRow';
@@ -80,6 +80,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const isItself = Object.keys(instead).length === 0 && over.length === 0;
   const still = !solo && !lit && bent.size === 0 && [...placements.values()].every(isAtRest);
   const atRest = still && isItself;
+  const arrived = useArrived(view.id, !atRest && !peek, coming);
   const pointer = usePointer(placements, bent, order, station?.hand);
 
   return (
@@ -109,7 +110,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
           <Rect x={0} y={0} width={view.width} height={view.height} fill={palette.canvas} />
           {!peek && station?.Beneath && <station.Beneath />}
           {/* At rest the pieces are the design, and no seam may show between them; it also stands in until they have come. */}
-          {(peek || still || (uncut === undefined && !solo)) && design && <Image {...design} />}
+          {(peek || still || ((uncut === undefined || !arrived) && !solo)) && design && <Image {...design} />}
           {/* What is drawn in a piece's place stands on paper, and not on the piece as the design has it. */}
           {!peek && still && !isItself && (
             <>
@@ -127,32 +128,33 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
           )}
           {!peek && flat && <Image image={flat.image} x={flat.x} y={flat.y} />}
           {!peek && !solo && uncut && <Image {...uncut} opacity={lit ? 0.5 : 1} />}
-          {!peek &&
-            !flat &&
-            !atRest &&
-            steps
-              .filter(({ piece }) => !solo || solo.includes(piece.id))
-              .map(({ piece, sheet }) => (
-                <Fragment key={`${sheet}-${piece.id}`}>
-                  <PieceNode
-                    piece={piece}
-                    sheet={sheet}
-                    derived={sheets[piece.id]}
-                    instead={instead[piece.id]}
-                    placement={placements.get(piece.id)}
-                    opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
-                    bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
-                    bent={bent.get(piece.id)}
-                    by={isSeen(knownBy(piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
-                  />
-                  {sheet === 'piece' &&
-                    over
-                      .filter(({ at }) => at === piece.id)
-                      .map(({ of, picture }) => (
-                        <OverNode key={of} sheet={picture} by={by} placement={placements.get(of)} />
-                      ))}
-                </Fragment>
-              ))}
+          {!peek && !flat && !atRest && (
+            <Group visible={arrived}>
+              {steps
+                .filter(({ piece }) => !solo || solo.includes(piece.id))
+                .map(({ piece, sheet }) => (
+                  <Fragment key={`${sheet}-${piece.id}`}>
+                    <PieceNode
+                      piece={piece}
+                      sheet={sheet}
+                      derived={sheets[piece.id]}
+                      instead={instead[piece.id]}
+                      placement={placements.get(piece.id)}
+                      opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
+                      bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
+                      bent={bent.get(piece.id)}
+                      by={isSeen(knownBy(piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
+                    />
+                    {sheet === 'piece' &&
+                      over
+                        .filter(({ at }) => at === piece.id)
+                        .map(({ of, picture }) => (
+                          <OverNode key={of} sheet={picture} by={by} placement={placements.get(of)} />
+                        ))}
+                  </Fragment>
+                ))}
+            </Group>
+          )}
         </Layer>
         <Layer>
           {!peek && <PickedContours palette={palette} placements={placements} />}
@@ -161,6 +163,21 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
       </Stage>
     </div>
   );
+}
+
+/**
+ * Have all pictures of a view's pieces come since they are first shown? Until then the design stands in: a character with holes
+ * in it says that something is wrong.
+ */
+function useArrived(viewId: string, isShown: boolean, coming: boolean): boolean {
+  const [arrived, setArrived] = useState<string | null>(null);
+  useEffect(() => {
+    if (!isShown || coming || arrived === viewId) return;
+    // What is not at hand has been asked for by now, and `coming` is told before the next frame.
+    const asked = requestAnimationFrame(() => setArrived(viewId));
+    return () => cancelAnimationFrame(asked);
+  }, [viewId, isShown, coming, arrived]);
+  return arrived === viewId;
 }
 
 const NONE_BENT: ReadonlyMap<PieceId, number> = new Map();

@@ -1,8 +1,7 @@
-import { drawingById, MOST_FRAMES, type CycleRow, type SwapSetRow } from '@limber-sheaf/core';
+import { drawingById, MOST_FRAMES, type CycleRow, type SwapSetRow, drawnIn } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { Choice } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
-import { drawnIn } from './swaps-store';
 
 /** A cycle as a strip: its drawings one after the other, how many frames each is held, and room for one more. */
 export function CycleStrip({ cycle, set }: { cycle: CycleRow; set: SwapSetRow }) {

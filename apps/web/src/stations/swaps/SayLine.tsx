@@ -1,4 +1,4 @@
-import { LONGEST_LINE, counted, standIn, type SpokenLine } from '@limber-sheaf/core';
+import { LONGEST_LINE, counted, defaultFirst, scenesOfLine, standIn, type SpokenLine } from '@limber-sheaf/core';
 import { Play, Square, X } from 'lucide-react';
 import { useState } from 'react';
 import { blobUrl, call } from '../../api/client';
@@ -10,8 +10,8 @@ import { Action, Choice } from '../../ui/controls';
 import { giveFile } from '../../ui/give-file';
 import { NumberField } from '../../ui/NumberField';
 import type { swapTasks } from './swap-tasks';
-import { LINE, defaultFirst, setsIn, useSwaps, type TriedLine } from './swaps-store';
-import { scenesOf, showFrame } from './usePlaying';
+import { LINE, setsIn, useSwaps, type TriedLine } from './swaps-store';
+import { showFrame } from './usePlaying';
 
 /** A line that is typed, read as mouth shapes, and said; each shape can be changed on the strip below it. */
 export function SayLine({ line }: { line: TriedLine }) {
@@ -237,7 +237,7 @@ function LineNotes({ spoken }: { spoken: SpokenLine }) {
 async function saveMoving({ doc, view }: BenchValue, { fps, spoken }: TriedLine): Promise<void> {
   if (!spoken) return;
   try {
-    const scenes = scenesOf(doc, view.id, spoken);
+    const scenes = scenesOfLine(doc, view.id, spoken, useSwaps.getState().worn);
     const made = await asWork('Making the moving picture', (signal) =>
       call('swaps.movingPicture', view.id, { fps, scenes }, signal),
     );

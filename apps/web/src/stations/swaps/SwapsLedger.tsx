@@ -9,6 +9,7 @@ import {
   seatDrift,
   setName,
   type SwapSetRow,
+  drawnIn,
 } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
@@ -18,7 +19,7 @@ import { EmptyCell } from './EmptyCell';
 import { LooksAndCycles } from './LooksAndCycles';
 import { SwapFindings } from './SwapFindings';
 import { SetRules } from './SetRules';
-import { drawnIn, openSet, pickSet, setsIn, useSwaps, wornOf } from './swaps-store';
+import { openSet, pickSet, setsIn, useSwaps, wornOf } from './swaps-store';
 
 /** Swaps' ledger: the sets with what is drawn and how it sits, and the drawing that shows. */
 export function SwapsLedger() {

@@ -1,4 +1,4 @@
-import { defaultOf, inView, pieceOfSet, toHex, type DrawingRow, type SheetRef } from '@limber-sheaf/core';
+import { defaultOf, inView, pieceOfSet, toHex, type DrawingRow, type SheetRef, drawnIn } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
 import { smallerFor, usePicture } from '../../bench/light-table/usePicture';
@@ -9,7 +9,7 @@ import { DifferenceOnArt } from './DifferenceOnArt';
 import { MakeOnArt } from './MakeOnArt';
 import { usePainting } from './paint-hand';
 import { PupilOnArt } from './PupilOnArt';
-import { drawnIn, openSet, useSwaps, wornOf } from './swaps-store';
+import { openSet, useSwaps, wornOf } from './swaps-store';
 
 /** On the art: the ghosts of a set's drawings, and the marks that they share. */
 export function SwapsOverlay({ palette }: { palette: Palette }) {

@@ -8,6 +8,7 @@ import {
   pieceOfSet,
   setAt,
   type PieceRow,
+  drawnIn,
 } from '@limber-sheaf/core';
 import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
@@ -15,7 +16,7 @@ import type { BenchAction } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { beginMaking, leaveMaking, useMaking } from './making';
 import { leavePainting, nibBack, usePainting } from './paint-hand';
-import { FLIP, drawnIn, openLine, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
+import { FLIP, openLine, openSet, step, useSwaps, wearNothing, wornOf } from './swaps-store';
 
 function pickedPiece({ doc, view }: BenchValue): PieceRow | null {
   const id = useBench.getState().pickedPiece;

@@ -2,10 +2,9 @@ import {
   SWAP_KINDS,
   defaultOf,
   drawingById,
-  drawingsOf,
+  drawnIn,
   drawnInstead,
   drawnOver,
-  inView,
   partnerOf,
   partOf,
   pieceOfSet,
@@ -115,16 +114,6 @@ export function wear(doc: CharacterDoc, drawingId: string): void {
 /** Shows every set's default drawing again. */
 export function wearNothing(): void {
   useSwaps.setState({ worn: {}, playing: null, gaze: {} });
-}
-
-/** The drawings of a set that are there in a view, in the order of its chart. */
-export function drawnIn(doc: CharacterDoc, set: SwapSetRow, viewId: string): DrawingRow[] {
-  return drawingsOf(doc, set).filter(({ id, isDefault }) => isDefault || inView(doc, id, viewId));
-}
-
-/** The same with the default one first, as `standIn` takes them. */
-export function defaultFirst(doc: CharacterDoc, set: SwapSetRow, viewId: string): DrawingRow[] {
-  return drawnIn(doc, set, viewId).sort((a, b) => Number(b.isDefault) - Number(a.isDefault));
 }
 
 /** Opens a set's chart, and picks its piece. */

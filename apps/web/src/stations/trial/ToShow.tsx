@@ -20,13 +20,13 @@ const SIZES = ['240', '480', '720', '1080'].map((value) => ({ value, word: `${va
 /** Saves the motion that is tried as a picture to show: one that moves, or stills side by side. */
 export function ToShow() {
   const { doc, view } = useOnBench();
-  const { motion, fps, amount, wears } = useTrial();
+  const { motion, fps, amount, wears, late, says } = useTrial();
   const [as, setAs] = useState<As>('gif');
   const [tall, setTall] = useState('480');
   if (!motion) return null;
   const save = async () => {
     try {
-      const wish = { motion, fps, amount, tall: Number(tall), as, wears: [...wears] };
+      const wish = { motion, fps, amount, late, says: [...says], tall: Number(tall), as, wears: [...wears] };
       const made = await asWork('Drawing the motion', (signal) => call('trial.show', view.id, wish, signal));
       if (made) giveFile(blobUrl(made.blob), `${doc.character.code}_${view.key}_${motion}.${made.ending}`);
     } catch (error) {

@@ -1,5 +1,8 @@
 import * as Slider from '@radix-ui/react-slider';
-import { Choice } from '../../ui/controls';
+import { useMemo } from 'react';
+import { looseJoints } from '@limber-sheaf/core';
+import { useOnBench } from '../../bench/context';
+import { Choice, Toggle } from '../../ui/controls';
 import { Range } from '../../ui/Range';
 import { RATES, holdFrame, useTrial, type Rate } from './trial-store';
 import { useFindings, useMotion, usePlay } from './useMotion';
@@ -17,7 +20,9 @@ export function TrialFrames() {
   usePlay(motion);
   const findings = useFindings(motion);
   const frame = useTrial((s) => s.frame);
-  const { fps, amount, pace } = useTrial();
+  const { doc, view } = useOnBench();
+  const { fps, amount, pace, late } = useTrial();
+  const loose = useMemo(() => looseJoints(doc, view.id).length > 0, [doc, view.id]);
   if (!motion) return null;
   const count = motion.poses.length;
   const wrong = new Set((findings ?? []).flatMap(({ kind, frames }) => (kind === 'outside' ? [] : frames)));
@@ -71,6 +76,15 @@ export function TrialFrames() {
           options={PACES}
           onChange={(value) => useTrial.setState({ pace: Number(value) })}
         />
+        {loose && (
+          <Toggle
+            on={late}
+            title="Hair, scarves, tails and soft parts swing after what they hang from"
+            onChange={(on) => useTrial.setState({ late: on })}
+          >
+            Loose parts follow
+          </Toggle>
+        )}
       </div>
     </div>
   );

@@ -2,6 +2,7 @@ import { bendsOf, counted, motionsFor, reachChains, type MotionFinding, type Mot
 import { useOnBench } from '../../bench/context';
 import { Action, LedgerHead } from '../../ui/controls';
 import { KeptPoses } from './KeptPoses';
+import { SayHere } from './SayHere';
 import { SoftPart } from './SoftPart';
 import { ToShow } from './ToShow';
 import { holdFrame, tryMotion, useTrial } from './trial-store';
@@ -37,6 +38,7 @@ export function TrialLedger() {
           </li>
         ))}
       </ul>
+      <SayHere />
       {lacking.length > 0 && (
         <details className="mb-4 text-[13px] text-soft">
           <summary className="cursor-pointer px-1 py-1">

@@ -5,6 +5,7 @@ import {
   keptPose,
   type CharacterDoc,
   type DrawingId,
+  type LineScene,
   type MotionKey,
   type PoseRow,
   type SheetRef,
@@ -37,6 +38,11 @@ interface TrialState {
   amount: number;
   /** How fast it is shown: 1 as it will run. */
   pace: number;
+  /** Does what hangs loosely follow late? */
+  late: boolean;
+  /** The line that is said: as it is typed, and as scenes once it is read. */
+  line: string;
+  says: readonly LineScene[];
   reaching: Reaching | null;
   /** Drawings that show in place of their sets' default ones. */
   wears: readonly DrawingId[];
@@ -56,6 +62,9 @@ export const useTrial = create<TrialState>(() => ({
   fps: 24,
   amount: 1,
   pace: 1,
+  late: true,
+  line: '',
+  says: [],
   reaching: null,
   wears: [],
   ghost: false,

@@ -62,8 +62,8 @@ beforeEach(() => {
 
 test('motions that the character can do are tried by a click; of the others it is said what they lack', async () => {
   onBench(<TrialLedger />, doc, { station: 'trial' });
-  expect(screen.getByText('5 motions of 11 can be tried here.')).toBeTruthy();
-  await userEvent.click(screen.getByText('6 motions cannot be tried here'));
+  expect(screen.getByText('5 motions of 13 can be tried here.')).toBeTruthy();
+  await userEvent.click(screen.getByText('8 motions cannot be tried here'));
   expect(screen.getByText('It has no tail with a joint in this view.')).toBeTruthy();
   expect(screen.queryByRole('button', { name: 'Wag' })).toBeNull();
   await userEvent.click(screen.getByRole('button', { name: 'Nod' }));

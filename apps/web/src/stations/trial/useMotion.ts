@@ -1,5 +1,6 @@
 import {
   bendsOf,
+  type LineScene,
   measureMotion,
   motionFrames,
   wornOver,
@@ -20,15 +21,22 @@ import { showDrawings, useTrial, type Rate } from './trial-store';
 const framesOf = lastOf(motionFrames);
 const findingsOf = lastOf(measureMotion);
 /** The same object while what it is made with is the same, as the frames are kept by it. */
-const optionsOf = lastOf((fps: Rate, amount: number) => ({ fps, amount }));
+const optionsOf = lastOf((fps: Rate, amount: number, late: boolean, says: readonly LineScene[]) => ({
+  ...{ fps, amount, late, says },
+}));
+
+/** What the tried motion is made with. */
+function useOptions() {
+  const { fps, amount, late, says } = useTrial();
+  return optionsOf(fps, amount, late, says);
+}
 
 /** The motion that is tried, frame by frame; null for none. */
 export function useMotion(): MotionFrames | null {
   const { doc, view } = useOnBench();
   const motion = useTrial((s) => s.motion);
-  const fps = useTrial((s) => s.fps);
-  const amount = useTrial((s) => s.amount);
-  const made = motion && framesOf(doc, view.id, motion, optionsOf(fps, amount));
+  const options = useOptions();
+  const made = motion && framesOf(doc, view.id, motion, options);
   return made && made.poses.length > 0 ? made : null;
 }
 
@@ -38,17 +46,16 @@ const RESTS_MS = 400;
 /** What the pictures of a motion tell that is wrong, as the server finds it; null while it is being looked for. */
 function useFaults(motion: MotionFrames | null): MotionFaults | null {
   const { view, revision } = useOnBench();
-  const fps = useTrial((s) => s.fps);
-  const amount = useTrial((s) => s.amount);
+  const options = useOptions();
   const key = motion?.key ?? null;
-  const wish = useRested(optionsOf(fps, amount), RESTS_MS);
+  const wish = useRested(options, RESTS_MS);
   const { data } = useSWR(
-    key && (['trial.faults', view.id, revision, key, wish.fps, wish.amount] as const),
-    ([operation, viewId, , asked, ...options]) =>
-      call(operation, viewId, { motion: asked, fps: options[0], amount: options[1] }),
+    key && (['trial.faults', view.id, revision, key, wish] as const),
+    ([operation, viewId, , asked, made]) =>
+      call(operation, viewId, { motion: asked, ...made, says: made.says.map((scene) => ({ ...scene })) }),
     { revalidateOnFocus: false },
   );
-  return wish.fps === fps && wish.amount === amount ? (data ?? null) : null;
+  return wish === options ? (data ?? null) : null;
 }
 
 /** What every frame of a motion was found to do; null while joints are not proven yet or bare places are looked for. */
