@@ -101,10 +101,14 @@ export function symmetryAxis(silhouette: Mask, bounds: Rect): number {
   return (best + 1) / 2;
 }
 
+/** Where legs usually part, and where they part at the lowest, from the neck to the floor. */
+const USUAL_CROTCH = 0.5;
+const LOWEST_CROTCH = 0.58;
+
 /** Where the gap between the legs ends, going up from the floor; a usual place where the legs are drawn together. */
 function crotchOf(silhouette: Mask, axisX: number, neckY: number, top: number, bottom: number): number {
   const { width, data } = silhouette;
-  const usual = Math.round(neckY + 0.55 * (bottom - neckY));
+  const usual = Math.round(neckY + USUAL_CROTCH * (bottom - neckY));
   const reach = Math.max(3, Math.round((bottom - top) * 0.04));
   const gapAt = (y: number) => {
     for (let x = Math.max(0, Math.round(axisX) - reach); x <= Math.min(width - 1, axisX + reach); x++)
@@ -121,7 +125,9 @@ function crotchOf(silhouette: Mask, axisX: number, neckY: number, top: number, b
       missing = 0;
     } else missing++;
   }
-  return crotch < neckY + 0.2 * (bottom - neckY) ? usual : crotch;
+  const share = (crotch - neckY) / (bottom - neckY);
+  // A gap that ends lower is one beneath a skirt or a coat.
+  return share < 0.2 || share > LOWEST_CROTCH ? usual : crotch;
 }
 
 /** A place in body coordinates: u across (±1 at half the figure's width), v down (0 crown, 1 neck, 2 crotch, 3 floor). */

@@ -42,6 +42,7 @@ export function segmentDesign(design: PlacedBitmap, within?: Uint8Array): Segmen
   if (outline.width > 0) {
     const isLine = colourTest(outline.colour, (distance) => distance < 13);
     for (let i = 0; i < words.length; i++) if (words[i] >>> 24 > INSIDE && isLine(words[i])) line[i] = 1;
+    clearThickMutable(line, width, Math.ceil(outline.width * THICK));
   }
   const open = (i: number) => words[i] >>> 24 > INSIDE && line[i] === 0 && (!within || within[i] > 0);
   const labels = new Int32Array(words.length);
@@ -51,6 +52,28 @@ export function segmentDesign(design: PlacedBitmap, within?: Uint8Array): Segmen
   absorbSlivers(labels, width, raw.areas, least, open);
   const merged = takeShadesTogether(labels, width, words, raw.areas, least, lined);
   return { width, height, labels: merged.labels, patches: merged.patches, line, lineWidth: outline.width };
+}
+
+/** What is this many times as thick as the outline is paint of a like colour: dark trousers, hair. */
+const THICK = 4;
+
+/** Takes what is as thick as that out of line art: squares of this side that it fills wholly. */
+function clearThickMutable(line: Uint8Array, width: number, side: number): void {
+  const height = line.length / width;
+  // Of each pixel, the side of the largest square of line that ends in it at the lower right.
+  const squares = new Uint16Array(line.length);
+  for (let i = 0; i < line.length; i++) {
+    if (line[i] === 0) continue;
+    const x = i % width;
+    squares[i] = x === 0 || i < width ? 1 : 1 + Math.min(squares[i - 1], squares[i - width], squares[i - width - 1]);
+  }
+  for (let y = height - 1; y >= 0; y--)
+    for (let x = width - 1; x >= 0; x--) {
+      const i = y * width + x;
+      if (squares[i] < side) continue;
+      // The square ends here: all of it is paint.
+      for (let dy = 0; dy < side; dy++) line.fill(0, i - dy * width - side + 1, i - dy * width + 1);
+    }
 }
 
 function floodPatches(

@@ -37,6 +37,18 @@ function spansLimb(limb: Limb, parts: readonly KnownPart[], low: number, high: n
   return !first || !last || high - low > 0.6 * (last.v - first.v);
 }
 
+/** A leg's root: where it is first seen, or, of one that comes out of a skirt, where it would begin at the crotch. */
+function fromTheHip(
+  seen: { x: number; y: number },
+  tip: { x: number; y: number },
+  group: string,
+  { crotchY }: BodyFrame,
+): { x: number; y: number } {
+  if (group !== 'leg' || seen.y <= crotchY || tip.y <= seen.y) return seen;
+  const share = (crotchY - seen.y) / (tip.y - seen.y);
+  return { x: seen.x + (tip.x - seen.x) * share, y: crotchY };
+}
+
 /** Shares a limb's pixels out among its parts, along the line from its root to its end. */
 export function splitLimb(
   segments: Segments,
@@ -45,6 +57,7 @@ export function splitLimb(
   parts: readonly KnownPart[],
   isHere: (patch: number) => boolean,
   frame: BodyFrame,
+  standsOut: ((x: number, y: number) => number) | null,
 ): ((patch: number, x: number, y: number) => number | null) | null {
   const patches = segments.patches.map((_, at) => at).filter((at) => guesses[at].part !== null && isHere(at));
   if (patches.length === 0) return null;
@@ -58,7 +71,8 @@ export function splitLimb(
   }
   const tall = Math.max(1, maxY - minY);
   // Only a hand or a foot was told from the body: there is no limb to cut.
-  if (!spansLimb(limb, parts, toBody(frame, frame.axisX, minY).v, toBody(frame, frame.axisX, maxY).v)) return null;
+  if (!standsOut && !spansLimb(limb, parts, toBody(frame, frame.axisX, minY).v, toBody(frame, frame.axisX, maxY).v))
+    return null;
   for (const at of patches) {
     const { bounds } = segments.patches[at];
     for (let y = bounds.y; y < bounds.y + bounds.height; y += 3)
@@ -72,15 +86,16 @@ export function splitLimb(
       }
   }
   if (ends.root.n === 0 || ends.tip.n === 0) return null;
-  const rx = ends.root.x / ends.root.n;
-  const ry = ends.root.y / ends.root.n;
   const tx = ends.tip.x / ends.tip.n;
   const ty = ends.tip.y / ends.tip.n;
+  const seen = { x: ends.root.x / ends.root.n, y: ends.root.y / ends.root.n };
+  const { x: rx, y: ry } = fromTheHip(seen, { x: tx, y: ty }, parts[limb.parts[0]].group, frame);
   const square = (tx - rx) ** 2 + (ty - ry) ** 2;
   if (square < 1 || frame.halfWidth === 0) return null;
   // The ends' middles lie a little inside: stretch the measure out to the limb's own length.
-  const along = (x: number, y: number) => ((x - rx) * (tx - rx) + (y - ry) * (ty - ry)) / square;
-  const stretch = (t: number) => (t + 0.06) / 1.12;
+  const straight = (x: number, y: number) => ((x - rx) * (tx - rx) + (y - ry) * (ty - ry)) / square;
+  const along = standsOut ?? straight;
+  const stretch = (t: number) => (standsOut ? t : (t + 0.06) / 1.12);
   const spread = new Map<number, { low: number; high: number; mean: number }>();
   for (const at of patches) {
     const { bounds } = segments.patches[at];
