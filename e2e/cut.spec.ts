@@ -149,7 +149,7 @@ test('a proposal is corrected and stepped back on its own, and is there again af
   const first = (await told.textContent()) ?? '';
   // A hand is given to the torso: one part fewer is proposed.
   await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'torso' }).click();
-  await bench.click(CANVAS, [500, 2070]);
+  await bench.click(CANVAS, [490, 2130]);
   await expect(told).not.toHaveText(first);
   const corrected = (await told.textContent()) ?? '';
   await page.keyboard.press('Control+z');

@@ -1,11 +1,15 @@
-import { INSIDE, type Mask } from '../../raster/mask.js';
+import type { Mask } from '../../raster/mask.js';
+import { branchesOf, cellNear, distances, gridOf, grown, type Found, type Grid } from './figure-grid.js';
 import type { BodyFrame } from './body-frame.js';
 
 /** A limb that stands out from the figure: what lies between its tip and where it joins the rest. */
 export interface Lobe {
-  kind: 'head' | 'arm' | 'leg';
-  /** A lies on the left of the picture; null for a head. */
+  /** The group of its parts; a head with its neck is `head` where it is not to be split, and `neck` where it is. */
+  kind: string;
+  /** A lies on the left of the picture; null for what there is one of. */
   side: 'A' | 'B' | null;
+  /** Of its group the only part that it is, where it is no chain: one of four wings. */
+  part?: string;
   tip: { x: number; y: number };
 }
 
@@ -14,6 +18,8 @@ export interface FigureLobes {
   lobes: Lobe[];
   /** The limb that a place belongs to, -1 for the trunk, and how far along it that lies: 0 at its root, 1 at its tip. */
   at: (x: number, y: number) => { lobe: number; along: number };
+  /** How far along a limb any place lies, also one that is not the limb's: below 0 before its root. */
+  along: (lobe: number, x: number, y: number) => number;
   /** The limb that is nearest by way of the figure; -1 where there is none. */
   nearest: (x: number, y: number) => number;
 }
@@ -30,31 +36,6 @@ const WIDEST = 0.26;
 /** Where a shoulder lies: out from the axis, of half the width; down from the neck, of the height. */
 const SHOULDER = { u: 0.48, down: 0.04 };
 
-/** A figure on square cells. */
-interface Grid {
-  size: number;
-  columns: number;
-  rows: number;
-  filled: Uint8Array;
-}
-
-/** A part of the figure that hangs together at more than some distance from its middle. */
-interface Branch {
-  peak: number;
-  cells: number[];
-  /** Is its limb told from the rest already? */
-  isTold: boolean;
-}
-
-/** A limb before it is known what it is. */
-interface Found {
-  cells: number[];
-  tip: number;
-  /** In cells, from the middle of the figure. */
-  from: number;
-  to: number;
-}
-
 /**
  * Finds the limbs of a figure by its silhouette: going in from the tips, by how far they lie from the middle of the chest by way
  * of the figure, a limb ends where it meets the rest. Arms that lie close to the trunk are none of their own.
@@ -67,45 +48,67 @@ export function figureLobes(silhouette: Mask, frame: BodyFrame): FigureLobes {
   const far = chest < 0 ? new Float64Array(grid.filled.length).fill(Infinity) : distances(grid, [chest]);
   const found = branchesOf(grid, far, (STANDS_OUT * tall) / size);
   const told = tell(grid, found, frame);
+  return asFigure(
+    grid,
+    told.map(({ found: { cells, from, to, tip }, lobe }): LimbCells => {
+      // Legs part at the crotch: what lies farther up is what they are dressed in.
+      if (lobe.kind === 'leg') {
+        const own = cells.filter((cell) => (Math.floor(cell / grid.columns) + 0.5) * size >= frame.crotchY);
+        return { lobe, cells: own, far, from, to, grows: 0 };
+      }
+      if (lobe.kind !== 'arm') return { lobe, cells, far, from, to, grows: 0 };
+      // Where an arm that hangs down parts from the trunk is its armpit; it is measured from the shoulder.
+      const half = Math.min(frame.halfWidth, WIDEST * tall);
+      const shoulder = cellNear(
+        grid,
+        frame.axisX + (lobe.side === 'A' ? -1 : 1) * SHOULDER.u * half,
+        frame.neckY + SHOULDER.down * tall,
+      );
+      const own = distances(grid, [shoulder]);
+      // What lies nearer to the axis than the shoulder's own round is the trunk's.
+      const round = middleWidth(cells, own, own[tip]) / 2;
+      const offAxis = (cell: number) => Math.abs((cell % grid.columns) - frame.axisX / size);
+      const least = offAxis(shoulder) - round;
+      const beyond = cells.filter((cell) => offAxis(cell) >= least || sideOf(grid, cell, frame) !== lobe.side);
+      const wide = cells.length / Math.max(1, to - from);
+      return { lobe, cells: beyond, far: own, from: 0, to: own[tip], grows: Math.min(round, wide / 2) };
+    }),
+  );
+}
+
+/** A limb on a figure's cells. */
+export interface LimbCells {
+  lobe: Lobe;
+  cells: readonly number[];
+  /** By cell, how far it is from the limb's root, in cells; where it begins and where its tip is. */
+  far: Float64Array;
+  from: number;
+  to: number;
+  /** Cells by which it is let out into the rest of the figure. */
+  grows: number;
+}
+
+/** A figure of which the limbs are known. */
+export function asFigure(grid: Grid, limbs: readonly LimbCells[]): FigureLobes {
   const owner = new Int8Array(grid.filled.length).fill(-1);
-  told.forEach(({ found: { cells } }, lobe) => {
-    for (const cell of cells) owner[cell] = lobe;
-  });
-  const measures = told.map(({ found: { cells, from, to, tip }, lobe: { kind, side } }) => {
-    const wide = cells.length / Math.max(1, to - from);
-    // Legs part at the crotch: what lies farther up is what they are dressed in.
-    if (kind === 'leg')
-      for (const cell of cells) if ((Math.floor(cell / grid.columns) + 0.5) * size < frame.crotchY) owner[cell] = -1;
-    if (kind !== 'arm') return { far, from, to, grows: 0 };
-    // Where an arm that hangs down parts from the trunk is its armpit; it is measured from the shoulder.
-    const half = Math.min(frame.halfWidth, WIDEST * tall);
-    const shoulder = cellNear(
-      grid,
-      frame.axisX + (side === 'A' ? -1 : 1) * SHOULDER.u * half,
-      frame.neckY + SHOULDER.down * tall,
-    );
-    const own = distances(grid, [shoulder]);
-    // What lies nearer to the axis than the shoulder's own round is the trunk's.
-    const round = middleWidth(cells, own, own[tip]) / 2;
-    const least = Math.abs((shoulder % grid.columns) - frame.axisX / size) - round;
-    for (const cell of cells)
-      if (Math.abs((cell % grid.columns) - frame.axisX / size) < least && sideOf(grid, cell, frame) === side)
-        owner[cell] = -1;
-    return { far: own, from: 0, to: own[tip], grows: Math.min(round, wide / 2) };
-  });
+  for (const [lobe, { cells }] of limbs.entries()) for (const cell of cells) owner[cell] = lobe;
   const nearest = grown(grid, owner, () => Infinity);
-  const reached = grown(grid, owner, (lobe) => measures[lobe].grows);
+  const reached = grown(grid, owner, (lobe) => limbs[lobe].grows);
+  const { size, columns, rows } = grid;
   const cellAt = (x: number, y: number) =>
-    Math.min(grid.rows - 1, Math.floor(y / size)) * grid.columns + Math.min(grid.columns - 1, Math.floor(x / size));
+    Math.min(rows - 1, Math.floor(y / size)) * columns + Math.min(columns - 1, Math.floor(x / size));
+  const along = (lobe: number, x: number, y: number) => {
+    const { far, from, to } = limbs[lobe];
+    const there = far[cellAt(x, y)];
+    return Number.isFinite(there) ? (there - from) / Math.max(1, to - from) : 0;
+  };
   return {
-    lobes: told.map(({ lobe }) => lobe),
+    lobes: limbs.map(({ lobe }) => lobe),
     at(x, y) {
-      const cell = cellAt(x, y);
-      const lobe = reached[cell];
-      if (lobe < 0) return { lobe, along: 0 };
-      const { far: own, from, to } = measures[lobe];
-      return { lobe, along: Math.min(1, Math.max(0, (own[cell] - from) / Math.max(1, to - from))) };
+      const lobe = reached[cellAt(x, y)];
+      return { lobe, along: lobe < 0 ? 0 : Math.min(1, Math.max(0, along(lobe, x, y))) };
     },
+    along,
     nearest: (x, y) => nearest[cellAt(x, y)],
   };
 }
@@ -119,95 +122,6 @@ function sideOf({ size, columns }: Grid, cell: number, { axisX }: BodyFrame): 'A
 function middleWidth(cells: readonly number[], far: Float64Array, long: number): number {
   const middle = cells.filter((cell) => far[cell] > long / 3 && far[cell] < (2 * long) / 3).length;
   return middle / Math.max(1, long / 3);
-}
-
-function gridOf({ width, height, data }: Mask, size: number): Grid {
-  const [columns, rows] = [Math.ceil(width / size), Math.ceil(height / size)];
-  const filled = new Uint8Array(columns * rows);
-  for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++) {
-      const x = Math.min(width - 1, column * size + (size >> 1));
-      const y = Math.min(height - 1, row * size + (size >> 1));
-      filled[row * columns + column] = data[y * width + x] > INSIDE ? 1 : 0;
-    }
-  return { size, columns, rows, filled };
-}
-
-/** The filled cell nearest to a place; -1 for none. */
-function cellNear({ size, columns, filled }: Grid, x: number, y: number): number {
-  let [best, least] = [-1, Infinity];
-  for (let cell = 0; cell < filled.length; cell++) {
-    if (filled[cell] === 0) continue;
-    const off = Math.hypot((cell % columns) + 0.5 - x / size, Math.floor(cell / columns) + 0.5 - y / size);
-    if (off < least) [best, least] = [cell, off];
-  }
-  return best;
-}
-
-const STEPS = [-1, 0, 1].flatMap((dy) =>
-  [-1, 0, 1].flatMap((dx) => (dx === 0 && dy === 0 ? [] : [{ dx, dy, length: Math.hypot(dx, dy) }])),
-);
-
-function eachBeside(
-  { columns, rows, filled }: Grid,
-  cell: number,
-  tell: (beside: number, length: number) => void,
-): void {
-  const [column, row] = [cell % columns, Math.floor(cell / columns)];
-  for (const { dx, dy, length } of STEPS) {
-    const [x, y] = [column + dx, row + dy];
-    if (x >= 0 && y >= 0 && x < columns && y < rows && filled[y * columns + x] === 1) tell(y * columns + x, length);
-  }
-}
-
-/** By cell, how far it is from some cells by way of the figure, in cells; Infinity where no way leads. */
-function distances(grid: Grid, from: readonly number[]): Float64Array {
-  const far = new Float64Array(grid.filled.length).fill(Infinity);
-  const waiting = [...from];
-  for (const cell of from) far[cell] = 0;
-  for (let next = 0; next < waiting.length; next++) {
-    const cell = waiting[next];
-    eachBeside(grid, cell, (beside, length) => {
-      if (far[cell] + length >= far[beside] - 1e-9) return;
-      far[beside] = far[cell] + length;
-      waiting.push(beside);
-    });
-  }
-  return far;
-}
-
-/** Limbs: what hangs together beyond some distance, down to where it meets another such. */
-function branchesOf(grid: Grid, far: Float64Array, least: number): Found[] {
-  const order = [...far.keys()].filter((cell) => Number.isFinite(far[cell])).sort((a, b) => far[b] - far[a]);
-  const branchAt = new Map<number, Branch>();
-  const found: Found[] = [];
-  const take = (branch: Branch, from: number) => {
-    if (branch.isTold || branch.peak - from < least) return;
-    branch.isTold = true;
-    found.push({ cells: [...branch.cells], tip: branch.cells[0], from, to: branch.peak });
-  };
-  for (const cell of order) {
-    const beside = new Set<Branch>();
-    eachBeside(grid, cell, (other) => {
-      const branch = branchAt.get(other);
-      if (branch) beside.add(branch);
-    });
-    const [own = { peak: far[cell], cells: [], isTold: false }, ...others] = [...beside].sort(
-      (a, b) => b.peak - a.peak,
-    );
-    for (const other of others) {
-      const isLimb = other.peak - far[cell] >= least;
-      if (isLimb) {
-        take(other, far[cell]);
-        take(own, far[cell]);
-      }
-      for (const one of other.cells) branchAt.set(one, own);
-      own.cells.push(...other.cells);
-    }
-    own.cells.push(cell);
-    branchAt.set(cell, own);
-  }
-  return found;
 }
 
 /** What some limbs are: the head has the crown, legs end on the floor, arms are the longest of the others, one a side. */
@@ -239,27 +153,4 @@ function tell({ size, columns }: Grid, found: readonly Found[], frame: BodyFrame
     legs[1].lobe.side = 'B';
   }
   return told;
-}
-
-/** Limbs let out into the rest of the figure by so many cells each; every cell goes to the limb that reaches it first. */
-function grown(grid: Grid, owner: Int8Array, reach: (lobe: number) => number): Int8Array {
-  const out = owner.slice();
-  const far = new Float64Array(owner.length).fill(Infinity);
-  const waiting: number[] = [];
-  for (let cell = 0; cell < owner.length; cell++)
-    if (owner[cell] >= 0) {
-      far[cell] = 0;
-      waiting.push(cell);
-    }
-  for (let next = 0; next < waiting.length; next++) {
-    const cell = waiting[next];
-    eachBeside(grid, cell, (beside, length) => {
-      const there = far[cell] + length;
-      if (owner[beside] >= 0 || there > reach(out[cell]) || there >= far[beside] - 1e-9) return;
-      far[beside] = there;
-      out[beside] = out[cell];
-      waiting.push(beside);
-    });
-  }
-  return out;
 }

@@ -3,13 +3,16 @@ import type { PlacedBitmap } from '../../raster/bitmap.js';
 import { wordsOf } from '../../raster/bitmap.js';
 import { labDistance } from '../../raster/colour.js';
 import { coverageOf } from '../../raster/mask.js';
-import { figureLobes, type FigureLobes, type Lobe } from './figure-lobes.js';
+import { guessAnimal } from './animal-guesses.js';
+import { animalLobes, isAnimalPlan } from './animal-lobes.js';
+import { figureLobes, type FigureLobes } from './figure-lobes.js';
+import { alongOf, fits, isChain, placesFor } from './limb-places.js';
 import { splitNeck } from './split-neck.js';
 import { splitByLimbs, type LimbSegments } from './split-by-limbs.js';
 import { bodyFrame, toBody, type BodyFrame } from './body-frame.js';
 import { FEATURES, faceScale, featureScore, lineMarks, type FaceScale, type LineMark } from './face-features.js';
 import { segmentDesign, type Segments } from './segment.js';
-import { limbsOf, splitLimb, type Limb } from './split-limb.js';
+import { limbsOf, splitLimb } from './split-limb.js';
 
 /** A shape that is proposed for a part, to be accepted, given to another part, or split. */
 export interface ProposedShape {
@@ -43,17 +46,18 @@ export function proposeParts(design: PlacedBitmap, parts: readonly KnownPart[], 
   const { width, height } = design;
   const silhouette = coverageOf(design);
   const frame = bodyFrame(silhouette);
-  const figure = frame && figureLobes(silhouette, frame);
+  const isAnimal = isAnimalPlan(parts);
+  const figure = isAnimal ? animalLobes(silhouette, parts) : frame && figureLobes(silhouette, frame);
   const split = splitByLimbs(segmentDesign(design, within), figure);
   const hasNeck = parts.some(({ group }) => group === 'neck');
-  const segments = frame && hasNeck ? splitNeck(split, frame) : split;
+  const segments = frame && hasNeck && !isAnimal ? splitNeck(split, frame) : split;
   const shapes: ProposedShape[] = [];
   // One shape for each patch to begin with; limbs are then cut.
-  const marks = frame ? lineMarks(segments, frame) : [];
+  const marks = frame && !isAnimal ? lineMarks(segments, frame) : [];
   const faceAt = frame ? scaleOfFace(segments, marks, frame, parts) : (v: number) => v;
   const guesses = guessParts(segments, figure, frame, parts, faceAt);
   const labels = new Uint16Array(width * height);
-  const limbs = limbsOf(parts);
+  const limbs = limbsOf(parts).filter((limb) => isChain(figure, limb, parts));
   const limbOf = (part: number | null) => (part === null ? -1 : limbs.findIndex((limb) => limb.parts.includes(part)));
   const shapeOf = new Map<string, number>();
   const shapeFor = (patch: number, part: number | null, confidence: number): number => {
@@ -114,6 +118,11 @@ function guessParts(
   faceAt: FaceScale,
 ): Guess[] {
   if (!frame) return segments.patches.map(() => ({ part: null, confidence: 0 }));
+  if (figure && isAnimalPlan(parts)) {
+    const guesses = guessAnimal(segments, figure, parts);
+    giveEnclosed(segments, guesses, parts);
+    return guesses;
+  }
   const scores = segments.patches.map((_, at) => {
     const lobe = figure?.lobes[segments.lobes[at]];
     const own = scorePatch(segments, at, placesFor(figure, lobe, frame), parts, faceAt);
@@ -176,7 +185,7 @@ function giveMarks(
     const { u, v } = toBody(frame, centre.x, centre.y);
     const scores = parts.map((part) => (FEATURES.has(part.group) ? featureScore(part, u, faceAt(v)) : 0));
     const best = scores.indexOf(Math.max(...scores));
-    if (scores[best] < LEAST_MARK) continue;
+    if (best < 0 || scores[best] < LEAST_MARK) continue;
     const label = labelFor(best);
     for (const i of pixels) if (labels[i] === 0 && (!within || within[i] > 0)) labels[i] = label;
   }
@@ -193,59 +202,6 @@ function bestOf(scores: ArrayLike<number>): Guess {
   }
   if (best < 0 || scores[best] < LEAST_SCORE) return { part: null, confidence: 0 };
   return { part: best, confidence: Math.min(1, (scores[best] - second) / scores[best] + 0.2) };
-}
-
-/** What else than its own parts lies over a limb, and how likely that is: a coat's hem over legs, a sleeve's cuff. */
-const OTHERS = 0.3;
-/** A limb's own group on its own side, against the same on the other side. */
-const OTHER_SIDE = 0.02;
-
-/** How likely a part is what a limb's paint belongs to. */
-function fits({ kind, side }: Lobe, part: KnownPart): number {
-  if (part.group !== kind) return OTHERS;
-  return part.side === null || part.side === side ? 1 : OTHER_SIDE;
-}
-
-/** Where an arm's places lie in the body when it hangs down at the left: from the shoulder to the finger tips. */
-const HANGING: readonly { along: number; u: number; v: number }[] = [
-  { along: 0, u: -0.48, v: 1.14 },
-  { along: 0.23, u: -0.56, v: 1.4 },
-  { along: 0.62, u: -0.74, v: 1.8 },
-  { along: 0.92, u: -0.84, v: 2.15 },
-  { along: 1, u: -0.86, v: 2.25 },
-];
-
-/** Where places of a patch lie in the body: of an arm that stands out, as if it hung down, whatever its pose. */
-function placesFor(figure: FigureLobes | null, lobe: Lobe | undefined, frame: BodyFrame) {
-  if (!figure || lobe?.kind !== 'arm') return (x: number, y: number) => toBody(frame, x, y);
-  const turn = lobe.side === 'A' ? 1 : -1;
-  const at = figure.lobes.indexOf(lobe);
-  return (x: number, y: number) => {
-    const { lobe: own, along } = figure.at(x, y);
-    const reached = own === at ? along : 0;
-    const next = Math.max(
-      1,
-      HANGING.findIndex((one) => one.along >= reached),
-    );
-    const [a, b] = [HANGING[next - 1], HANGING[next]];
-    const share = (reached - a.along) / (b.along - a.along);
-    return { u: turn * (a.u + (b.u - a.u) * share), v: a.v + (b.v - a.v) * share };
-  };
-}
-
-/** How far along its limb a place lies, 0 to 1, where that stands out from the figure; null where it does not. */
-function alongOf(
-  figure: FigureLobes | null,
-  limb: Limb,
-  parts: readonly KnownPart[],
-): ((x: number, y: number) => number) | null {
-  const { group, side } = parts[limb.parts[0]];
-  const at = figure?.lobes.findIndex((lobe) => lobe.kind === group && lobe.side === side) ?? -1;
-  if (!figure || at < 0 || group !== 'arm') return null;
-  return (x, y) => {
-    const { lobe, along } = figure.at(x, y);
-    return lobe === at ? along : 0;
-  };
 }
 
 /** How well a patch lies in each part's usual place: the mean over a sample of its pixels, less for the wrong size. */

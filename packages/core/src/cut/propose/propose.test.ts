@@ -80,6 +80,12 @@ test('a proposal covers the design and nothing else, also what has no part', () 
   expect(proposeParts(draw(30, 30, []), parts(['head//'])).shapes).toEqual([]);
 });
 
+test('nothing is left to be proposed: shapes are found all the same, and none is named', () => {
+  const { shapes } = proposeParts(doll(), []);
+  expect(shapes.length).toBeGreaterThan(4);
+  expect(shapes.every(({ part }) => part === null)).toBe(true);
+});
+
 test('the same cut is found on the other side, though it is drawn a little elsewhere', () => {
   const hand = (x: number, y: number): Stroke[] => [
     { shape: circle(x, y, 17), colour: INK },

@@ -1,6 +1,6 @@
 import { wordsOf, type PlacedBitmap, type Rect } from '../../raster/bitmap.js';
 import { colourTest, toLab, type Lab } from '../../raster/colour.js';
-import { INSIDE, coverageOf } from '../../raster/mask.js';
+import { INSIDE, connectedRegions, coverageOf, createMask, maskArea } from '../../raster/mask.js';
 import { measureLine } from '../../raster/measure-line.js';
 
 /** A patch of like paint, bounded by line art or another colour. */
@@ -42,7 +42,7 @@ export function segmentDesign(design: PlacedBitmap, within?: Uint8Array): Segmen
   if (outline.width > 0) {
     const isLine = colourTest(outline.colour, (distance) => distance < 13);
     for (let i = 0; i < words.length; i++) if (words[i] >>> 24 > INSIDE && isLine(words[i])) line[i] = 1;
-    clearThickMutable(line, width, Math.ceil(outline.width * THICK));
+    clearThickMutable(line, width, Math.ceil(outline.width * THICK), maskArea(silhouette));
   }
   const open = (i: number) => words[i] >>> 24 > INSIDE && line[i] === 0 && (!within || within[i] > 0);
   const labels = new Int32Array(words.length);
@@ -54,26 +54,26 @@ export function segmentDesign(design: PlacedBitmap, within?: Uint8Array): Segmen
   return { width, height, labels: merged.labels, patches: merged.patches, line, lineWidth: outline.width };
 }
 
-/** What is this many times as thick as the outline is paint of a like colour: dark trousers, hair. */
+/** What is this many times as thick as the outline, and this large a share of the figure, is paint of a like colour: dark trousers. */
 const THICK = 4;
+const LARGE = 0.01;
 
-/** Takes what is as thick as that out of line art: squares of this side that it fills wholly. */
-function clearThickMutable(line: Uint8Array, width: number, side: number): void {
+/** Takes large areas that are as thick as that out of line art: squares of this side that it fills wholly. */
+function clearThickMutable(line: Uint8Array, width: number, side: number, figure: number): void {
   const height = line.length / width;
   // Of each pixel, the side of the largest square of line that ends in it at the lower right.
   const squares = new Uint16Array(line.length);
   for (let i = 0; i < line.length; i++) {
     if (line[i] === 0) continue;
-    const x = i % width;
-    squares[i] = x === 0 || i < width ? 1 : 1 + Math.min(squares[i - 1], squares[i - width], squares[i - width - 1]);
+    const isFirst = i % width === 0 || i < width;
+    squares[i] = isFirst ? 1 : 1 + Math.min(squares[i - 1], squares[i - width], squares[i - width - 1]);
   }
-  for (let y = height - 1; y >= 0; y--)
-    for (let x = width - 1; x >= 0; x--) {
-      const i = y * width + x;
-      if (squares[i] < side) continue;
-      // The square ends here: all of it is paint.
-      for (let dy = 0; dy < side; dy++) line.fill(0, i - dy * width - side + 1, i - dy * width + 1);
-    }
+  const thick = createMask(width, height);
+  for (let i = line.length - 1; i >= 0; i--)
+    if (squares[i] >= side)
+      for (let dy = 0; dy < side; dy++) thick.data.fill(255, i - dy * width - side + 1, i - dy * width + 1);
+  const { labels, regions } = connectedRegions(thick);
+  for (let i = 0; i < line.length; i++) if (labels[i] > 0 && regions[labels[i] - 1].area >= LARGE * figure) line[i] = 0;
 }
 
 function floodPatches(

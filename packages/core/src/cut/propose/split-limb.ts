@@ -9,25 +9,37 @@ export interface Limb {
   cuts: number[];
 }
 
-const LIMBS: readonly { group: string; parts: readonly string[]; cuts: readonly number[] }[] = [
-  { group: 'arm', parts: ['upper', 'lower', 'hand'], cuts: [0.46, 0.82] },
-  { group: 'leg', parts: ['upper', 'lower', 'foot'], cuts: [0.4, 0.84] },
+const LIMBS: readonly { parts: readonly string[]; cuts: readonly number[] }[] = [
+  ...sides(['arm/upper', 'arm/lower', 'arm/hand'], [0.44, 0.82]),
+  ...sides(['leg/upper', 'leg/lower', 'leg/foot'], [0.4, 0.84]),
+  ...sides(['foreleg/upper', 'foreleg/lower', 'foreleg/paw'], [0.45, 0.84]),
+  ...sides(['hindleg/upper', 'hindleg/lower', 'hindleg/paw'], [0.45, 0.84]),
+  ...sides(['wing/upper', 'wing/lower', 'wing/tip'], [0.4, 0.75]),
+  { parts: ['tail/root/', 'tail/middle/', 'tail/tip/'], cuts: [0.4, 0.72] },
+  { parts: ['neck//', 'head//'], cuts: [0.55] },
 ];
+
+/** A tail that is planned in two. */
+const SHORT_TAIL = { parts: ['tail/root/', 'tail/tip/'], cuts: [0.5] };
+
+function sides(parts: readonly string[], cuts: readonly number[]) {
+  return ['A', 'B'].map((side) => ({ parts: parts.map((part) => `${part}/${side}`), cuts }));
+}
 
 /** The limbs of which at least two parts are planned. */
 export function limbsOf(parts: readonly KnownPart[]): Limb[] {
-  return LIMBS.flatMap(({ group, parts: names, cuts }) =>
-    (['A', 'B'] as const).flatMap((side) => {
-      const found = names.map((name) =>
-        parts.findIndex((p) => p.group === group && p.side === side && p.part === name),
-      );
-      const there = found.filter((at) => at >= 0);
-      if (there.length < 2) return [];
-      // Each part after the first begins at its own joint, also where the one before it is not planned.
-      const starts = found.flatMap((at, k) => (at >= 0 && k > 0 ? [cuts[k - 1]] : []));
-      return [{ parts: there, cuts: found[0] >= 0 ? starts : starts.slice(1) }];
-    }),
-  );
+  const indexOf = (address: string) =>
+    parts.findIndex(({ group, part, side }) => `${group}/${part ?? ''}/${side ?? ''}` === address);
+  const limbs =
+    indexOf('tail/middle/') < 0 ? [...LIMBS.filter(({ parts: [first] }) => first !== 'tail/root/'), SHORT_TAIL] : LIMBS;
+  return limbs.flatMap(({ parts: addresses, cuts }) => {
+    const found = addresses.map(indexOf);
+    const there = found.filter((at) => at >= 0);
+    if (there.length < 2) return [];
+    // Each part after the first begins at its own joint, also where the one before it is not planned.
+    const starts = found.flatMap((at, k) => (at >= 0 && k > 0 ? [cuts[k - 1]] : []));
+    return [{ parts: there, cuts: found[0] >= 0 ? starts : starts.slice(1) }];
+  });
 }
 
 /** Does a stretch of the body (v) take in most of what lies between a limb's first and last part? */
@@ -48,6 +60,9 @@ function fromTheHip(
   const share = (crotchY - seen.y) / (tip.y - seen.y);
   return { x: seen.x + (tip.x - seen.x) * share, y: crotchY };
 }
+
+/** What is first seen of a limb farther along it than this is not its root. */
+const COMES_OUT = 0.25;
 
 /** Shares a limb's pixels out among its parts, along the line from its root to its end. */
 export function splitLimb(
@@ -95,24 +110,33 @@ export function splitLimb(
   // The ends' middles lie a little inside: stretch the measure out to the limb's own length.
   const straight = (x: number, y: number) => ((x - rx) * (tx - rx) + (y - ry) * (ty - ry)) / square;
   const along = standsOut ?? straight;
-  const stretch = (t: number) => (standsOut ? t : (t + 0.06) / 1.12);
-  const spread = new Map<number, { low: number; high: number; mean: number }>();
-  for (const at of patches) {
+  const samples = (at: number): number[] => {
     const { bounds } = segments.patches[at];
     const values: number[] = [];
     for (let y = bounds.y; y < bounds.y + bounds.height; y += 4)
       for (let x = bounds.x; x < bounds.x + bounds.width; x += 4)
-        if (segments.labels[y * segments.width + x] === at + 1) values.push(stretch(along(x, y)));
-    values.sort((a, b) => a - b);
-    const pick = (share: number) => values[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0;
-    spread.set(at, { low: pick(0.04), high: pick(0.96), mean: pick(0.5) });
+        if (segments.labels[y * segments.width + x] === at + 1) values.push(along(x, y));
+    return values.sort((a, b) => a - b);
+  };
+  const pick = (values: readonly number[], share: number) =>
+    values[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0;
+  // A bent limb begins and ends where its paint does, unless it comes out from beneath something.
+  const all = standsOut ? patches.flatMap(samples).sort((a, b) => a - b) : [];
+  const from = pick(all, 0.01) < COMES_OUT ? pick(all, 0.01) : 0;
+  const to = pick(all, 0.99);
+  const stretch = (t: number) => (standsOut ? (t - from) / Math.max(1e-6, to - from) : (t + 0.06) / 1.12);
+  const spread = new Map<number, { low: number; high: number; mean: number }>();
+  for (const at of patches) {
+    const values = samples(at).map(stretch);
+    spread.set(at, { low: pick(values, 0.04), high: pick(values, 0.96), mean: pick(values, 0.5) });
   }
   // A seam near a usual joint (a cuff, a boot top) is where it is.
   const seams = [...spread.values()].flatMap(({ low, high }) => [low, high]).filter((t) => t > 0.1 && t < 0.95);
   // Clothes seldom end at a knee or an elbow, and often at a wrist or an ankle.
+  const last = limb.cuts.length - 1;
   const cuts = limb.cuts.map((usual, k) => {
     const near = seams
-      .filter((t) => Math.abs(t - usual) < (k === limb.cuts.length - 1 ? 0.11 : 0.04))
+      .filter((t) => usual - t < (k === last ? 0.11 : 0.04) && t - usual < (k === last ? 0.07 : 0.04))
       .sort((a, b) => Math.abs(a - usual) - Math.abs(b - usual));
     return near.length > 0 ? near[0] : usual;
   });

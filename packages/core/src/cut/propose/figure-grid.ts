@@ -1,0 +1,158 @@
+import { INSIDE, type Mask } from '../../raster/mask.js';
+
+/** A figure on square cells. */
+export interface Grid {
+  size: number;
+  columns: number;
+  rows: number;
+  filled: Uint8Array;
+}
+
+/** A part of the figure that hangs together at more than some distance from its middle. */
+interface Branch {
+  peak: number;
+  cells: number[];
+  /** Is its limb told from the rest already? */
+  isTold: boolean;
+}
+
+/** A limb before it is known what it is. */
+export interface Found {
+  cells: number[];
+  tip: number;
+  /** In cells, from the middle of the figure. */
+  from: number;
+  to: number;
+}
+
+export function gridOf({ width, height, data }: Mask, size: number): Grid {
+  const [columns, rows] = [Math.ceil(width / size), Math.ceil(height / size)];
+  const filled = new Uint8Array(columns * rows);
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      const x = Math.min(width - 1, column * size + (size >> 1));
+      const y = Math.min(height - 1, row * size + (size >> 1));
+      filled[row * columns + column] = data[y * width + x] > INSIDE ? 1 : 0;
+    }
+  return { size, columns, rows, filled };
+}
+
+/** The filled cell nearest to a place; -1 for none. */
+export function cellNear({ size, columns, filled }: Grid, x: number, y: number): number {
+  let [best, least] = [-1, Infinity];
+  for (let cell = 0; cell < filled.length; cell++) {
+    if (filled[cell] === 0) continue;
+    const off = Math.hypot((cell % columns) + 0.5 - x / size, Math.floor(cell / columns) + 0.5 - y / size);
+    if (off < least) [best, least] = [cell, off];
+  }
+  return best;
+}
+
+const STEPS = [-1, 0, 1].flatMap((dy) =>
+  [-1, 0, 1].flatMap((dx) => (dx === 0 && dy === 0 ? [] : [{ dx, dy, length: Math.hypot(dx, dy) }])),
+);
+
+function eachBeside(
+  { columns, rows, filled }: Grid,
+  cell: number,
+  tell: (beside: number, length: number) => void,
+): void {
+  const [column, row] = [cell % columns, Math.floor(cell / columns)];
+  for (const { dx, dy, length } of STEPS) {
+    const [x, y] = [column + dx, row + dy];
+    if (x >= 0 && y >= 0 && x < columns && y < rows && filled[y * columns + x] === 1) tell(y * columns + x, length);
+  }
+}
+
+/** By cell, how far it is from some cells by way of the figure, in cells; Infinity where no way leads. */
+export function distances(grid: Grid, from: readonly number[]): Float64Array {
+  const far = new Float64Array(grid.filled.length).fill(Infinity);
+  const waiting = [...from];
+  for (const cell of from) far[cell] = 0;
+  for (let next = 0; next < waiting.length; next++) {
+    const cell = waiting[next];
+    eachBeside(grid, cell, (beside, length) => {
+      if (far[cell] + length >= far[beside] - 1e-9) return;
+      far[beside] = far[cell] + length;
+      waiting.push(beside);
+    });
+  }
+  return far;
+}
+
+/** By cell, how many cells lie between it and what is not the figure. */
+export function depths(grid: Grid): Float64Array {
+  const { filled, columns, rows } = grid;
+  const deep = new Float64Array(filled.length);
+  const isRim = (cell: number) => {
+    let beside = 0;
+    eachBeside(grid, cell, () => beside++);
+    return beside < 8;
+  };
+  const waiting = [...filled.keys()].filter((cell) => filled[cell] === 1 && isRim(cell));
+  for (const cell of waiting) deep[cell] = 1;
+  for (let next = 0; next < waiting.length && columns * rows > 0; next++)
+    eachBeside(grid, waiting[next], (beside) => {
+      if (deep[beside] > 0) return;
+      deep[beside] = deep[waiting[next]] + 1;
+      waiting.push(beside);
+    });
+  return deep;
+}
+
+/** Limbs: what hangs together beyond some distance, down to where it meets another such. */
+export function branchesOf(grid: Grid, far: Float64Array, least: number): Found[] {
+  const order = [...far.keys()].filter((cell) => Number.isFinite(far[cell])).sort((a, b) => far[b] - far[a]);
+  const branchAt = new Map<number, Branch>();
+  const found: Found[] = [];
+  const take = (branch: Branch, from: number) => {
+    if (branch.isTold || branch.peak - from < least) return;
+    branch.isTold = true;
+    found.push({ cells: [...branch.cells], tip: branch.cells[0], from, to: branch.peak });
+  };
+  for (const cell of order) {
+    const beside = new Set<Branch>();
+    eachBeside(grid, cell, (other) => {
+      const branch = branchAt.get(other);
+      if (branch) beside.add(branch);
+    });
+    const [own = { peak: far[cell], cells: [], isTold: false }, ...others] = [...beside].sort(
+      (a, b) => b.peak - a.peak,
+    );
+    for (const other of others) {
+      const isLimb = other.peak - far[cell] >= least;
+      if (isLimb) {
+        take(other, far[cell]);
+        take(own, far[cell]);
+      }
+      for (const one of other.cells) branchAt.set(one, own);
+      own.cells.push(...other.cells);
+    }
+    own.cells.push(cell);
+    branchAt.set(cell, own);
+  }
+  return found;
+}
+
+/** Limbs let out into the rest of the figure by so many cells each; every cell goes to the limb that reaches it first. */
+export function grown(grid: Grid, owner: Int8Array, reach: (lobe: number) => number): Int8Array {
+  const out = owner.slice();
+  const far = new Float64Array(owner.length).fill(Infinity);
+  const waiting: number[] = [];
+  for (let cell = 0; cell < owner.length; cell++)
+    if (owner[cell] >= 0) {
+      far[cell] = 0;
+      waiting.push(cell);
+    }
+  for (let next = 0; next < waiting.length; next++) {
+    const cell = waiting[next];
+    eachBeside(grid, cell, (beside, length) => {
+      const there = far[cell] + length;
+      if (owner[beside] >= 0 || there > reach(out[cell]) || there >= far[beside] - 1e-9) return;
+      far[beside] = there;
+      out[beside] = out[cell];
+      waiting.push(beside);
+    });
+  }
+  return out;
+}
