@@ -81,7 +81,9 @@ function latticeFor(picture: PlacedBitmap, line: readonly Place[]): PaintLattice
   let area = 0;
   for (let i = 3; i < picture.data.length; i += 4) if (picture.data[i] > 0) area++;
   const long = line.slice(1).reduce((sum, { x, y }, i) => sum + Math.hypot(x - line[i].x, y - line[i].y), 0);
-  const fine = Math.round(area / Math.max(1, long) / ACROSS);
+  // A line that is shorter than its piece says nothing of how wide that is.
+  const wide = Math.min(area / Math.max(1, long), Math.sqrt(area));
+  const fine = Math.round(wide / ACROSS);
   const coarse = Math.ceil(Math.sqrt(area / MOST_VERTICES));
   return paintLattice(picture, Math.max(2, fine, coarse));
 }
