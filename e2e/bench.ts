@@ -61,8 +61,9 @@ export class BenchPage {
     await this.settled();
     const box = await this.page.getByRole('main', { name: 'Light table' }).boundingBox();
     if (!box) throw new Error('no light table');
-    // Cut keeps room for a tool's numbers under its actions.
-    const top = this.page.url().includes('/cut') ? 92 : 52;
+    // Cut keeps room for a tool's numbers under its actions, Trial for its frames.
+    const url = this.page.url();
+    const top = url.includes('/cut') ? 92 : url.includes('/trial') ? 150 : 52;
     const margin = 16;
     const scale = Math.min((box.width - 2 * margin) / canvas.width, (box.height - top - margin) / canvas.height, 3);
     const left = (box.width - canvas.width * scale) / 2;

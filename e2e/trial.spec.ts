@@ -61,3 +61,32 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
     await expect(frame).toBeHidden();
   });
 });
+
+test('the otter’s tail bends along its line, which is dragged and stepped back; the pilot says a line', async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.open('Brindle', 'trial');
+  const ledger = page.getByRole('complementary', { name: 'Ledger' });
+  const line = async () => (await bench.doc(id)).pieces.find(({ soft }) => soft)?.soft?.points ?? [];
+  const before = await line();
+  await ledger.getByRole('button', { name: 'tail', exact: true }).click();
+  const points = ledger.getByRole('group', { name: 'Points of tail' });
+  await expect(points.getByRole('button')).toHaveCount(before.length / 2);
+  const [x, y] = before.slice(6, 8);
+  await bench.draw({ width: 2000, height: 3000 }, [x, y, x + 70, y - 50]);
+  await expect.poll(async () => (await line()).slice(6, 8)).not.toEqual([x, y]);
+  await page.keyboard.press('Control+z');
+  await expect.poll(line).toEqual(before);
+  await ledger.getByRole('button', { name: 'Wag' }).click();
+  // Its root is not painted beneath the coat yet.
+  const found = ledger.getByRole('region', { name: 'Found' });
+  await expect(found.getByText(/^Tail is seen without paint/)).toBeVisible({ timeout: 40_000 });
+
+  await bench.open('Juniper Vane', 'trial');
+  await ledger.getByRole('button', { name: 'Say a line' }).click();
+  await ledger.getByRole('textbox', { name: 'The line' }).fill('[happy] All mail aboard.');
+  await page.keyboard.press('Enter');
+  await expect(ledger.getByText(/frames of \d+ scenes/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('slider', { name: 'Frame' })).toBeVisible();
+});

@@ -39,6 +39,17 @@ test('a pose is kept, named, undone, copied, and leaves with a package as far as
   expect(copy.parts.map((one) => one.id)).toContain(copy.poses[0].partIds[0]);
   expect(copy.drawings.map((one) => one.id)).toContain(copy.poses[0].drawingIds[0]);
 
+  // Another head with a mouth takes it, but for the drawing that it lacks.
+  const twin = await drawnHead(server, production);
+  const taken = await ask('POST', `/characters/${twin.id}/poses/from`, { characterId: id });
+  expect(taken.doc.poses).toMatchObject([{ name: 'call out', angles: [12.5], drawingIds: [], rootY: 4 }]);
+  expect(taken.doc.parts.map((one) => one.id)).toContain(taken.doc.poses[0].partIds[0]);
+  expect(await refused('POST', `/characters/${twin.id}/poses/from`, { characterId: id })).toMatch(
+    /^422 No pose of .* can be taken. call out: there is a pose of that name/,
+  );
+  expect(await refused('POST', `/characters/${twin.id}/poses/from`, { characterId: pose })).toMatch(/^404/);
+  expect(await refused('POST', `/characters/${twin.id}/poses/from`, { characterId: null })).toMatch(/^400/);
+
   const gone = await ask('DELETE', `/poses/${pose}`);
   expect(gone.doc.poses).toEqual([]);
   expect((await ask('POST', `/characters/${id}/undo`)).doc.poses).toMatchObject([{ id: pose, name: 'call out' }]);

@@ -6,7 +6,7 @@ import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { MotionBody, PoseBody, PoseNameBody, SoftBody, TrialPictureBody } from './trial.dto.js';
+import { MotionBody, PoseBody, PoseNameBody, PosesFromBody, SoftBody, TrialPictureBody } from './trial.dto.js';
 import { TrialService } from './trial.service.js';
 
 @ApiTags('trial')
@@ -28,6 +28,13 @@ export class TrialController {
       summary: `Keep the pose ${name}`,
       diff: keepPose(doc, { name, angles, root, drawingIds }, freshId),
     }));
+  }
+
+  @Post('characters/:id/poses/from')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Take the poses of another character, by the same parts' })
+  take(@Param() { id }: IdParam, @Body() { saw, characterId }: PosesFromBody, @Who() caller: Caller) {
+    return this.trial.takePoses(id, { ...caller, saw }, characterId);
   }
 
   @Patch('poses/:id')

@@ -38,6 +38,10 @@ export class PoseBody extends EditBody {
   @IsArray() @ArrayMaxSize(MOST_NAMED) @IsUUID(undefined, { each: true }) drawingIds: string[];
 }
 
+export class PosesFromBody extends EditBody {
+  @IsUUID() characterId: string;
+}
+
 export class PoseNameBody extends EditBody {
   @Trimmed() @IsText(1, 60) name: string;
 }

@@ -1,4 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import {
+  counted,
+  takePoses,
   jointToBend,
   labelFor,
   makeSoft,
@@ -53,6 +56,16 @@ export class TrialService {
     const measured = await this.threads.run(tasks, 'faults', order, { signal, seconds: LONG });
     await this.derived.keep([[key, measured]]);
     return measured;
+  }
+
+  /** Takes the poses of another character. */
+  async takePoses(characterId: string, context: EditContext, otherId: string): Promise<CharacterState> {
+    const { doc: other } = await readSnapshot(this.sequelize, otherId);
+    return this.edits.run(characterId, context, (doc) => {
+      const { diff, taken, notes } = takePoses(doc, other, randomUUID);
+      const summary = `Take ${counted(taken.length, 'pose')} from ${other.character.name}`;
+      return { kind: 'pose', summary, diff, notes };
+    });
   }
 
   /** Lets a piece bend along a line; along the one that is proposed where none is given. */

@@ -14,5 +14,6 @@ export { looseJoints } from './follow-late.js';
 export { proposeSoftLine } from './propose-soft-line.js';
 export { jointToBend, makeRigid, makeSoft } from './soft-edits.js';
 export { bentLine, broughtBack, carriedAlong, scaledLine, turnShares } from './soft-line.js';
+export { takePoses } from './take-poses.js';
 export { meshOf, type SoftMesh } from './soft-mesh.js';
 export { placeSoftly, softBends } from './place-softly.js';

@@ -13,7 +13,7 @@ export interface PoseToKeep extends Pose {
 }
 
 /** Most poses that a character keeps. */
-const MOST_POSES = 200;
+export const MOST_POSES = 200;
 
 /**
  * Keeps a pose, or changes the one that bears its name.
@@ -106,7 +106,8 @@ export function anglesWithin(doc: CharacterDoc, viewIds: readonly ViewId[], pose
   return kept;
 }
 
-function samePose(doc: CharacterDoc, name: string): PoseRow | undefined {
+/** The pose that bears a name, whatever its capitals; undefined for none. */
+export function samePose(doc: CharacterDoc, name: string): PoseRow | undefined {
   return doc.poses.find((pose) => plainWords(pose.name).join() === plainWords(name).join());
 }
 

@@ -109,6 +109,7 @@ export const OPERATIONS = {
   'charts.change': ['PATCH', '/api/charts/{id}'],
   'charts.drop': ['DELETE', '/api/charts/{id}'],
   'trial.keep': ['POST', '/api/characters/{id}/poses'],
+  'trial.take': ['POST', '/api/characters/{id}/poses/from'],
   'trial.rename': ['PATCH', '/api/poses/{id}'],
   'trial.remove': ['DELETE', '/api/poses/{id}'],
   'trial.soft': ['PUT', '/api/pieces/{id}/soft'],

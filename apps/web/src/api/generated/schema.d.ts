@@ -1563,6 +1563,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/characters/{id}/poses/from': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take the poses of another character, by the same parts */
+    post: operations['trial.take'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/poses/{id}': {
     parameters: {
       query?: never;
@@ -2624,6 +2641,13 @@ export interface components {
       turned: components['schemas']['TurnedPart'][];
       root: components['schemas']['PlaceBody'];
       drawingIds: string[];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    PosesFromBody: {
+      /** Format: uuid */
+      characterId: string;
       saw?: {
         [key: string]: number;
       } | null;
@@ -6631,6 +6655,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['PoseBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.take': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PosesFromBody'];
       };
     };
     responses: {

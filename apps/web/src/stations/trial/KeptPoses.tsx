@@ -1,5 +1,6 @@
 import { counted, labelFor, notInView, poseOf, type PoseRow } from '@limber-sheaf/core';
 import { useState } from 'react';
+import { useCast } from '../../api/useCast';
 import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
@@ -68,7 +69,26 @@ export function KeptPoses() {
           Keep
         </Action>
       </form>
+      <FromAnother />
     </section>
+  );
+}
+
+/** Takes the poses of another character of the production, by the parts that both have. */
+function FromAnother() {
+  const { doc, edit } = useOnBench();
+  const { cards = [] } = useCast(doc.character.productionId);
+  const others = cards.filter(({ id }) => id !== doc.character.id);
+  if (others.length === 0) return null;
+  return (
+    <LedgerRow name="Take poses from">
+      <Choice
+        label="The character whose poses are taken"
+        value=""
+        options={[{ value: '', word: 'nobody' }, ...others.map(({ id, name }) => ({ value: id, word: name }))]}
+        onChange={(characterId) => characterId !== '' && void edit('trial.take', doc.character.id, { characterId })}
+      />
+    </LedgerRow>
   );
 }
 
