@@ -46,7 +46,7 @@ export function CutStrip() {
             title="Leave the pixels where they are and carry a copy as overlap"
             onChange={(copy) => setCut({ copy })}
           >
-            Copy and leave
+            Take a copy
           </Toggle>
         </span>
       )}

@@ -46,7 +46,7 @@ export function PickedPiece() {
       )}
       {uncut && doc.pieces.length > 0 && (
         <Action className="mt-2" title="Everything that no part has goes to this one" onClick={() => void takeRest()}>
-          Take all that is left
+          Give it all that is uncut
         </Action>
       )}
     </section>

@@ -40,7 +40,7 @@ export function ProposalStrip({ className }: { className: string }) {
     <span className={className}>
       <span className="px-1 text-[13px] text-soft">
         {counted(guessed.size, 'part')}
-        {unknown > 0 ? `, ${counted(unknown, 'shape')} unnamed` : ''}. Pick a part, click what is its.
+        {unknown > 0 ? `, ${counted(unknown, 'shape')} unnamed` : ''}. To correct one, pick a part and click its shapes.
       </span>
       <Action tone="go" disabled={busy || guessed.size === 0} onClick={() => void accept(null)}>
         Accept all

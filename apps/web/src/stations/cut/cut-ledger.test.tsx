@@ -105,7 +105,7 @@ describe('the picked piece', () => {
     expect(said).toEqual(['That is no name for a part.']);
     await userEvent.clear(field);
     await userEvent.type(field, 'chest{Enter}');
-    await userEvent.click(screen.getByRole('button', { name: 'Take all that is left' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Give it all that is uncut' }));
     expect(edits).toEqual([
       ['cut.rename', 'part torso', { tokens: named('chest'), saw: { 'part torso': 1 } }],
       ['cut.takeRest', 'v', { pieceId: 'torso' }],

@@ -57,7 +57,7 @@ export const JOINT_ACTIONS: readonly BenchAction[] = [
   },
   {
     id: 'chain',
-    word: 'Chain',
+    word: 'Joints along a limb',
     key: 'k',
     title: 'One stroke from the root of a tail or a limb to its tip',
     when: hasPieces,

@@ -45,8 +45,8 @@ export function ShotPanel() {
       </LedgerRow>
       {size && shotPart && (
         <>
-          <LedgerRow name="Needs, and has">
-            {size.needed} px, {shotPart.guessed ? 'about ' : ''}
+          <LedgerRow name="It has to be">
+            {size.needed} px; it is {shotPart.guessed ? 'about ' : ''}
             {size.has} px
           </LedgerRow>
           <p className={`pt-1 text-[13px] ${size.enough ? 'text-sap' : 'text-madder'}`}>
