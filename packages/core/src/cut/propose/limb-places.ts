@@ -56,10 +56,12 @@ export function alongOf(
   parts: readonly KnownPart[],
 ): ((x: number, y: number) => number) | null {
   const { group, side } = parts[limb.parts[0]];
-  // A far leg that the near one covers goes along with that.
-  const own = figure?.lobes.findIndex((lobe) => lobe.kind === group && lobe.side === side) ?? -1;
-  const at = own >= 0 || !figure ? own : figure.lobes.findIndex((lobe) => lobe.kind === group);
+  if (!figure) return null;
+  const isAnimal = isAnimalPlan(parts);
+  const own = figure.lobes.findIndex((lobe) => lobe.kind === group && lobe.side === side);
+  // An animal's far leg that the near one covers goes along with that.
+  const at = own < 0 && isAnimal ? figure.lobes.findIndex((lobe) => lobe.kind === group) : own;
   // A person's legs are straight, and what is seen of them tells where they begin.
-  if (!figure || at < 0 || (group === 'leg' && !isAnimalPlan(parts))) return null;
+  if (at < 0 || (group === 'leg' && !isAnimal)) return null;
   return (x, y) => figure.along(at, x, y);
 }
