@@ -1,7 +1,8 @@
 import type { SoftLine } from '../document/rows.js';
 import type { Place } from '../errors.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
-import { isFilled, paintLattice, type PaintLattice } from './paint-lattice.js';
+import { distances, eachBeside, nearestFilled, type Cells } from '../raster/cells.js';
+import { paintLattice } from './paint-lattice.js';
 
 /** Points of a proposed line: two for every time that it is as long as wide, within limits. */
 const POINTS = { least: 5, most: 9 };
@@ -21,9 +22,9 @@ export function proposeSoftLine(picture: PlacedBitmap, pivot: Place): SoftLine |
   for (let i = 3; i < picture.data.length; i += 4) if (picture.data[i] > 0) area++;
   const lattice = paintLattice(picture, Math.max(1, Math.round(Math.sqrt(area / CELLS))));
   const { size, columns } = lattice;
-  const root = nearestFilled(lattice, (pivot.x - picture.x) / size + 0.5, (pivot.y - picture.y) / size + 0.5);
-  if (root === null) return null;
-  const far = distancesFrom(lattice, root);
+  const root = nearestFilled(lattice, (pivot.x - picture.x) / size + 1, (pivot.y - picture.y) / size + 1);
+  if (root < 0) return null;
+  const far = distances(lattice, [root]);
   let tip = root;
   for (const [cell, distance] of far.entries()) if (Number.isFinite(distance) && distance > far[tip]) tip = cell;
   const long = far[tip];
@@ -78,61 +79,28 @@ function evened(line: readonly Place[]): Place[] {
   });
 }
 
-function nearestFilled({ columns, filled }: PaintLattice, column: number, row: number): number | null {
-  let [best, least] = [-1, Infinity];
-  for (const [cell, is] of filled.entries()) {
-    const off = Math.hypot((cell % columns) - column, Math.floor(cell / columns) - row);
-    if (is === 1 && off < least) [best, least] = [cell, off];
-  }
-  return best < 0 ? null : best;
-}
-
-/** The eight cells round a cell, and how far they are. */
-const AROUND = [-1, 0, 1].flatMap((dy) =>
-  [-1, 0, 1].flatMap((dx) => (dx === 0 && dy === 0 ? [] : [{ dx, dy, step: Math.hypot(dx, dy) }])),
-);
-
-function filledBeside(lattice: PaintLattice, cell: number): { cell: number; step: number }[] {
-  const { columns } = lattice;
-  const [column, row] = [cell % columns, Math.floor(cell / columns)];
-  return AROUND.flatMap(({ dx, dy, step }) =>
-    isFilled(lattice, column + dx, row + dy) ? [{ cell: cell + dy * columns + dx, step }] : [],
-  );
-}
-
-/** By cell, how far it is by way of filled cells, in cells; Infinity where no way leads. */
-function distancesFrom(lattice: PaintLattice, root: number): Float64Array {
-  const far = new Float64Array(lattice.filled.length).fill(Infinity);
-  far[root] = 0;
-  const waiting = [root];
-  for (let next = 0; next < waiting.length; next++)
-    for (const { cell, step } of filledBeside(lattice, waiting[next])) {
-      const distance = far[waiting[next]] + step;
-      if (distance >= far[cell] - 1e-9) continue;
-      far[cell] = distance;
-      waiting.push(cell);
-    }
-  return far;
-}
-
-function wayBack(lattice: PaintLattice, far: Float64Array, tip: number): number[] {
+function wayBack(lattice: Cells, far: Float64Array, tip: number): number[] {
   const way = [tip];
   for (let cell = tip; far[cell] > 0;) {
-    cell = filledBeside(lattice, cell).reduce((best, one) => (far[one.cell] < far[best] ? one.cell : best), cell);
+    let nearer = cell;
+    eachBeside(lattice, cell, (beside) => {
+      if (far[beside] < far[nearer]) nearer = beside;
+    });
+    cell = nearer;
     way.push(cell);
   }
   return way;
 }
 
 /** The cells that lie about as far as one does, and hang together with it. */
-function bandAt(lattice: PaintLattice, far: Float64Array, from: number, within: number): number[] {
+function bandAt(lattice: Cells, far: Float64Array, from: number, within: number): number[] {
   const band = [from];
   const taken = new Set(band);
   for (let next = 0; next < band.length; next++)
-    for (const { cell } of filledBeside(lattice, band[next]))
-      if (!taken.has(cell) && Math.abs(far[cell] - far[from]) <= Math.max(0.8, within)) {
-        taken.add(cell);
-        band.push(cell);
-      }
+    eachBeside(lattice, band[next], (cell) => {
+      if (taken.has(cell) || Math.abs(far[cell] - far[from]) > Math.max(0.8, within)) return;
+      taken.add(cell);
+      band.push(cell);
+    });
   return band;
 }

@@ -1,7 +1,8 @@
 import type { KnownPart } from '../../plan/known-parts.js';
 import type { Mask } from '../../raster/mask.js';
 import { symmetryAxis } from './body-frame.js';
-import { branchesOf, depths, distances, gridOf, type Found, type Grid } from './figure-grid.js';
+import { distances, type Cells } from '../../raster/cells.js';
+import { branchesOf, depths, gridOf, type Found } from './figure-grid.js';
 import { asFigure, type FigureLobes, type Lobe } from './figure-lobes.js';
 import type { Rect } from '../../raster/bitmap.js';
 
@@ -32,7 +33,7 @@ export function isAnimalPlan(parts: readonly KnownPart[]): boolean {
 
 /** An animal's body, and what is to be known of it to tell its limbs. */
 interface Beast {
-  grid: Grid;
+  grid: Cells;
   bounds: Rect;
   axisX: number;
   /** By cell, how deep it lies inside. */
@@ -113,13 +114,13 @@ interface Told {
   lobe: Lobe;
 }
 
-const placeOf = ({ size, columns }: Grid, cell: number) => ({
+const placeOf = ({ size, columns }: Cells, cell: number) => ({
   x: ((cell % columns) + 0.5) * size,
   y: (Math.floor(cell / columns) + 0.5) * size,
 });
 
 /** The middle of a limb. */
-function middleOf(grid: Grid, { cells }: Found): { x: number; y: number } {
+function middleOf(grid: Cells, { cells }: Found): { x: number; y: number } {
   const places = cells.map((cell) => placeOf(grid, cell));
   const mean = (of: (place: { x: number; y: number }) => number) =>
     places.reduce((sum, place) => sum + of(place), 0) / places.length;

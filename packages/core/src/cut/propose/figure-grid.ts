@@ -1,12 +1,5 @@
+import { eachBeside, type Cells } from '../../raster/cells.js';
 import { INSIDE, type Mask } from '../../raster/mask.js';
-
-/** A figure on square cells. */
-export interface Grid {
-  size: number;
-  columns: number;
-  rows: number;
-  filled: Uint8Array;
-}
 
 /** A part of the figure that hangs together at more than some distance from its middle. */
 interface Branch {
@@ -25,7 +18,8 @@ export interface Found {
   to: number;
 }
 
-export function gridOf({ width, height, data }: Mask, size: number): Grid {
+/** A figure on square cells of so many px: those whose middle lies in it are filled. */
+export function gridOf({ width, height, data }: Mask, size: number): Cells {
   const [columns, rows] = [Math.ceil(width / size), Math.ceil(height / size)];
   const filled = new Uint8Array(columns * rows);
   for (let row = 0; row < rows; row++)
@@ -37,51 +31,8 @@ export function gridOf({ width, height, data }: Mask, size: number): Grid {
   return { size, columns, rows, filled };
 }
 
-/** The filled cell nearest to a place; -1 for none. */
-export function cellNear({ size, columns, filled }: Grid, x: number, y: number): number {
-  let [best, least] = [-1, Infinity];
-  for (let cell = 0; cell < filled.length; cell++) {
-    if (filled[cell] === 0) continue;
-    const off = Math.hypot((cell % columns) + 0.5 - x / size, Math.floor(cell / columns) + 0.5 - y / size);
-    if (off < least) [best, least] = [cell, off];
-  }
-  return best;
-}
-
-const STEPS = [-1, 0, 1].flatMap((dy) =>
-  [-1, 0, 1].flatMap((dx) => (dx === 0 && dy === 0 ? [] : [{ dx, dy, length: Math.hypot(dx, dy) }])),
-);
-
-function eachBeside(
-  { columns, rows, filled }: Grid,
-  cell: number,
-  tell: (beside: number, length: number) => void,
-): void {
-  const [column, row] = [cell % columns, Math.floor(cell / columns)];
-  for (const { dx, dy, length } of STEPS) {
-    const [x, y] = [column + dx, row + dy];
-    if (x >= 0 && y >= 0 && x < columns && y < rows && filled[y * columns + x] === 1) tell(y * columns + x, length);
-  }
-}
-
-/** By cell, how far it is from some cells by way of the figure, in cells; Infinity where no way leads. */
-export function distances(grid: Grid, from: readonly number[]): Float64Array {
-  const far = new Float64Array(grid.filled.length).fill(Infinity);
-  const waiting = [...from];
-  for (const cell of from) far[cell] = 0;
-  for (let next = 0; next < waiting.length; next++) {
-    const cell = waiting[next];
-    eachBeside(grid, cell, (beside, length) => {
-      if (far[cell] + length >= far[beside] - 1e-9) return;
-      far[beside] = far[cell] + length;
-      waiting.push(beside);
-    });
-  }
-  return far;
-}
-
 /** By cell, how many cells lie between it and what is not the figure. */
-export function depths(grid: Grid): Float64Array {
+export function depths(grid: Cells): Float64Array {
   const { filled, columns, rows } = grid;
   const deep = new Float64Array(filled.length);
   const isRim = (cell: number) => {
@@ -101,7 +52,7 @@ export function depths(grid: Grid): Float64Array {
 }
 
 /** Limbs: what hangs together beyond some distance, down to where it meets another such. */
-export function branchesOf(grid: Grid, far: Float64Array, least: number): Found[] {
+export function branchesOf(grid: Cells, far: Float64Array, least: number): Found[] {
   const order = [...far.keys()].filter((cell) => Number.isFinite(far[cell])).sort((a, b) => far[b] - far[a]);
   const branchAt = new Map<number, Branch>();
   const found: Found[] = [];
@@ -135,7 +86,7 @@ export function branchesOf(grid: Grid, far: Float64Array, least: number): Found[
 }
 
 /** Limbs let out into the rest of the figure by so many cells each; every cell goes to the limb that reaches it first. */
-export function grown(grid: Grid, owner: Int8Array, reach: (lobe: number) => number): Int8Array {
+export function grown(grid: Cells, owner: Int8Array, reach: (lobe: number) => number): Int8Array {
   const out = owner.slice();
   const far = new Float64Array(owner.length).fill(Infinity);
   const waiting: number[] = [];

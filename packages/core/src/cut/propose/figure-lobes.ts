@@ -1,5 +1,6 @@
 import type { Mask } from '../../raster/mask.js';
-import { branchesOf, cellNear, distances, gridOf, grown, type Found, type Grid } from './figure-grid.js';
+import { distances, nearestFilled, type Cells } from '../../raster/cells.js';
+import { branchesOf, gridOf, grown, type Found } from './figure-grid.js';
 import type { BodyFrame } from './body-frame.js';
 
 /** A limb that stands out from the figure: what lies between its tip and where it joins the rest. */
@@ -44,7 +45,7 @@ export function figureLobes(silhouette: Mask, frame: BodyFrame): FigureLobes {
   const tall = frame.floorY - frame.crownY;
   const size = Math.max(1, Math.round(tall / CELLS));
   const grid = gridOf(silhouette, size);
-  const chest = cellNear(grid, frame.axisX, frame.neckY + 0.35 * (frame.crotchY - frame.neckY));
+  const chest = nearestFilled(grid, frame.axisX / size, (frame.neckY + 0.35 * (frame.crotchY - frame.neckY)) / size);
   const far = chest < 0 ? new Float64Array(grid.filled.length).fill(Infinity) : distances(grid, [chest]);
   const found = branchesOf(grid, far, (STANDS_OUT * tall) / size);
   const told = tell(grid, found, frame);
@@ -59,10 +60,10 @@ export function figureLobes(silhouette: Mask, frame: BodyFrame): FigureLobes {
       if (lobe.kind !== 'arm') return { lobe, cells, far, from, to, grows: 0 };
       // Where an arm that hangs down parts from the trunk is its armpit; it is measured from the shoulder.
       const half = Math.min(frame.halfWidth, WIDEST * tall);
-      const shoulder = cellNear(
+      const shoulder = nearestFilled(
         grid,
-        frame.axisX + (lobe.side === 'A' ? -1 : 1) * SHOULDER.u * half,
-        frame.neckY + SHOULDER.down * tall,
+        (frame.axisX + (lobe.side === 'A' ? -1 : 1) * SHOULDER.u * half) / size,
+        (frame.neckY + SHOULDER.down * tall) / size,
       );
       const own = distances(grid, [shoulder]);
       // What lies nearer to the axis than the shoulder's own round is the trunk's.
@@ -89,7 +90,7 @@ export interface LimbCells {
 }
 
 /** A figure of which the limbs are known. */
-export function asFigure(grid: Grid, limbs: readonly LimbCells[]): FigureLobes {
+export function asFigure(grid: Cells, limbs: readonly LimbCells[]): FigureLobes {
   const owner = new Int8Array(grid.filled.length).fill(-1);
   for (const [lobe, { cells }] of limbs.entries()) for (const cell of cells) owner[cell] = lobe;
   const nearest = grown(grid, owner, () => Infinity);
@@ -114,7 +115,7 @@ export function asFigure(grid: Grid, limbs: readonly LimbCells[]): FigureLobes {
 }
 
 /** On which side of the axis a cell lies. */
-function sideOf({ size, columns }: Grid, cell: number, { axisX }: BodyFrame): 'A' | 'B' {
+function sideOf({ size, columns }: Cells, cell: number, { axisX }: BodyFrame): 'A' | 'B' {
   return ((cell % columns) + 0.5) * size < axisX ? 'A' : 'B';
 }
 
@@ -125,7 +126,7 @@ function middleWidth(cells: readonly number[], far: Float64Array, long: number):
 }
 
 /** What some limbs are: the head has the crown, legs end on the floor, arms are the longest of the others, one a side. */
-function tell({ size, columns }: Grid, found: readonly Found[], frame: BodyFrame): { found: Found; lobe: Lobe }[] {
+function tell({ size, columns }: Cells, found: readonly Found[], frame: BodyFrame): { found: Found; lobe: Lobe }[] {
   const tall = frame.floorY - frame.crownY;
   const placeOf = (cell: number) => ({
     x: ((cell % columns) + 0.5) * size,
