@@ -106,7 +106,9 @@ describe('a soft piece', () => {
         const soft = { points: [85, 62, 85, 130, 85, 198], stiffness: [0, 0.9, 0] };
         const mesh = softMesh(picture, soft);
         const bent = bendPicture(picture, mesh, soft, 0);
-        expect(trimToPaint(bent)).toEqual(trimToPaint(picture));
+        const [drawn, whole] = [trimToPaint(bent), trimToPaint(picture)];
+        expect({ ...drawn, data: null }).toEqual({ ...whole, data: null });
+        expect(Buffer.compare(drawn?.data ?? Buffer.of(1), whole?.data ?? Buffer.of(1))).toBe(0);
       }),
       { numRuns: 25 },
     );

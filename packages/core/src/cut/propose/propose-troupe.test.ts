@@ -8,16 +8,12 @@ const SEEN = 12;
 /** What counts as found: shared by both, of what either has. */
 const ALIKE = 0.75;
 
-/** By shape of a proposal, how many pixels it has, and how many of them a mask has. */
-function sharedWith({ labels, shapes, width }: Proposal, mask: PlacedMask): { own: number; both: number }[] {
-  const counts = shapes.map(() => ({ own: 0, both: 0 }));
-  for (let i = 0; i < labels.length; i++) {
-    if (labels[i] === 0) continue;
-    const [x, y] = [(i % width) - mask.x, ((i / width) | 0) - mask.y];
-    const isIn = x >= 0 && y >= 0 && x < mask.width && y < mask.height && mask.data[y * mask.width + x] > 127;
-    counts[labels[i] - 1].own++;
-    if (isIn) counts[labels[i] - 1].both++;
-  }
+/** By part and by shape of a proposal, how many pixels they share. Masks are as large as the design, and share none. */
+function shared({ labels, shapes }: Proposal, masks: readonly PlacedMask[]): Uint32Array[] {
+  const owner = new Int16Array(labels.length).fill(-1);
+  for (const [at, { data }] of masks.entries()) for (let i = 0; i < data.length; i++) if (data[i] > 127) owner[i] = at;
+  const counts = masks.map(() => new Uint32Array(shapes.length));
+  for (let i = 0; i < labels.length; i++) if (labels[i] > 0 && owner[i] >= 0) counts[owner[i]][labels[i] - 1]++;
   return counts;
 }
 
@@ -26,16 +22,20 @@ function judged(make: (typeof TROUPE)[number]) {
   const { design, masks } = drawMember(make());
   const parts = KNOWN_PARTS.filter((part) => masks.has(partAddress(part)));
   const proposal = proposeParts(design, parts);
+  const both = shared(proposal, [...masks.values()]);
   let [all, found, named] = [0, 0, 0];
-  for (const [address, mask] of masks) {
+  for (const [at, [address, mask]] of [...masks].entries()) {
     const area = maskArea(mask);
     if (area < SEEN) continue;
-    const counts = sharedWith(proposal, mask);
+    const counts = proposal.shapes.map((shape, k) => ({ part: shape.part, own: shape.area, both: both[at][k] }));
     const alike = (taken: readonly { own: number; both: number }[]) => {
-      const [own, both] = [taken.reduce((sum, one) => sum + one.own, 0), taken.reduce((sum, one) => sum + one.both, 0)];
-      return both / (area + own - both);
+      const [own, common] = [
+        taken.reduce((sum, one) => sum + one.own, 0),
+        taken.reduce((sum, one) => sum + one.both, 0),
+      ];
+      return common / (area + own - common);
     };
-    const ofPart = (part: number | null) => counts.filter((_, at) => proposal.shapes[at].part === part);
+    const ofPart = (part: number | null) => counts.filter((one) => one.part === part);
     const best = [...counts.map((one) => alike([one])), ...parts.map((_, part) => alike(ofPart(part)))];
     all++;
     if (Math.max(...best) >= ALIKE) found++;
