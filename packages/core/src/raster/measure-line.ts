@@ -28,6 +28,8 @@ export interface MeasureZone {
 const WIDEST = 40;
 const STEP = 0.25;
 const MOST_RUNS = 160;
+/** Contours that are measured along, at most: a photograph’s torn edge has thousands. */
+const MOST_CONTOURS = 60;
 /** Colours nearer than this (OKLab × 100) are the same paint. */
 const SAME = 5;
 /** How far outside the contour a run starts, px, so that the soft rim is counted whole. */
@@ -78,11 +80,16 @@ interface Sample {
   coverage: number;
 }
 
+/** The contours that are measured along: of specks without number, the longest. */
+function longest<C extends { length: number }>(all: readonly C[]): readonly C[] {
+  return all.length <= MOST_CONTOURS ? all : [...all].sort((a, b) => b.length - a.length).slice(0, MOST_CONTOURS);
+}
+
 /** Samples along the inward normals of the contour points in the zone. */
 function normalRuns(art: PlacedBitmap, mask: PlacedMask, zone: MeasureZone, depth: number): Sample[][] {
   const runs: Sample[][] = [];
   const out = new Float64Array(4);
-  for (const contour of contours(mask)) {
+  for (const contour of longest(contours(mask))) {
     const n = contour.length / 2;
     if (n < 8) continue;
     // Some hundred runs tell as much as some thousand.

@@ -80,6 +80,21 @@ test('a proposal covers the design and nothing else, also what has no part', () 
   expect(proposeParts(draw(30, 30, []), parts(['head//'])).shapes).toEqual([]);
 });
 
+test('noise, a dot, a line and a page of one colour are proposed as what they are, without end or error', () => {
+  let seed = 7;
+  const chance = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+  const speckled: Stroke = { shape: () => (chance() < 0.5 ? 1 : -1), colour: [90, 60, 40] };
+  const page: Stroke = { shape: () => 1, colour: [90, 60, 40] };
+  const dot: Stroke = { shape: circle(100, 180, 1), colour: [90, 60, 40] };
+  const line: Stroke = { shape: box(99, 0, 101, 360), colour: [90, 60, 40] };
+  const animal = KNOWN_PARTS.filter(({ group }) => group !== 'arm');
+  for (const stroke of [speckled, page, dot, line])
+    for (const planned of [KNOWN_PARTS, animal]) {
+      const { shapes } = proposeParts(draw(WIDTH, HEIGHT, [stroke]), planned);
+      expect(shapes.length).toBeLessThan(2500);
+    }
+});
+
 test('nothing is left to be proposed: shapes are found all the same, and none is named', () => {
   const { shapes } = proposeParts(doll(), []);
   expect(shapes.length).toBeGreaterThan(4);
