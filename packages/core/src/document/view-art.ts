@@ -21,6 +21,12 @@ export interface PieceImage {
   image: PlacedBitmap;
 }
 
+/** A piece's image; null for one that is not there or has no paint. */
+export function imageOf({ pieces }: ViewArt, pieceId: PieceId): PlacedBitmap | null {
+  const sheets = pieces.get(pieceId);
+  return sheets ? composePiece(sheets) : null;
+}
+
 /** The images of a view's pieces, back to front, with the lines under all where they are drawn. */
 export function pieceImages(doc: CharacterDoc, viewId: ViewId, art: ViewArt): PieceImage[] {
   return drawSteps(doc, viewId).flatMap(({ piece, sheet }) => {

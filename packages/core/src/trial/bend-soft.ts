@@ -1,7 +1,9 @@
 import type { SoftLine } from '../document/rows.js';
 import { apply } from '../joints/place-pieces.js';
-import { createPlaced, type PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { overWord } from '../raster/composite.js';
 import { sampleBitmap } from '../raster/sample.js';
+import { opaqueWord, withAlpha } from '../raster/words.js';
 import { bentLine } from './soft-line.js';
 import type { SoftMesh } from './soft-mesh.js';
 
@@ -66,6 +68,7 @@ const SAME = 0.9;
 export function bendPicture(picture: PlacedBitmap, mesh: SoftMesh, soft: SoftLine, angle: number): PlacedBitmap {
   const bent = bendVertices(mesh, soft, angle);
   const out = createPlaced(boxOf(bent));
+  const words = wordsOf(out);
   const drawnBy = new Float32Array(out.width * out.height).fill(NaN);
   const colour = new Float64Array(4);
   const { triangles, vertices, along } = mesh;
@@ -94,23 +97,12 @@ export function bendPicture(picture: PlacedBitmap, mesh: SoftMesh, soft: SoftLin
           colour,
         );
         if (colour[3] < 0.5) continue;
-        if (isOver) layOver(out.data, pixel * 4, colour);
-        else put(out.data, pixel * 4, colour);
+        const word = withAlpha(opaqueWord([colour[0], colour[1], colour[2]]), Math.round(colour[3]));
+        words[pixel] = isOver ? overWord(word, words[pixel]) : word;
         drawnBy[pixel] = at;
       }
   }
   return out;
-}
-
-function put(data: Uint8Array, i: number, colour: Float64Array): void {
-  for (let c = 0; c < 4; c++) data[i + c] = Math.round(colour[c]);
-}
-
-function layOver(data: Uint8Array, i: number, colour: Float64Array): void {
-  const [front, back] = [colour[3] / 255, data[i + 3] / 255];
-  const alpha = front + back * (1 - front);
-  for (let c = 0; c < 3; c++) data[i + c] = Math.round((colour[c] * front + data[i + c] * back * (1 - front)) / alpha);
-  data[i + 3] = Math.round(alpha * 255);
 }
 
 function boxOf(places: Float64Array) {

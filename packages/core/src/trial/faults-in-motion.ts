@@ -1,9 +1,8 @@
-import { composePiece } from '../document/compose-piece.js';
 import { drawOrder } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { deriveKey } from '../document/keys.js';
 import type { CharacterDoc, PieceId, SheetsOf, ViewId } from '../document/rows.js';
-import type { ViewArt } from '../document/view-art.js';
+import { imageOf, type ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { apply } from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
@@ -89,10 +88,9 @@ export function faultsInMotion(
   const order = drawOrder(doc, viewId);
   const bare = order.flatMap(({ id, soft }, index): MotionPlace[] => {
     tell?.(index / order.length);
-    const sheets = art.pieces.get(id);
     const shape = shapeOf(doc, viewId, art, index);
-    if (!sheets || !shape) return [];
-    const unpainted = bareCells(cellsOfMask(shape.hidden, art.design), composePiece(sheets));
+    if (!art.pieces.has(id) || !shape) return [];
+    const unpainted = bareCells(cellsOfMask(shape.hidden, art.design), imageOf(art, id));
     const places = placesOf(unpainted);
     if (places.length < RIM) return [];
     const stride = Math.ceil(places.length / LOOKS);
@@ -137,9 +135,4 @@ function withoutRim(cells: Cells): Cells {
     ...cells,
     data: data.map((value, i) => (CROSS.every(([dx, dy]) => data[i + dx + dy * width] > 0) ? value : 0)),
   };
-}
-
-function imageOf(art: ViewArt, pieceId: PieceId): PlacedBitmap | null {
-  const sheets = art.pieces.get(pieceId);
-  return sheets ? composePiece(sheets) : null;
 }

@@ -1,12 +1,12 @@
 import type { Bitmap } from '../raster/bitmap.js';
-import { isFilled, type Cells } from '../raster/cells.js';
+import { isFilled, type CellGrid } from '../raster/cell-grid.js';
 
 /**
  * Lays a lattice of cells over a picture: those are filled that have paint, or are within 1 px of it. Nodes are the corners of cells,
  * row by row, one more than cells each way.
  * @param size px a side of a cell, whole
  */
-export function paintLattice({ width, height, data }: Bitmap, size: number): Cells {
+export function paintLattice({ width, height, data }: Bitmap, size: number): CellGrid {
   // A cell more all round: paint at the picture's edge is let out by 1 px as well.
   const [columns, rows] = [Math.ceil(width / size) + 2, Math.ceil(height / size) + 2];
   const filled = new Uint8Array(columns * rows);
@@ -21,12 +21,12 @@ export function paintLattice({ width, height, data }: Bitmap, size: number): Cel
 }
 
 /** Where a node lies, px of the picture. */
-export function nodePlace({ size }: Cells, column: number, row: number): { x: number; y: number } {
+export function nodePlace({ size }: CellGrid, column: number, row: number): { x: number; y: number } {
   return { x: (column - 1) * size, y: (row - 1) * size };
 }
 
 /** How many of the four cells at a node are filled. */
-export function filledAround(lattice: Cells, column: number, row: number): number {
+export function filledAround(lattice: CellGrid, column: number, row: number): number {
   let count = 0;
   for (let k = 0; k < 4; k++) if (isFilled(lattice, column - (k & 1), row - (k >> 1))) count++;
   return count;

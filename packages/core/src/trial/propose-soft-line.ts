@@ -1,12 +1,12 @@
 import type { SoftLine } from '../document/rows.js';
 import type { Place } from '../errors.js';
-import type { PlacedBitmap } from '../raster/bitmap.js';
-import { distances, eachBeside, nearestFilled, type Cells } from '../raster/cells.js';
+import { paintArea, type PlacedBitmap } from '../raster/bitmap.js';
+import { distances, eachBeside, nearestFilled, type CellGrid } from '../raster/cell-grid.js';
 import { paintLattice } from './paint-lattice.js';
 
 /** Points of a proposed line: two for every time that it is as long as wide, within limits. */
 const POINTS = { least: 5, most: 9 };
-/** Cells of paint that a line is looked for on, about. */
+/** CellGrid of paint that a line is looked for on, about. */
 const CELLS = 4000;
 /** A piece that reaches less far than this from its pivot has no line, px. */
 const SHORT = 12;
@@ -18,8 +18,7 @@ const SHORT = 12;
  * @returns null for a piece that is too short to bend
  */
 export function proposeSoftLine(picture: PlacedBitmap, pivot: Place): SoftLine | null {
-  let area = 0;
-  for (let i = 3; i < picture.data.length; i += 4) if (picture.data[i] > 0) area++;
+  const area = paintArea(picture);
   const lattice = paintLattice(picture, Math.max(1, Math.round(Math.sqrt(area / CELLS))));
   const { size, columns } = lattice;
   const root = nearestFilled(lattice, (pivot.x - picture.x) / size + 1, (pivot.y - picture.y) / size + 1);
@@ -49,9 +48,8 @@ export function proposeSoftLine(picture: PlacedBitmap, pivot: Place): SoftLine |
       ),
     );
   }
-  const tenth = (value: number) => Math.round(value * 10) / 10;
   return {
-    points: evenlySpaced(evened(places)).flatMap(({ x, y }) => [tenth(x), tenth(y)]),
+    points: evenlySpaced(evened(places)).flatMap(({ x, y }) => [x, y]),
     stiffness: places.map(() => 0),
   };
 }
@@ -79,7 +77,7 @@ function evened(line: readonly Place[]): Place[] {
   });
 }
 
-function wayBack(lattice: Cells, far: Float64Array, tip: number): number[] {
+function wayBack(lattice: CellGrid, far: Float64Array, tip: number): number[] {
   const way = [tip];
   for (let cell = tip; far[cell] > 0;) {
     let nearer = cell;
@@ -93,7 +91,7 @@ function wayBack(lattice: Cells, far: Float64Array, tip: number): number[] {
 }
 
 /** The cells that lie about as far as one does, and hang together with it. */
-function bandAt(lattice: Cells, far: Float64Array, from: number, within: number): number[] {
+function bandAt(lattice: CellGrid, far: Float64Array, from: number, within: number): number[] {
   const band = [from];
   const taken = new Set(band);
   for (let next = 0; next < band.length; next++)

@@ -2,8 +2,8 @@ import Delaunator from 'delaunator';
 import type { SoftLine } from '../document/rows.js';
 import { placesAlong } from '../document/soft-line.js';
 import type { Place } from '../errors.js';
-import type { PlacedBitmap } from '../raster/bitmap.js';
-import { isFilled, type Cells } from '../raster/cells.js';
+import { paintArea, type PlacedBitmap } from '../raster/bitmap.js';
+import { isFilled, type CellGrid } from '../raster/cell-grid.js';
 import { filledAround, nodePlace, paintLattice } from './paint-lattice.js';
 import { nearestOnLine, turnShares, weightsAlong } from './soft-line.js';
 
@@ -20,7 +20,7 @@ export interface SoftMesh {
   along: Float64Array;
 }
 
-/** Cells across a limb, and vertices of a mesh at most. */
+/** CellGrid across a limb, and vertices of a mesh at most. */
 const ACROSS = 5;
 const MOST_VERTICES = 4000;
 /** What bends by less than this share of the mean has a mesh half as fine. */
@@ -78,9 +78,8 @@ export function meshOf(picture: PlacedBitmap, soft: SoftLine): SoftMesh {
 /** A piece's image is composed once, and is never changed then. */
 const meshes = new WeakMap<PlacedBitmap, { key: string; mesh: SoftMesh }>();
 
-function latticeFor(picture: PlacedBitmap, line: readonly Place[]): Cells {
-  let area = 0;
-  for (let i = 3; i < picture.data.length; i += 4) if (picture.data[i] > 0) area++;
+function latticeFor(picture: PlacedBitmap, line: readonly Place[]): CellGrid {
+  const area = paintArea(picture);
   const long = line.slice(1).reduce((sum, { x, y }, i) => sum + Math.hypot(x - line[i].x, y - line[i].y), 0);
   // A line that is shorter than its piece says nothing of how wide that is.
   const wide = Math.min(area / Math.max(1, long), Math.sqrt(area));
@@ -97,7 +96,7 @@ function bendOf(soft: SoftLine): (at: number) => number {
 }
 
 /** By node: the place on the line that is nearest by way of filled cells. */
-function placesOnLine(lattice: Cells, line: readonly Place[]): Float64Array {
+function placesOnLine(lattice: CellGrid, line: readonly Place[]): Float64Array {
   const { size, columns, rows } = lattice;
   const wide = columns + 1;
   const at = new Float64Array(wide * (rows + 1)).fill(NaN);
@@ -138,7 +137,7 @@ function placesOnLine(lattice: Cells, line: readonly Place[]): Float64Array {
 }
 
 /** Places on the line evened out over neighbours, so that the inside of a sharp bend does not fall from one to another. */
-function evened({ columns, rows }: Cells, places: Float64Array): Float64Array {
+function evened({ columns, rows }: CellGrid, places: Float64Array): Float64Array {
   const wide = columns + 1;
   let from = places;
   for (let time = 0; time < EVENED; time++) {
@@ -157,7 +156,7 @@ function evened({ columns, rows }: Cells, places: Float64Array): Float64Array {
 }
 
 /** Triangles that lie over filled cells, nearest to the root first: what folds over is drawn over it. */
-function trianglesOf(lattice: Cells, nodes: readonly { x: number; y: number; at: number }[]): number[] {
+function trianglesOf(lattice: CellGrid, nodes: readonly { x: number; y: number; at: number }[]): number[] {
   if (nodes.length < 3) return [];
   const { triangles } = new Delaunator(nodes.flatMap(({ x, y }) => [x, y]));
   const kept: { corners: number[]; at: number }[] = [];

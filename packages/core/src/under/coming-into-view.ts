@@ -1,7 +1,6 @@
 import { drawOrder, movedBy } from '../document/family.js';
-import { composePiece } from '../document/compose-piece.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
-import type { ViewArt } from '../document/view-art.js';
+import { imageOf, type ViewArt } from '../document/view-art.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { AT_REST, placePieces, type Placement } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
@@ -75,8 +74,7 @@ function cellsWhere(
 
 /** What a piece of a view covers, as cells; empty for a piece without paint. */
 function paintCells(art: ViewArt, pieceId: PieceId): Cells {
-  const sheets = art.pieces.get(pieceId);
-  const image = sheets ? composePiece(sheets) : null;
+  const image = imageOf(art, pieceId);
   const known = image && painted.get(image);
   if (known) return known;
   const cells = cellsOf(image, art.design);

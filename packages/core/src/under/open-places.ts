@@ -1,12 +1,12 @@
 import { ownersAtRest } from '../cut/owners.js';
-import { composePiece } from '../document/compose-piece.js';
 import { drawOrder, movedBy } from '../document/family.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
-import type { ViewArt } from '../document/view-art.js';
+import { imageOf, type ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import { AT_REST, placePieces, unapplying, type Placement } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
 import { contours } from '../raster/contours.js';
 import { createMask } from '../raster/mask.js';
 import { anyPaint } from '../raster/sample.js';
@@ -88,14 +88,7 @@ export function findOpen(doc: CharacterDoc, viewId: ViewId, art: ViewArt, { shap
     .sort((a, b) => b.area - a.area);
 }
 
-type Image = NonNullable<ReturnType<typeof imageOf>>;
-
-function imageOf(art: ViewArt, id: PieceId) {
-  const sheets = art.pieces.get(id);
-  return sheets ? composePiece(sheets) : null;
-}
-
-function imagesOf(images: ReadonlyMap<PieceId, Image | null>, id: PieceId): Image[] {
+function imagesOf(images: ReadonlyMap<PieceId, PlacedBitmap | null>, id: PieceId): PlacedBitmap[] {
   const image = images.get(id);
   return image ? [image] : [];
 }
@@ -111,7 +104,7 @@ function isIn(
 }
 
 /** Does a picture that lies turned cover a place? */
-function turnBack(images: Image[], placement: Placement): (x: number, y: number) => boolean {
+function turnBack(images: PlacedBitmap[], placement: Placement): (x: number, y: number) => boolean {
   const atRest = unapplying(placement);
   return (px, py) => {
     const { x, y } = atRest(px + 0.5, py + 0.5);

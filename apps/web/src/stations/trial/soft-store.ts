@@ -31,9 +31,8 @@ export async function keepLine({ edit }: BenchValue, pieceId: string, line: Soft
 
 /** A line with one of its points elsewhere. */
 export function withPointAt({ points, stiffness }: SoftLine, at: number, x: number, y: number): SoftLine {
-  const tenth = (value: number) => Math.round(value * 10) / 10;
   return {
-    points: points.map((value, i) => (i === 2 * at ? tenth(x) : i === 2 * at + 1 ? tenth(y) : value)),
+    points: points.map((value, i) => (i === 2 * at ? x : i === 2 * at + 1 ? y : value)),
     stiffness,
   };
 }

@@ -1,7 +1,8 @@
 import type { KnownPart } from '../../plan/known-parts.js';
 import type { Mask } from '../../raster/mask.js';
+import { trimMask } from '../../raster/morphology.js';
 import { symmetryAxis } from './body-frame.js';
-import { distances, type Cells } from '../../raster/cells.js';
+import { distances, middleOfCell, type CellGrid } from '../../raster/cell-grid.js';
 import { branchesOf, depths, gridOf, type Found } from './figure-grid.js';
 import { asFigure, type FigureLobes, type Lobe } from './figure-lobes.js';
 import type { Rect } from '../../raster/bitmap.js';
@@ -12,7 +13,7 @@ const ANIMAL = ['foreleg', 'hindleg', 'wing'];
 const STANDING = ['foreleg', 'leg', 'hindleg'];
 const SPREAD = ['wing', 'foreleg', 'leg', 'hindleg'];
 
-/** Cells that an animal's longer side is divided in. */
+/** CellGrid that an animal's longer side is divided in. */
 const CELLS = 180;
 /** What stands out less than this share of its longer side is no limb. */
 const STANDS_OUT = 0.07;
@@ -33,7 +34,7 @@ export function isAnimalPlan(parts: readonly KnownPart[]): boolean {
 
 /** An animal's body, and what is to be known of it to tell its limbs. */
 interface Beast {
-  grid: Cells;
+  grid: CellGrid;
   bounds: Rect;
   axisX: number;
   /** By cell, how deep it lies inside. */
@@ -43,7 +44,7 @@ interface Beast {
 
 /** Finds the limbs of an animal by its silhouette and by what its plan has: `figureLobes` for what does not stand like a person. */
 export function animalLobes(silhouette: Mask, parts: readonly KnownPart[]): FigureLobes | null {
-  const bounds = boundsOf(silhouette);
+  const bounds = trimMask({ ...silhouette, x: 0, y: 0 });
   if (!bounds) return null;
   const extent = Math.max(bounds.width, bounds.height);
   const grid = gridOf(silhouette, Math.max(1, Math.round(extent / CELLS)));
@@ -63,19 +64,6 @@ export function animalLobes(silhouette: Mask, parts: readonly KnownPart[]): Figu
       return { lobe, cells, far, from: Math.max(0, from - root), to, grows };
     }),
   );
-}
-
-function boundsOf({ width, height, data }: Mask): Rect | null {
-  let [left, top, right, bottom] = [width, height, -1, -1];
-  for (let i = 0; i < data.length; i++) {
-    if (data[i] === 0) continue;
-    const [x, y] = [i % width, (i / width) | 0];
-    left = Math.min(left, x);
-    right = Math.max(right, x);
-    top = Math.min(top, y);
-    bottom = Math.max(bottom, y);
-  }
-  return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
 }
 
 /** The midst of the body: deep inside, and near the middle of all. */
@@ -114,14 +102,9 @@ interface Told {
   lobe: Lobe;
 }
 
-const placeOf = ({ size, columns }: Cells, cell: number) => ({
-  x: ((cell % columns) + 0.5) * size,
-  y: (Math.floor(cell / columns) + 0.5) * size,
-});
-
 /** The middle of a limb. */
-function middleOf(grid: Cells, { cells }: Found): { x: number; y: number } {
-  const places = cells.map((cell) => placeOf(grid, cell));
+function middleOf(grid: CellGrid, { cells }: Found): { x: number; y: number } {
+  const places = cells.map((cell) => middleOfCell(grid, cell));
   const mean = (of: (place: { x: number; y: number }) => number) =>
     places.reduce((sum, place) => sum + of(place), 0) / places.length;
   return { x: mean(({ x }) => x), y: mean(({ y }) => y) };
@@ -133,7 +116,7 @@ const headGroup = (parts: readonly KnownPart[]) => (has(parts, 'neck') ? 'neck' 
 
 /** Head above, tail below, and pairs of limbs from the head backwards. */
 function seenFromInFront({ grid, bounds, axisX, parts }: Beast, found: readonly Found[]): Told[] {
-  const placed = found.map((one) => ({ found: one, tip: placeOf(grid, one.tip), at: middleOf(grid, one) }));
+  const placed = found.map((one) => ({ found: one, tip: middleOfCell(grid, one.tip), at: middleOf(grid, one) }));
   const isCentral = ({ at }: { at: { x: number } }) => Math.abs(at.x - axisX) < CENTRAL * bounds.width;
   const central = placed.filter(isCentral).sort((a, b) => a.at.y - b.at.y);
   const middle = bounds.y + bounds.height / 2;
@@ -183,7 +166,7 @@ function seenFromTheSide(beast: Beast, found: readonly Found[], far: Float64Arra
   const { grid, bounds, parts } = beast;
   const floor = bounds.y + bounds.height;
   const placed = found.map((one) => ({
-    ...{ found: one, tip: placeOf(grid, one.tip), at: middleOf(grid, one) },
+    ...{ found: one, tip: middleOfCell(grid, one.tip), at: middleOf(grid, one) },
     isHead: bulge(beast, one, far) + HIGHER * ((floor - middleOf(grid, one).y) / bounds.height),
   }));
   const standing = placed.filter(({ tip }) => tip.y > floor - FOOT * bounds.height);

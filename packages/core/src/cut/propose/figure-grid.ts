@@ -1,4 +1,4 @@
-import { eachBeside, type Cells } from '../../raster/cells.js';
+import { eachBeside, type CellGrid } from '../../raster/cell-grid.js';
 import { INSIDE, type Mask } from '../../raster/mask.js';
 
 /** A part of the figure that hangs together at more than some distance from its middle. */
@@ -19,7 +19,7 @@ export interface Found {
 }
 
 /** A figure on square cells of so many px: those whose middle lies in it are filled. */
-export function gridOf({ width, height, data }: Mask, size: number): Cells {
+export function gridOf({ width, height, data }: Mask, size: number): CellGrid {
   const [columns, rows] = [Math.ceil(width / size), Math.ceil(height / size)];
   const filled = new Uint8Array(columns * rows);
   for (let row = 0; row < rows; row++)
@@ -32,8 +32,8 @@ export function gridOf({ width, height, data }: Mask, size: number): Cells {
 }
 
 /** By cell, how many cells lie between it and what is not the figure. */
-export function depths(grid: Cells): Float64Array {
-  const { filled, columns, rows } = grid;
+export function depths(grid: CellGrid): Float64Array {
+  const { filled } = grid;
   const deep = new Float64Array(filled.length);
   const isRim = (cell: number) => {
     let beside = 0;
@@ -42,7 +42,7 @@ export function depths(grid: Cells): Float64Array {
   };
   const waiting = [...filled.keys()].filter((cell) => filled[cell] === 1 && isRim(cell));
   for (const cell of waiting) deep[cell] = 1;
-  for (let next = 0; next < waiting.length && columns * rows > 0; next++)
+  for (let next = 0; next < waiting.length; next++)
     eachBeside(grid, waiting[next], (beside) => {
       if (deep[beside] > 0) return;
       deep[beside] = deep[waiting[next]] + 1;
@@ -52,7 +52,7 @@ export function depths(grid: Cells): Float64Array {
 }
 
 /** Limbs: what hangs together beyond some distance, down to where it meets another such. */
-export function branchesOf(grid: Cells, far: Float64Array, least: number): Found[] {
+export function branchesOf(grid: CellGrid, far: Float64Array, least: number): Found[] {
   const order = [...far.keys()].filter((cell) => Number.isFinite(far[cell])).sort((a, b) => far[b] - far[a]);
   const branchAt = new Map<number, Branch>();
   const found: Found[] = [];
@@ -86,7 +86,7 @@ export function branchesOf(grid: Cells, far: Float64Array, least: number): Found
 }
 
 /** Limbs let out into the rest of the figure by so many cells each; every cell goes to the limb that reaches it first. */
-export function grown(grid: Cells, owner: Int8Array, reach: (lobe: number) => number): Int8Array {
+export function grown(grid: CellGrid, owner: Int8Array, reach: (lobe: number) => number): Int8Array {
   const out = owner.slice();
   const far = new Float64Array(owner.length).fill(Infinity);
   const waiting: number[] = [];

@@ -1,5 +1,5 @@
 import type { Mask } from '../../raster/mask.js';
-import { distances, nearestFilled, type Cells } from '../../raster/cells.js';
+import { distances, middleOfCell, nearestFilled, type CellGrid } from '../../raster/cell-grid.js';
 import { branchesOf, gridOf, grown, type Found } from './figure-grid.js';
 import type { BodyFrame } from './body-frame.js';
 
@@ -25,7 +25,7 @@ export interface FigureLobes {
   nearest: (x: number, y: number) => number;
 }
 
-/** Cells that a figure's height is divided in. */
+/** CellGrid that a figure's height is divided in. */
 const CELLS = 180;
 /** What stands out less than this share of the height is no limb. */
 const STANDS_OUT = 0.08;
@@ -54,7 +54,7 @@ export function figureLobes(silhouette: Mask, frame: BodyFrame): FigureLobes {
     told.map(({ found: { cells, from, to, tip }, lobe }): LimbCells => {
       // Legs part at the crotch: what lies farther up is what they are dressed in.
       if (lobe.kind === 'leg') {
-        const own = cells.filter((cell) => (Math.floor(cell / grid.columns) + 0.5) * size >= frame.crotchY);
+        const own = cells.filter((cell) => middleOfCell(grid, cell).y >= frame.crotchY);
         return { lobe, cells: own, far, from, to, grows: 0 };
       }
       if (lobe.kind !== 'arm') return { lobe, cells, far, from, to, grows: 0 };
@@ -85,12 +85,12 @@ export interface LimbCells {
   far: Float64Array;
   from: number;
   to: number;
-  /** Cells by which it is let out into the rest of the figure. */
+  /** CellGrid by which it is let out into the rest of the figure. */
   grows: number;
 }
 
 /** A figure of which the limbs are known. */
-export function asFigure(grid: Cells, limbs: readonly LimbCells[]): FigureLobes {
+export function asFigure(grid: CellGrid, limbs: readonly LimbCells[]): FigureLobes {
   const owner = new Int8Array(grid.filled.length).fill(-1);
   for (const [lobe, { cells }] of limbs.entries()) for (const cell of cells) owner[cell] = lobe;
   const nearest = grown(grid, owner, () => Infinity);
@@ -115,8 +115,8 @@ export function asFigure(grid: Cells, limbs: readonly LimbCells[]): FigureLobes 
 }
 
 /** On which side of the axis a cell lies. */
-function sideOf({ size, columns }: Cells, cell: number, { axisX }: BodyFrame): 'A' | 'B' {
-  return ((cell % columns) + 0.5) * size < axisX ? 'A' : 'B';
+function sideOf(grid: CellGrid, cell: number, { axisX }: BodyFrame): 'A' | 'B' {
+  return middleOfCell(grid, cell).x < axisX ? 'A' : 'B';
 }
 
 /** How wide a limb is between a third and two thirds of its length, in cells. */
@@ -126,18 +126,14 @@ function middleWidth(cells: readonly number[], far: Float64Array, long: number):
 }
 
 /** What some limbs are: the head has the crown, legs end on the floor, arms are the longest of the others, one a side. */
-function tell({ size, columns }: Cells, found: readonly Found[], frame: BodyFrame): { found: Found; lobe: Lobe }[] {
+function tell(grid: CellGrid, found: readonly Found[], frame: BodyFrame): { found: Found; lobe: Lobe }[] {
   const tall = frame.floorY - frame.crownY;
-  const placeOf = (cell: number) => ({
-    x: ((cell % columns) + 0.5) * size,
-    y: (Math.floor(cell / columns) + 0.5) * size,
-  });
-  const meanOf = ({ cells }: Found) => cells.reduce((sum, cell) => sum + placeOf(cell).x, 0) / cells.length;
+  const meanOf = ({ cells }: Found) => cells.reduce((sum, cell) => sum + middleOfCell(grid, cell).x, 0) / cells.length;
   const told: { found: Found; lobe: Lobe }[] = [];
   const rest: { found: Found; side: 'A' | 'B'; tip: { x: number; y: number }; long: number }[] = [];
   for (const one of found) {
-    const tip = placeOf(one.tip);
-    const hasCrown = one.cells.some((cell) => placeOf(cell).y <= frame.crownY + size);
+    const tip = middleOfCell(grid, one.tip);
+    const hasCrown = one.cells.some((cell) => middleOfCell(grid, cell).y <= frame.crownY + grid.size);
     const side = meanOf(one) < frame.axisX ? 'A' : 'B';
     if (hasCrown) told.push({ found: one, lobe: { kind: 'head', side: null, tip } });
     else if (tip.y > frame.floorY - FOOT * tall) told.push({ found: one, lobe: { kind: 'leg', side, tip } });

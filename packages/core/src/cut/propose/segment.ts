@@ -203,46 +203,33 @@ function takeShadesTogether(
     for (let c = 0; c < 4; c++) sums[4 * into + c] += sums[4 * from + c];
   }
   const fresh = new Int32Array(areas.length);
-  const patches: (Patch & { sx: number; sy: number; right: number; bottom: number })[] = [];
-  for (let a = 1; a < areas.length; a++) {
-    if (find(a) !== a || sums[4 * a + 3] < least) continue;
-    fresh[a] = patches.length + 1;
-    patches.push({
-      area: 0,
-      bounds: { x: Infinity, y: Infinity, width: 0, height: 0 },
-      centre: { x: 0, y: 0 },
-      lab: labOf(a),
-      sx: 0,
-      sy: 0,
-      right: 0,
-      bottom: 0,
-    });
-  }
+  const labs: Lab[] = [];
+  for (let a = 1; a < areas.length; a++) if (find(a) === a && sums[4 * a + 3] >= least) fresh[a] = labs.push(labOf(a));
+  for (let i = 0; i < labels.length; i++) if (labels[i] > 0) labels[i] = fresh[find(labels[i])];
+  return { labels, patches: patchesOf(labels, width, labs) };
+}
+
+/** Patches by the labels of their pixels, each with its colour. */
+export function patchesOf(labels: Int32Array, width: number, labs: readonly Lab[]): Patch[] {
+  const made = labs.map(() => ({ area: 0, sumX: 0, sumY: 0, left: Infinity, top: Infinity, right: 0, bottom: 0 }));
   for (let i = 0; i < labels.length; i++) {
     if (labels[i] === 0) continue;
-    const label = fresh[find(labels[i])];
-    labels[i] = label;
-    if (label === 0) continue;
-    const patch = patches[label - 1];
+    const patch = made[labels[i] - 1];
     const x = i % width;
     const y = (i / width) | 0;
     patch.area++;
-    patch.sx += x;
-    patch.sy += y;
-    if (x < patch.bounds.x) patch.bounds.x = x;
-    if (y < patch.bounds.y) patch.bounds.y = y;
+    patch.sumX += x;
+    patch.sumY += y;
+    if (x < patch.left) patch.left = x;
+    if (y < patch.top) patch.top = y;
     if (x > patch.right) patch.right = x;
     if (y > patch.bottom) patch.bottom = y;
   }
-  return {
-    labels,
-    patches: patches.map(({ area, bounds, lab, sx, sy, right, bottom }) => ({
-      area,
-      lab,
-      bounds: { x: bounds.x, y: bounds.y, width: right - bounds.x + 1, height: bottom - bounds.y + 1 },
-      centre: { x: sx / area + 0.5, y: sy / area + 0.5 },
-    })),
-  };
+  return made.map(({ area, sumX, sumY, left, top, right, bottom }, at) => ({
+    ...{ area, lab: labs[at] },
+    bounds: { x: left, y: top, width: right - left + 1, height: bottom - top + 1 },
+    centre: { x: sumX / area + 0.5, y: sumY / area + 0.5 },
+  }));
 }
 
 /** Mean step over a border (sum over RGB) below which it is no border. */

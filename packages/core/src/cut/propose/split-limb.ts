@@ -1,4 +1,4 @@
-import type { KnownPart } from '../../plan/known-parts.js';
+import { partAddress, type KnownPart } from '../../plan/known-parts.js';
 import { toBody, type BodyFrame } from './body-frame.js';
 import type { Segments } from './segment.js';
 
@@ -28,8 +28,7 @@ function sides(parts: readonly string[], cuts: readonly number[]) {
 
 /** The limbs of which at least two parts are planned. */
 export function limbsOf(parts: readonly KnownPart[]): Limb[] {
-  const indexOf = (address: string) =>
-    parts.findIndex(({ group, part, side }) => `${group}/${part ?? ''}/${side ?? ''}` === address);
+  const indexOf = (address: string) => parts.findIndex((part) => partAddress(part) === address);
   const limbs =
     indexOf('tail/middle/') < 0 ? [...LIMBS.filter(({ parts: [first] }) => first !== 'tail/root/'), SHORT_TAIL] : LIMBS;
   return limbs.flatMap(({ parts: addresses, cuts }) => {

@@ -1,5 +1,5 @@
 /** A picture or a figure on square cells. */
-export interface Cells {
+export interface CellGrid {
   /** px a side of a cell. */
   size: number;
   columns: number;
@@ -9,12 +9,17 @@ export interface Cells {
 }
 
 /** Is a cell filled? Beyond the edge none is. */
-export function isFilled({ columns, rows, filled }: Cells, column: number, row: number): boolean {
+export function isFilled({ columns, rows, filled }: CellGrid, column: number, row: number): boolean {
   return column >= 0 && row >= 0 && column < columns && row < rows && filled[row * columns + column] === 1;
 }
 
+/** The middle of a cell, px. */
+export function middleOfCell({ size, columns }: CellGrid, cell: number): { x: number; y: number } {
+  return { x: ((cell % columns) + 0.5) * size, y: (Math.floor(cell / columns) + 0.5) * size };
+}
+
 /** The filled cell whose middle is nearest to a place, in cells; -1 for none. */
-export function nearestFilled({ columns, filled }: Cells, column: number, row: number): number {
+export function nearestFilled({ columns, filled }: CellGrid, column: number, row: number): number {
   let [best, least] = [-1, Infinity];
   for (let cell = 0; cell < filled.length; cell++) {
     if (filled[cell] === 0) continue;
@@ -30,7 +35,7 @@ const AROUND = [-1, 0, 1].flatMap((dy) =>
 );
 
 /** Tells the filled cells round a cell, and how far they are, in cells. */
-export function eachBeside(cells: Cells, cell: number, tell: (beside: number, length: number) => void): void {
+export function eachBeside(cells: CellGrid, cell: number, tell: (beside: number, length: number) => void): void {
   const { columns } = cells;
   const [column, row] = [cell % columns, Math.floor(cell / columns)];
   for (const { dx, dy, length } of AROUND)
@@ -38,7 +43,7 @@ export function eachBeside(cells: Cells, cell: number, tell: (beside: number, le
 }
 
 /** By cell, how far it is from some cells by way of filled ones, in cells; Infinity where no way leads. */
-export function distances(cells: Cells, from: readonly number[]): Float64Array {
+export function distances(cells: CellGrid, from: readonly number[]): Float64Array {
   const far = new Float64Array(cells.filled.length).fill(Infinity);
   const waiting = [...from];
   for (const cell of from) far[cell] = 0;
