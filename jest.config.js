@@ -21,8 +21,6 @@ const shared = {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     // Their packages lead to .mjs files, which are never transformed.
     '^(d3-[a-z-]+)$': '<rootDir>/node_modules/$1/dist/$1.js',
-    // Toasts are noted, and not shown.
-    '^sonner$': '<rootDir>/apps/web/src/testing/toasts.ts',
     '^@limber-sheaf/core$': '<rootDir>/packages/core/src/index.ts',
     '^@limber-sheaf/formats$': '<rootDir>/packages/formats/src/index.ts',
   },

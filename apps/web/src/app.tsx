@@ -1,15 +1,18 @@
 import { Suspense, lazy, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { Toaster } from 'sonner';
 import { useProductions } from './api/useCast';
 import { StationsContext } from './bench/stations';
 import * as stations from './stations/index';
 import { Mishap } from './ui/Mishap';
+import { useTold } from './ui/tell';
 import { useTheme } from './ui/theme';
 
 /** Each comes with what the other does not need: the bench with the light table, the cast with its forms. */
 const Cast = lazy(() => import('./cast/Cast').then((module) => ({ default: module.Cast })));
 const Bench = lazy(() => import('./bench/Bench').then((module) => ({ default: module.Bench })));
+
+/** Comes with the first thing that is said. */
+const Toasts = lazy(() => import('./ui/Toasts').then((module) => ({ default: module.Toasts })));
 
 const STATIONS = Object.values(stations).sort((a, b) => a.number - b.number);
 
@@ -26,6 +29,7 @@ export function App() {
   useEffect(() => {
     document.documentElement.dataset.theme = night ? 'night' : 'day';
   }, [night]);
+  const spoken = useTold(({ told }) => told.length > 0);
   return (
     <BrowserRouter>
       <Mishap what="This page">
@@ -40,13 +44,11 @@ export function App() {
           </Suspense>
         </StationsContext>
       </Mishap>
-      <Toaster
-        position="bottom-center"
-        // Above the sheaf and the bend bar: never over tools.
-        offset={{ bottom: 208 }}
-        theme={night ? 'dark' : 'light'}
-        toastOptions={{ style: { fontFamily: 'var(--font-sans)', fontSize: 13 } }}
-      />
+      {spoken && (
+        <Suspense>
+          <Toasts />
+        </Suspense>
+      )}
     </BrowserRouter>
   );
 }

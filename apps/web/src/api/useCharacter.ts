@@ -1,5 +1,5 @@
 import { useCallback, useEffect } from 'react';
-import { toast } from 'sonner';
+import { refuse, tell } from '../ui/tell';
 import { ApiError, actorMark, call, eventsUrl, type BodyOf, type EditOperation } from './client';
 import type { CharacterState } from './types';
 import { useAnswer } from './useAnswer';
@@ -17,8 +17,8 @@ interface Progress {
 
 /** Shows an error in the words it came with. */
 export function tellError(error: unknown): void {
-  if (error instanceof ApiError) toast.error(error.sentence, { description: error.remedy });
-  else toast.error('Something went wrong in the bench. Reload the page; nothing that was saved is lost.');
+  if (error instanceof ApiError) refuse(error.sentence, { description: error.remedy });
+  else refuse('Something went wrong in the bench. Reload the page; nothing that was saved is lost.');
 }
 
 /**
@@ -34,7 +34,7 @@ export function useCharacter(id: string) {
       const { actor } = JSON.parse((event as MessageEvent<string>).data) as { actor?: string };
       void mutate();
       if (actor && actor !== actorMark())
-        toast('Somebody else changed this character. The bench shows it as it is now.');
+        tell('Somebody else changed this character. The bench shows it as it is now.');
     });
     events.addEventListener('progress', (event) => {
       const { value, doing, actor } = JSON.parse((event as MessageEvent<string>).data) as Progress;
@@ -67,7 +67,7 @@ export function useCharacter(id: string) {
         await mutate((old) => (old && old.revision > state.revision ? old : state), { revalidate: false });
         return state;
       } catch (failure) {
-        if (signal?.aborted) toast('Stopped. Nothing was changed.');
+        if (signal?.aborted) tell('Stopped. Nothing was changed.');
         else tellError(failure);
         if (failure instanceof ApiError && failure.status === 409) void mutate();
         return null;

@@ -16,6 +16,7 @@ import { useBenchKeys } from './useBenchKeys';
 
 /** What is opened by a key comes when it is first wanted. */
 const Finder = lazy(() => import('./Finder').then((module) => ({ default: module.Finder })));
+const SaidList = lazy(() => import('./SaidList').then((module) => ({ default: module.SaidList })));
 const KeyList = lazy(() => import('./KeyList').then((module) => ({ default: module.KeyList })));
 
 /** The view to open with: the front, or the one that came first. */
@@ -85,6 +86,7 @@ function BenchFrame({ entry, undo, redo }: { entry: StationEntry; undo: string |
   const panels = useBench((s) => s.panels);
   const finder = useBench((s) => s.finder);
   const keysShown = useBench((s) => s.keysShown);
+  const saidShown = useBench((s) => s.saidShown);
   const station = useStation(entry);
   useBenchKeys(station);
   useEffect(() => () => station?.leave?.(), [station]);
@@ -118,6 +120,7 @@ function BenchFrame({ entry, undo, redo }: { entry: StationEntry; undo: string |
       <Suspense>
         {finder && <Finder />}
         {keysShown && <KeyList />}
+        {saidShown && <SaidList />}
       </Suspense>
     </div>
   );

@@ -1,5 +1,5 @@
 import { type OwnLine, type Rgb } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../ui/tell';
 import { ColourField, fromHex } from '../ui/ColourField';
 import { Action } from '../ui/controls';
 import { Range } from '../ui/Range';
@@ -27,7 +27,7 @@ export function BrushNumbers({ brush, onChange, lineOf }: Props) {
   const { doc } = useOnBench();
   const takeLine = async () => {
     const { width, colour } = await lineOf();
-    if (width === 0) toast.error('This figure has no outline of its own to take.');
+    if (width === 0) refuse('This figure has no outline of its own to take.');
     else onChange({ size: Math.round(width), softness: 0.15, colour });
   };
   return (

@@ -1,4 +1,4 @@
-import * as Dialog from '@radix-ui/react-dialog';
+import { Sheet } from '../ui/Sheet';
 import { actionKey, actionWord } from './ActionRow';
 import { useOnBench } from './context';
 import { useAllStations } from './stations';
@@ -34,29 +34,18 @@ export function KeyList() {
     ),
   ];
   return (
-    <Dialog.Root open onOpenChange={(keysShown) => useBench.setState({ keysShown })}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-[#25303a]/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          // The list scrolls: also by the arrow keys.
-          tabIndex={0}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[720px] max-w-[94vw] overflow-y-auto -translate-x-1/2 -translate-y-1/2 rounded-2xl border border-rule bg-sheet p-6 text-ink shadow-2xl"
-        >
-          <Dialog.Title className="mb-3 text-[20px]">Keys</Dialog.Title>
-          <dl className="grid grid-cols-2 gap-x-8">
-            {keys.map(([key, word]) => (
-              <div
-                key={`${key} ${word}`}
-                className="flex items-baseline justify-between gap-4 border-b border-rule py-1.5 text-[13px]"
-              >
-                <dt className="figures whitespace-nowrap">{key}</dt>
-                <dd className="text-right text-soft">{word}</dd>
-              </div>
-            ))}
-          </dl>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Sheet title="Keys" onClose={() => useBench.setState({ keysShown: false })}>
+      <dl className="grid grid-cols-2 gap-x-8">
+        {keys.map(([key, word]) => (
+          <div
+            key={`${key} ${word}`}
+            className="flex items-baseline justify-between gap-4 border-b border-rule py-1.5 text-[13px]"
+          >
+            <dt className="figures whitespace-nowrap">{key}</dt>
+            <dd className="text-right text-soft">{word}</dd>
+          </div>
+        ))}
+      </dl>
+    </Sheet>
   );
 }

@@ -1,3 +1,4 @@
+import { ScrollText } from 'lucide-react';
 import { Link } from 'react-router';
 import { Action } from '../ui/controls';
 import { ThemeSwitch } from '../ui/ThemeSwitch';
@@ -52,6 +53,15 @@ export function TopStrip({ undo, redo }: { undo: string | null; redo: string | n
       </Action>
       <Action disabled={!redo} title={redo ? `Redo: ${redo}` : 'Nothing to redo'} onClick={() => void journal.redo()}>
         Redo
+      </Action>
+      <Action
+        tone="quiet"
+        className="px-2"
+        aria-label="What was said"
+        title="What the bench has said so far"
+        onClick={() => useBench.setState({ saidShown: true })}
+      >
+        <ScrollText size={16} aria-hidden />
       </Action>
       <Action
         tone="quiet"

@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { refuse, tell } from '../ui/tell';
 import { ApiError } from '../api/client';
 import { useAddView } from '../api/useAddView';
 import { viewKeyFromFile, viewWord } from './view-words';
@@ -20,10 +20,10 @@ export function Views() {
       try {
         const state = await addView(key, file);
         taken.push(key);
-        for (const note of state.notes ?? []) toast(note);
+        for (const note of state.notes ?? []) tell(note);
         void navigate(`${pathname}?view=${key}`);
       } catch (error) {
-        if (error instanceof ApiError) toast.error(`${file.name}: ${error.sentence}`, { description: error.remedy });
+        if (error instanceof ApiError) refuse(`${file.name}: ${error.sentence}`, { description: error.remedy });
       }
     }
   };

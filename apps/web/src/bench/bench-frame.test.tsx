@@ -10,11 +10,13 @@ import type { BenchValue } from './context';
 import { Finder } from './Finder';
 import { KeyList } from './KeyList';
 import { Run } from './Run';
+import { SaidList } from './SaidList';
 import { Sheaf } from './Sheaf';
 import { defineStation, type Station } from './station';
 import { pickPiece, useBench } from './store';
 import { TopStrip } from './TopStrip';
 import { said } from '../testing/toasts';
+import { refuse, tell, useTold } from '../ui/tell';
 
 jest.mock('../api/client');
 const done: string[] = [];
@@ -188,6 +190,26 @@ describe('the top strip', () => {
     expect(said).toEqual(['Undone: Move elbow A']);
     const redo = screen.getByRole<HTMLButtonElement>('button', { name: 'Redo' });
     expect([redo.disabled, redo.title]).toEqual([true, 'Nothing to redo']);
+  });
+
+  test('what was said can be read later, newest first, and what was refused says so', async () => {
+    onBench(<TopStrip undo={null} redo={null} />, doc, { stations, station: 'trial' });
+    await userEvent.click(screen.getByRole('button', { name: 'What was said' }));
+    expect(useBench.getState().saidShown).toBe(true);
+    tell('Elbow A is rounded.');
+    refuse('The line does not cross.', { description: 'Draw it from side to side.' });
+    onBench(<SaidList />, doc, { stations, station: 'trial' });
+    const lines = screen
+      .getAllByRole('listitem')
+      .map(({ textContent }) => textContent?.replace(/^[\d:. APM\u202f]+/, ''));
+    expect(lines).toEqual(['Not done: The line does not cross.Draw it from side to side.', 'Elbow A is rounded.']);
+  });
+
+  test('no more is kept than can be read', () => {
+    for (let at = 0; at < 100; at++) tell(`Told ${at}`);
+    const { told } = useTold.getState();
+    expect(told).toHaveLength(60);
+    expect(told.at(-1)?.text).toBe('Told 99');
   });
 
   test('peeking lasts while it is held', () => {

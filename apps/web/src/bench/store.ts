@@ -40,7 +40,7 @@ export interface BenchState {
   over: readonly OverPiece[];
   viewport: Viewport;
   /** Degrees by joint. */
-  bends: Record<string, number>;
+  bends: Readonly<Record<string, number>>;
   /** px by which the whole character is moved in a pose. */
   shift: { x: number; y: number };
   /** Are pieces shown without their rounded ends? */
@@ -49,6 +49,8 @@ export interface BenchState {
   lookAt: { kind: 'all' } | { kind: 'rect'; x: number; y: number; width: number; height: number } | null;
   finder: boolean;
   keysShown: boolean;
+  /** Is the list of what was said open? */
+  saidShown: boolean;
   panels: boolean;
 }
 
@@ -71,6 +73,7 @@ const atRest: BenchState = {
   lookAt: { kind: 'all' },
   finder: false,
   keysShown: false,
+  saidShown: false,
   panels: true,
 };
 

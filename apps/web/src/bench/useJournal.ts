@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { tell } from '../ui/tell';
 import { useOnBench } from './context';
 import type { Station } from './station';
 
@@ -8,7 +8,7 @@ export function useJournal(station: Station | null): { undo: () => Promise<void>
   const step = (way: 'undo' | 'redo') => async () => {
     if (station?.step?.(way, bench)) return;
     const state = await bench.edit(`cast.${way}`, bench.doc.character.id);
-    if (state?.summary) toast(state.summary);
+    if (state?.summary) tell(state.summary);
   };
   return { undo: step('undo'), redo: step('redo') };
 }

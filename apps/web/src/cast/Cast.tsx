@@ -1,7 +1,7 @@
 import { counted, versionWord } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { toast } from 'sonner';
+import { tell } from '../ui/tell';
 import { blobUrl, call } from '../api/client';
 import { tellError } from '../api/useCharacter';
 import { useCast, useProductions } from '../api/useCast';
@@ -152,7 +152,7 @@ function CharacterCard({ card, cast }: { card: CastCard; cast: ReturnType<typeof
   const remove = async () => {
     try {
       await cast.remove(card.id);
-      toast(`${card.name} is deleted.`, {
+      tell(`${card.name} is deleted.`, {
         action: { label: 'Undo', onClick: () => void cast.bringBack(card.id).catch(tellError) },
       });
     } catch (error) {

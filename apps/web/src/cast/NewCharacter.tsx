@@ -2,7 +2,7 @@ import * as Dialog from '@radix-ui/react-dialog';
 import { useEffect, useMemo, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { tell } from '../ui/tell';
 import { ApiError } from '../api/client';
 import type { useCast } from '../api/useCast';
 import { DESIGN_FILES } from '../bench/Views';
@@ -78,7 +78,7 @@ export function NewCharacter({ files: dropped, cast, onClose }: Props) {
           notes.push(`${extra.name} was left out: ${error.sentence}`);
         }
       }
-      for (const note of notes.slice(0, 5)) toast(note);
+      for (const note of notes.slice(0, 5)) tell(note);
       onClose();
       void navigate(`/characters/${state.doc.character.id}/${state.doc.character.plan ? 'cut' : 'plan'}`);
     } catch (error) {

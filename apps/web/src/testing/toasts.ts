@@ -1,23 +1,19 @@
-/** A toast as it was shown. */
-interface Told {
-  text: string;
-  description?: string;
-  action?: { label: string; onClick: () => void };
-}
+import { useTold, type Told } from '../ui/tell';
 
-/** All toasts of a test in order, and their sentences alone. */
-export const toasts: Told[] = [];
+/** All that was told in a test, in order, and the sentences alone. */
+export const toasts: Pick<Told, 'text' | 'description' | 'action'>[] = [];
 export const said: string[] = [];
 
 beforeEach(() => {
+  useTold.setState({ told: [] });
   toasts.length = 0;
   said.length = 0;
 });
 
-function say(text: string, more: Omit<Told, 'text'> = {}): void {
-  toasts.push({ text, ...more });
+useTold.subscribe(({ told }) => {
+  const last = told.at(-1);
+  if (!last) return;
+  const { text, description, action } = last;
+  toasts.push({ text, ...(description && { description }), ...(action && { action }) });
   said.push(text);
-}
-
-/** Stands for the toasts of the page: `sonner` is mapped to this in the tests. */
-export const toast = Object.assign(say, { error: say });
+});

@@ -1,5 +1,5 @@
 import type { Place } from '../errors.js';
-import type { CharacterDoc, PieceId, SheetsOf, ViewId } from './rows.js';
+import type { CharacterDoc, JointId, PieceId, SheetsOf, ViewId } from './rows.js';
 import type { ViewArt } from './view-art.js';
 
 /** The checks that are made so far. */
@@ -21,6 +21,8 @@ export interface Finding {
   pieceId?: string;
   jointId?: string;
   place?: Place;
+  /** The pose in which it shows, degrees by joint. */
+  bends?: Readonly<Record<JointId, number>>;
 }
 
 /** One check of a view. */
@@ -54,8 +56,16 @@ export interface ViewCheck<M = unknown> {
   id: CheckId;
   /** @param sheets what is derived of the pieces */
   measures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<M>[];
-  /** @param measured what the measures came to, in their order */
-  report(doc: CharacterDoc, viewId: ViewId, measured: readonly M[]): Omit<Check, 'id' | 'view' | 'ok'>;
+  /**
+   * @param measured what the measures came to, in their order
+   * @param found what an earlier station has found already for the same check
+   */
+  report(
+    doc: CharacterDoc,
+    viewId: ViewId,
+    measured: readonly M[],
+    found: readonly Finding[],
+  ): Omit<Check, 'id' | 'view' | 'ok'>;
 }
 
 /** A list may hold checks of any measure; each gets back only what it measured itself. */

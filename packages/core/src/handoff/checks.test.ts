@@ -19,7 +19,7 @@ test('a rounded limb holds every check, and tells how far it is while it works',
   expect(joints[0].cleanRange).toEqual([-10, 130]);
   expect(told[0]).toEqual([0, 'Rest match']);
   expect(told.map(([, what]) => what)).toContain('Sweep of elbow A');
-  expect(told.at(-1)?.[1]).toBe('What comes into view');
+  expect(told.at(-1)?.[1]).toBe('What motions show');
   expect(told.map(([share]) => share)).toEqual(told.map(([share]) => share).sort((a, b) => a - b));
 });
 

@@ -8,6 +8,7 @@ import { NAMES_CHECKS } from '../names/checks.js';
 import { PLAN_CHECKS } from '../plan/checks.js';
 import { STACK_CHECKS } from '../stack/checks.js';
 import { SWAPS_CHECKS } from '../swaps/checks.js';
+import { TRIAL_CHECKS } from '../trial/checks.js';
 import { UNDER_CHECKS } from '../under/checks.js';
 
 /** The order in which the checks are shown. */
@@ -33,6 +34,7 @@ const VIEW_CHECKS: readonly ViewCheck[] = [
   ...NAMES_CHECKS,
   ...SWAPS_CHECKS,
   ...PLAN_CHECKS,
+  ...TRIAL_CHECKS,
 ].sort((a, b) => SHOWN.indexOf(a.id) - SHOWN.indexOf(b.id));
 
 /** All checks of a view, with the proof of each joint. */
@@ -58,16 +60,22 @@ export function reportView(
 ): ViewProof {
   const view = doc.views.find((v) => v.id === viewId)?.key ?? '';
   let joints: JointProof[] = [];
-  const checks = VIEW_CHECKS.map((check): Check => {
+  const checks: Check[] = [];
+  for (const check of VIEW_CHECKS) {
     const values = check.measures(doc, viewId, sheets).map(({ key }) => measured.get(key));
     if (check.id === 'joints-clean')
       joints = turningJoints(doc, viewId).flatMap(({ id }, at) => {
         const proof = values[at] as BendProof | null;
         return proof ? [{ jointId: id, ...proof }] : [];
       });
-    const report = check.report(doc, viewId, values);
-    return { id: check.id, view, ok: report.findings.length === 0 && isWhole(report), ...report };
-  });
+    // Two stations may look at one thing, each in its own way.
+    const same = checks.at(-1)?.id === check.id ? checks.pop() : undefined;
+    const report = check.report(doc, viewId, values, same?.findings ?? []);
+    const figure = (same?.figure ?? 0) + report.figure;
+    const findings = [...(same?.findings ?? []), ...report.findings];
+    const ok = findings.length === 0 && isWhole({ ...report, figure });
+    checks.push({ ...report, id: check.id, view, ok, figure, findings });
+  }
   return { checks, joints };
 }
 

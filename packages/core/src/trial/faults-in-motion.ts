@@ -31,7 +31,19 @@ const LOOKS = 1500;
 /** Fewer cells than this are but the rim of something. */
 const RIM = 4;
 
-/** The key of a motion's faults: what the whole view draws, turns and bends, and how the motion is made. */
+/** What every motion of a view depends on: what the whole view draws, turns and bends, and by which words its joints are found. */
+export function movesOf(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): unknown[] {
+  return [
+    underKey(doc, viewId, sheets),
+    // By the plan's words a motion finds its joints, by the view's key its way.
+    doc.parts.map(({ id, group, part, side, index }) => [id, group, part, side, index]),
+    doc.views.find(({ id }) => id === viewId)?.key,
+    doc.joints.filter((joint) => joint.viewId === viewId).map(({ rangeLow, rangeHigh }) => [rangeLow, rangeHigh]),
+    doc.pieces.filter((piece) => piece.viewId === viewId).map(({ soft }) => soft),
+  ];
+}
+
+/** The key of a motion's faults: what moves in the view, and how the motion is made. */
 export function motionFaultsKey(
   doc: CharacterDoc,
   viewId: ViewId,
@@ -40,15 +52,15 @@ export function motionFaultsKey(
   { fps, amount, late = true, says = [] }: MotionOptions,
 ): string {
   return deriveKey('motion faults 3', [
-    underKey(doc, viewId, sheets),
-    // By the plan's words a motion finds its joints, by the view's key its way.
-    doc.parts.map(({ id, group, part, side, index }) => [id, group, part, side, index]),
-    doc.views.find(({ id }) => id === viewId)?.key,
-    doc.joints.filter((joint) => joint.viewId === viewId).map(({ rangeLow, rangeHigh }) => [rangeLow, rangeHigh]),
-    doc.pieces.filter((piece) => piece.viewId === viewId).map(({ soft }) => soft),
-    key === 'poses' ? doc.poses.map(({ name, partIds, angles }) => [name, partIds, angles]) : [],
+    ...movesOf(doc, viewId, sheets),
+    key === 'poses' ? posesIn(doc) : [],
     [key, fps, amount, late, says.map(({ frames }) => frames)],
   ]);
+}
+
+/** What the motion through a character's poses depends on. */
+export function posesIn({ poses }: CharacterDoc): unknown[] {
+  return poses.map(({ name, partIds, angles }) => [name, partIds, angles]);
 }
 
 /** What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */

@@ -119,6 +119,7 @@ test('the check measures each piece alone: the same bare places as a look at the
     wide,
     'v',
     measures.map(({ measure }) => measure(unpainted)),
+    [],
   );
   expect(figure).toBe(whole.reduce((sum, { area }) => sum + area, 0));
   expect(findings.map(({ pieceId }) => pieceId)).toEqual(whole.map(({ pieceId }) => pieceId));

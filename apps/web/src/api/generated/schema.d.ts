@@ -3714,6 +3714,10 @@ export interface components {
       pieceId?: string;
       jointId?: string;
       place?: components['schemas']['Place'];
+      /** @description The pose in which it shows, degrees by joint. */
+      bends?: {
+        [key: string]: number;
+      };
     };
     /** @description A point or spot on the canvas, px, that a finding or an error can lead to. */
     Place: {

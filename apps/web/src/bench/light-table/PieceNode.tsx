@@ -1,8 +1,10 @@
 import type { DerivedRefs, DrawStep, PieceRow, Placement, SheetRef } from '@limber-sheaf/core';
-import { memo } from 'react';
+import { Suspense, lazy, memo } from 'react';
 import { Group, Image } from '../../ui/konva';
-import { SoftSheets } from './SoftSheets';
 import { usePicture } from './usePicture';
+
+/** Few characters bend softly: what it takes comes with the first that does. */
+const SoftSheets = lazy(() => import('./SoftSheets').then((module) => ({ default: module.SoftSheets })));
 
 function SheetNode({ sheet, by }: { sheet: SheetRef; by: number }) {
   const laid = usePicture(sheet, by);
@@ -77,7 +79,9 @@ export const PieceNode = memo(function PieceNode({
       listening={false}
     >
       {bent && piece.soft ? (
-        <SoftSheets soft={piece.soft} sheets={sheetsOf(piece, sheet, derived)} by={by} bent={bent} />
+        <Suspense>
+          <SoftSheets soft={piece.soft} sheets={sheetsOf(piece, sheet, derived)} by={by} bent={bent} />
+        </Suspense>
       ) : instead ? (
         sheet === 'piece' && <SheetNode sheet={instead} by={by} />
       ) : sheet === 'line' ? (

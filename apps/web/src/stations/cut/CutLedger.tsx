@@ -1,6 +1,6 @@
 import { labelFor, parseName, partOf, pieceName, type NameTokens } from '@limber-sheaf/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { refuse, tell } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { allPicked, alsoPick, pickPiece, useBench } from '../../bench/store';
 import { Action, Figure, LedgerHead } from '../../ui/controls';
@@ -110,7 +110,7 @@ export function CutLedger() {
             <Action
               className="mt-2"
               onClick={() =>
-                void edit('cut.sweepUp', view.id, {}).then((state) => state?.summary && toast(state.summary))
+                void edit('cut.sweepUp', view.id, {}).then((state) => state?.summary && tell(state.summary))
               }
               title="Every offcut goes to the part it shares the longest border with"
             >
@@ -170,7 +170,7 @@ function NewPart() {
     if (!text.trim()) return;
     const tokens = parseName(text);
     if (!tokens) {
-      toast.error('That is no name for a part.', {
+      refuse('That is no name for a part.', {
         description: 'Use letters and digits, at most some 70 of them: “left mitten”, “arm A lower”.',
       });
       return;

@@ -9,7 +9,7 @@ import {
   type PieceRow,
 } from '@limber-sheaf/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
@@ -62,7 +62,7 @@ function PieceLines({ piece, doc }: { piece: PieceRow; doc: CharacterDoc }) {
     if (text.trim() === pieceName(doc, piece) || !text.trim()) return;
     const tokens = parseName(text);
     if (!tokens) {
-      toast.error('That is no name for a part.', { description: 'Use letters and digits, at most some 70 of them.' });
+      refuse('That is no name for a part.', { description: 'Use letters and digits, at most some 70 of them.' });
       return;
     }
     void edit('cut.rename', part.id, { tokens, saw: { [part.id]: part.version } }).then((state) => {

@@ -10,7 +10,7 @@ import {
   counted,
 } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { refuse, tell } from '../../ui/tell';
 import type { CharacterState } from '../../api/types';
 import { useOnBench } from '../../bench/context';
 import { pickPiece } from '../../bench/store';
@@ -44,7 +44,7 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
   /** Tells what an edit left alone. */
   const told = async (edited: Promise<CharacterState | null>) => {
     const state = await edited;
-    for (const note of state?.notes ?? []) toast(note);
+    for (const note of state?.notes ?? []) tell(note);
     return state;
   };
   const reshape = (how: { by?: number; fillHoles?: boolean }) => told(edit('cut.reshape', piece.id, { saw, ...how }));
@@ -58,7 +58,7 @@ export function PieceTools({ piece, doc }: { piece: PieceRow; doc: CharacterDoc 
     usePenStore.setState({ ...NO_PEN, busy: true });
     const found = await cutWorker().previewMirror(keyOf({ doc, sheets }), view.id, piece.face);
     usePenStore.setState({ busy: false });
-    if (!found.ok) return void toast.error(found.sentence);
+    if (!found.ok) return void refuse(found.sentence);
     useCut.setState({ tool: null });
     usePenStore.setState({ shape: { preview: found, word: 'Mirror', tokens: other } });
   };

@@ -1,5 +1,5 @@
 import { counted, labelFor, type NameTokens } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { tell } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
@@ -26,12 +26,12 @@ export function ProposalStrip({ className }: { className: string }) {
     const state = targets.length > 0 && (await edit('cut.take', view.id, { targets, word: 'Accept' }));
     usePenStore.setState({ busy: false });
     if (!state) return;
-    for (const note of state.notes ?? []) toast(note);
+    for (const note of state.notes ?? []) tell(note);
     pickPiece(null, null);
     if (only) void propose({ ...bench, doc: state.doc, sheets: state.sheets, revision: state.revision });
     else {
       dropProposal();
-      toast(`${counted(targets.length, 'part is', 'parts are')} cut.`, {
+      tell(`${counted(targets.length, 'part is', 'parts are')} cut.`, {
         description: unknown > 0 ? `${counted(unknown, 'shape')} without a part left: sweep up, or soak.` : undefined,
       });
     }

@@ -9,7 +9,7 @@ import {
 } from '@limber-sheaf/core';
 import * as Dialog from '@radix-ui/react-dialog';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { refuse, tell } from '../../ui/tell';
 import { blobUrl } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { Action, Toggle } from '../../ui/controls';
@@ -42,7 +42,7 @@ export function SortingTable({ layers, onClose }: { layers: readonly BroughtLaye
     for (const [at, row] of rows.entries()) {
       const tokens = unused(row.role) ? null : tokensFor(row.name);
       if (!unused(row.role) && !tokens) {
-        toast.error(`${layers[at].path.join(' / ')} has no part.`, { description: 'Name its part, or leave it out.' });
+        refuse(`${layers[at].path.join(' / ')} has no part.`, { description: 'Name its part, or leave it out.' });
         return;
       }
       sorted.push({ role: row.role, tokens });
@@ -54,7 +54,7 @@ export function SortingTable({ layers, onClose }: { layers: readonly BroughtLaye
     });
     setBusy(false);
     if (!state) return;
-    for (const note of state.notes ?? []) toast(note);
+    for (const note of state.notes ?? []) tell(note);
     onClose();
   };
 

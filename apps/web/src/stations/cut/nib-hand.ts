@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { create } from 'zustand';
 import type { BenchValue } from '../../bench/context';
 import { pieceOfTokens } from '../../bench/parts';
@@ -45,7 +45,7 @@ async function draw(bench: BenchValue, stroke: number[], away: boolean): Promise
   const { view, edit } = bench;
   const { pickedPiece } = useBench.getState();
   if (away && !pickedPiece) {
-    toast.error('Pick a piece first: the nib takes away from it.');
+    refuse('Pick a piece first: the nib takes away from it.');
     return;
   }
   const picked = pickedTarget(bench);

@@ -1,5 +1,5 @@
 import { labelFor, partOf, planEntries, planOf, usualParent, type NameTokens } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import type { BenchValue } from '../../bench/context';
 import type { TableView } from '../../bench/station';
 import { pickPiece, useBench } from '../../bench/store';
@@ -24,7 +24,7 @@ export function penHand(bench: BenchValue, table: Pick<TableView, 'pieceUnder'>)
     const { proposal: cut } = usePenStore.getState();
     if (!cut || usePenStore.getState().busy) return;
     if (!cut.tokens) {
-      toast.error('Every part of the list is cut already.', { description: 'Name the new side in the ledger first.' });
+      refuse('Every part of the list is cut already.', { description: 'Name the new side in the ledger first.' });
       return;
     }
     usePenStore.setState({ busy: true });
@@ -49,7 +49,7 @@ export function penHand(bench: BenchValue, table: Pick<TableView, 'pieceUnder'>)
       const shape = await cutWorker().settleLoop(keyOf(bench), view.id, drawn, band);
       usePenStore.setState(NO_PEN);
       if (shape.ok) await takeShape(bench, shape.mask, 'Trace');
-      else toast.error(shape.sentence);
+      else refuse(shape.sentence);
       return;
     }
     if (settings.hug) loop = await hugLoop(bench, drawn);
@@ -88,7 +88,7 @@ export function penHand(bench: BenchValue, table: Pick<TableView, 'pieceUnder'>)
     const preview = await cutWorker().previewCross(keyOf(bench), view.id, pieceId, line);
     if (!preview.ok) {
       usePenStore.setState(NO_PEN);
-      toast.error(preview.sentence);
+      refuse(preview.sentence);
       return;
     }
     const piece = doc.pieces.find((p) => p.id === pieceId);

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { tell } from '../../ui/tell';
 import { pickPiece, useBench } from '../../bench/store';
 import { sameTokens } from '../../bench/parts';
 import { giveShape, proposalStore } from './proposals';
@@ -28,7 +28,7 @@ export async function clickShape(at: { x: number; y: number }): Promise<void> {
   const guessed = guess === null ? null : parts[guess];
   if (!pickedPart) {
     if (guessed) pickPiece(null, guessed);
-    else toast('Pick the part this shape belongs to in the ledger, then click it again.');
+    else tell('Pick the part this shape belongs to in the ledger, then click it again.');
     return;
   }
   await giveShape(shape, sameTokens(pickedPart, guessed) ? null : pickedPart);

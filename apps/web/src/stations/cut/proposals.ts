@@ -1,5 +1,5 @@
 import { planEntries, planOf, type KnownPart, type MaskRuns, type NameTokens } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse, tell } from '../../ui/tell';
 import { create } from 'zustand';
 import type { BenchValue } from '../../bench/context';
 import { keyOf } from '../../bench/worker';
@@ -62,14 +62,14 @@ export async function propose(bench: BenchValue, steps: readonly ProposalStep[] 
     let picture = await cutWorker().propose(keyOf(bench), view.id, parts);
     // Dropped meanwhile: what was computed is not wanted any more.
     if (!proposalStore.getState().working) return;
-    if (picture.shapes.length === 0) toast('Nothing is left uncut that could be proposed.');
+    if (picture.shapes.length === 0) tell('Nothing is left uncut that could be proposed.');
     for (const step of steps) picture = (await take(step)) ?? picture;
     const found = picture.shapes.length > 0;
     proposalStore.setState({ working: false, picture: found ? picture : null, steps: [...steps] });
     keep();
   } catch {
     proposalStore.setState(NONE);
-    toast.error('The proposal could not be made. Reload the page and try again.');
+    refuse('The proposal could not be made. Reload the page and try again.');
   }
 }
 
@@ -88,7 +88,7 @@ export function dropIfChanged(bench: BenchValue): void {
   const { picture, beneath } = proposalStore.getState();
   if (!picture || beneath === beneathOf(bench)) return;
   dropProposal();
-  toast('What is cut has changed beneath the proposal: it was put away. Propose again for what is left.');
+  tell('What is cut has changed beneath the proposal: it was put away. Propose again for what is left.');
 }
 
 export function dropProposal(): void {
@@ -122,7 +122,7 @@ async function take(step: ProposalStep): Promise<ProposalPicture | null> {
   if ('shape' in step) return cutWorker().giveShape(step.shape, step.tokens ? indexOf(step.tokens) : null);
   const answer = await cutWorker().splitShape(step.line);
   if (!('ok' in answer)) return answer;
-  toast.error(answer.sentence);
+  refuse(answer.sentence);
   return null;
 }
 

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import type { BenchValue } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { keyOf, type HeldState } from '../../bench/worker';
@@ -46,7 +46,7 @@ export async function takeSoak(bench: BenchValue, seed: Spot): Promise<void> {
   wanted = null;
   const found = await preview(bench, bench.view.id, seed);
   if (!found.ok) {
-    toast.error(found.sentence);
+    refuse(found.sentence);
     return;
   }
   usePenStore.setState({ shape: null });
@@ -81,7 +81,7 @@ export async function adjustSoak(bench: BenchValue, change: Partial<CutSettings>
       if (!last) break;
       const found = await preview(last.before, bench.view.id, last.seed);
       if (!found.ok) {
-        toast.error(found.sentence);
+        refuse(found.sentence);
         break;
       }
       const state = await bench.edit('cut.retake', bench.view.id, {

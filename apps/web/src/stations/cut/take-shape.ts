@@ -1,5 +1,5 @@
 import type { MaskRuns } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse, tell } from '../../ui/tell';
 import type { BenchValue } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { useCut } from './cut-store';
@@ -12,7 +12,7 @@ export function pickedTarget({ doc, view }: Pick<BenchValue, 'doc' | 'view'>) {
   const tokens = pickedPart ?? nextPart(doc, view.id, null);
   if (pickedPiece) return { target: { pieceId: pickedPiece }, tokens };
   if (tokens) return { target: { tokens }, tokens };
-  toast.error('Every part of the plan is cut already.', {
+  refuse('Every part of the plan is cut already.', {
     description: 'Pick one in the ledger, or name another.',
   });
   return null;
@@ -29,7 +29,7 @@ export async function takeShape(bench: BenchValue, mask: MaskRuns, word: 'Soak u
   usePenStore.setState({ busy: true });
   if (settings.copy && !pickedPiece) {
     usePenStore.setState({ busy: false });
-    toast.error('Copies need a piece that is cut already.', {
+    refuse('Copies need a piece that is cut already.', {
       description: 'Take its own pixels first: set “Move”.',
     });
     return null;
@@ -40,7 +40,7 @@ export async function takeShape(bench: BenchValue, mask: MaskRuns, word: 'Soak u
       : await edit('cut.take', view.id, { targets: [{ ...target, mask }], word });
   usePenStore.setState({ busy: false });
   if (!state) return null;
-  for (const note of state.notes ?? []) toast(note);
+  for (const note of state.notes ?? []) tell(note);
   const piece = tokens && pieceOfTokens(state.doc, view.id, tokens);
   if (piece) pickPiece(piece.id, tokens);
   return { state, tokens };

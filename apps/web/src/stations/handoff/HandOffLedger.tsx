@@ -5,7 +5,7 @@ import type { AnswerOf } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
 import { isUnderWay, useChecks, useHandOffs } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
-import { lookAtPlace, pickJoint, pickPiece } from '../../bench/store';
+import { lookAtPlace, pickJoint, pickPiece, useBench } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
 import { useStations } from '../../bench/stations';
 import { BringBackButton } from './BringBackButton';
@@ -96,7 +96,10 @@ function CheckLine({ check }: { check: Check }) {
     else if (finding.pieceId) pickPiece(finding.pieceId, partOf(doc, pieceById(doc, finding.pieceId)));
     if (mends) go(finding.jointId ? JOINTS : mends.key);
     // The table is shown by the next station: look there once it is.
-    if (finding.place) setTimeout(() => finding.place && lookAtPlace(finding.place.x, finding.place.y, 180), 0);
+    setTimeout(() => {
+      if (finding.bends) useBench.setState({ bends: finding.bends });
+      if (finding.place) lookAtPlace(finding.place.x, finding.place.y, 180);
+    }, 0);
   };
   return (
     <li className="border-b border-rule py-2">

@@ -8,9 +8,8 @@ import {
   type PieceRow,
   counted,
 } from '@limber-sheaf/core';
-import { scaleLinear } from 'd3-scale';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { tell } from '../../ui/tell';
 import { asWork, useWork } from '../../api/work';
 import { useOnBench } from '../../bench/context';
 import { WorkUnderWay } from '../../bench/WorkUnderWay';
@@ -36,7 +35,7 @@ export function JointLedger() {
     const others = (state.notes ?? []).filter((note) => !note.includes(' is left: '));
     const words =
       left === 0 ? [] : [left === 1 ? '1 is left; its row says why.' : `${left} are left; each row says why.`];
-    if (state.summary) toast(state.summary, { description: [...words, ...others].join(' ') });
+    if (state.summary) tell(state.summary, { description: [...words, ...others].join(' ') });
   };
   const working = useWork((s) => s.work !== null);
   const sweeps = useJoints((s) => s.sweeps);
@@ -107,7 +106,8 @@ export function JointLedger() {
   );
 }
 
-const across = scaleLinear([-180, 180], [0, 100]).clamp(true);
+/** Where an angle stands on the bar of a whole turn, %. */
+const across = (angle: number): number => (100 * (Math.min(180, Math.max(-180, angle)) + 180)) / 360;
 
 function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
   const { doc } = useOnBench();

@@ -9,7 +9,7 @@ import {
   type JointRow,
   type Rgb,
 } from '@limber-sheaf/core';
-import { useMemo, useState } from 'react';
+import { Suspense, lazy, useMemo, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { pickJoint, setBend, useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
@@ -21,7 +21,9 @@ import { knownSweep, useJoints } from './joint-store';
 import { JointCopies } from './JointCopies';
 import { Mends } from './Mends';
 import { DiscsRow } from './DiscsRow';
-import { SweepChart } from './SweepChart';
+
+/** Comes with the first joint that is picked. */
+const SweepChart = lazy(() => import('./SweepChart').then((module) => ({ default: module.SweepChart })));
 
 /** The picked joint: its chart, its finding, every figure of it. */
 export function PickedJoint() {
@@ -59,7 +61,9 @@ function JointFigures({ joint }: { joint: JointRow }) {
       {slide ? (
         <p className="my-3 text-[13px] text-soft">It slides and does not turn: there is nothing to sweep.</p>
       ) : sweep ? (
-        <SweepChart joint={joint} sweep={sweep} angle={angle} />
+        <Suspense fallback={<div className="my-3 h-40" />}>
+          <SweepChart joint={joint} sweep={sweep} angle={angle} />
+        </Suspense>
       ) : (
         <p className="my-3 text-[13px] text-soft">Sweeping… {state ? `${Math.round(state.share * 100)} %` : ''}</p>
       )}

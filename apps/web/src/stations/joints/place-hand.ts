@@ -1,5 +1,5 @@
 import { childAndParent, drawOrder, partOf, pieceById, type PairFit } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { create } from 'zustand';
 import type { BodyOf } from '../../api/client';
 import type { BenchValue } from '../../bench/context';
@@ -78,7 +78,7 @@ export function placeHand(bench: BenchValue) {
   const chain = async (stroke: readonly number[]) => {
     const pieceIds = await piecesAlong(stroke);
     if (pieceIds.length < 2) {
-      toast.error('The stroke passes one piece at most.', {
+      refuse('The stroke passes one piece at most.', {
         description: 'Draw it over the pieces of the chain, from the root to the tip.',
       });
       return;
@@ -102,7 +102,7 @@ export function placeHand(bench: BenchValue) {
     if (disc) {
       const [a, b] = (await jointWorker().settleDrawn(keyOf(bench), view.id, disc)).pieceIds;
       if (!b) {
-        toast.error('The disc lies on one piece only.', {
+        refuse('The disc lies on one piece only.', {
           description: 'Draw it over the border between two pieces.',
         });
         return;
@@ -111,7 +111,7 @@ export function placeHand(bench: BenchValue) {
       return;
     }
     if (!pieceId) {
-      toast.error('There is no piece there.', { description: 'Click the two pieces that the joint ties together.' });
+      refuse('There is no piece there.', { description: 'Click the two pieces that the joint ties together.' });
       return;
     }
     const { placing } = useJoints.getState();

@@ -1,6 +1,6 @@
 import { counted, findInNames, partOf, pieceById } from '@limber-sheaf/core';
 import { useMemo } from 'react';
-import { toast } from 'sonner';
+import { tell } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { pickPiece } from '../../bench/store';
 import { Action, LedgerHead } from '../../ui/controls';
@@ -19,7 +19,7 @@ export function NamesLedger() {
   const mapThem = async () => {
     const { understood, asked } = await mapToPlan(bench);
     const rest = asked > 0 ? ` ${counted(asked, 'name is', 'names are')} not understood: type what is meant.` : '';
-    toast(`${counted(understood, 'name is', 'names are')} typed in the table.${rest}`);
+    tell(`${counted(understood, 'name is', 'names are')} typed in the table.${rest}`);
   };
   const pieces = doc.pieces.filter(({ viewId }) => viewId === view.id).length;
   return (

@@ -17,7 +17,7 @@ import { nameRows, type NameRow } from './name-rows';
 import { typeName, useNames } from './names-store';
 import { numberThem, replaceAll, swapSides, takeNames } from './take-names';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 
 /** Every name of the view in one table: as it is, as it would be, what stands in the way, since when it has stood. */
 export function NamesTable() {
@@ -41,7 +41,7 @@ export function NamesTable() {
         <Action
           disabled={find === ''}
           onClick={() => {
-            if (replaceAll(bench) === 0) toast.error(`No name has ${find} in it.`);
+            if (replaceAll(bench) === 0) refuse(`No name has ${find} in it.`);
           }}
         >
           Type it
@@ -50,7 +50,7 @@ export function NamesTable() {
         <Action
           title="Names that would be one get numbers, from the front back"
           onClick={() => {
-            if (numberThem(bench, Number(from) || 1) === 0) toast.error('No two names would be one.');
+            if (numberThem(bench, Number(from) || 1) === 0) refuse('No two names would be one.');
           }}
         >
           Number alike

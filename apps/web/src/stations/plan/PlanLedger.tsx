@@ -15,7 +15,7 @@ import {
 } from '@limber-sheaf/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
@@ -126,7 +126,7 @@ function PartSwitches() {
   const chosen = picked && findPlanned(plan, picked);
   const add = () => {
     const tokens = parseName(text);
-    if (!tokens) return void toast.error('That is no name for a part.', { description: 'Use letters and digits.' });
+    if (!tokens) return void refuse('That is no name for a part.', { description: 'Use letters and digits.' });
     set(switchPart(plan, tokens, true), `Plan ${labelFor(tokens)}`);
     pickPiece(null, tokens);
     setText('');

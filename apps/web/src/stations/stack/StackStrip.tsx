@@ -1,5 +1,5 @@
 import { handlePlace, jointById, jointLabel, parseName, partOf, pieceById } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { allPicked, useBench } from '../../bench/store';
 import { NameForm } from '../../ui/NameForm';
@@ -32,7 +32,7 @@ function Naming({ name }: { name: string }) {
   const begin = async () => {
     const tokens = parseName(name);
     if (!tokens) {
-      toast.error('A handle needs a name of letters and digits.');
+      refuse('A handle needs a name of letters and digits.');
       return;
     }
     const pieces = allPicked(useBench.getState()).map((id) => pieceById(doc, id));

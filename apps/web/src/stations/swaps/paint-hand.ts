@@ -1,5 +1,5 @@
 import { inView, type DrawingPicture } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { create } from 'zustand';
 import type { Brush } from '../../bench/BrushNumbers';
 import type { BenchValue } from '../../bench/context';
@@ -60,7 +60,7 @@ function isPaintable({ doc, view }: BenchValue): boolean {
   const set = openSet(doc, view.id);
   const drawing = set && wornOf(doc, set);
   if (drawing && !drawing.isDefault && inView(doc, drawing.id, view.id)) return true;
-  toast.error(
+  refuse(
     'The default drawing is the piece’s own paint. Pick another drawing, or make a copy of it (E), and paint on that.',
   );
   return false;
@@ -86,5 +86,5 @@ async function draw({ doc, view, edit }: BenchValue, stroke: number[], erase: bo
 async function takeColour({ doc, sheets, view }: BenchValue, x: number, y: number): Promise<void> {
   const colour = await handWorker<TableTasks>().colourAt(keyOf({ doc, sheets }), view.id, x, y);
   if (colour) usePainting.setState(({ brush }) => ({ brush: { ...brush, colour } }));
-  else toast.error('There is no paint there to take a colour from.');
+  else refuse('There is no paint there to take a colour from.');
 }

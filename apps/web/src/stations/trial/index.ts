@@ -1,5 +1,4 @@
-import { counted, motionsFor } from '@limber-sheaf/core';
-import { useMemo } from 'react';
+import { counted } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { defineStation } from '../../bench/station';
 
@@ -13,8 +12,9 @@ export const trial = defineStation({
   softly: true,
   useFigure() {
     const { doc, view } = useOnBench();
-    const able = useMemo(() => motionsFor(doc, view.id).filter(({ lacks }) => lacks === null).length, [doc, view.id]);
-    return { word: able > 0 ? counted(able, 'motion') : '–', share: 0, open: false };
+    const turns = doc.joints.some(({ viewId }) => viewId === view.id);
+    const word = doc.poses.length > 0 ? counted(doc.poses.length, 'pose') : turns ? 'ready' : '–';
+    return { word, share: 0, open: false };
   },
   load: () => import('./station'),
 });

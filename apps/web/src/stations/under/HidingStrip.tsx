@@ -1,5 +1,5 @@
 import { parseName } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { allPicked, pickPiece, useBench } from '../../bench/store';
 import { ColourField } from '../../ui/ColourField';
@@ -32,9 +32,7 @@ export function HidingStrip() {
   const begin = async () => {
     const tokens = parseName(name);
     if (!tokens || !loop) {
-      toast.error(
-        tokens ? 'Draw its contour first, or take one of the shapes.' : 'It needs a name of letters and digits.',
-      );
+      refuse(tokens ? 'Draw its contour first, or take one of the shapes.' : 'It needs a name of letters and digits.');
       return;
     }
     const done = await bench.edit('under.hidden', bench.view.id, { tokens, loop, colour: [...colour], shade, saw: {} });

@@ -1,5 +1,5 @@
 import { placePieces, unapply } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import type { BenchValue } from '../../bench/context';
 import { NIB_IDLE, nibRadius, nibStep, type NibEvent } from '../../bench/nib';
 import type { Hand } from '../../bench/station';
@@ -28,7 +28,7 @@ export const brushHand: Hand = {
       return true;
     }
     if (kind === 'press' && !useBench.getState().pickedPiece) {
-      toast.error('Pick a piece first: the brush paints beneath it.');
+      refuse('Pick a piece first: the brush paints beneath it.');
       return true;
     }
     if (kind === 'press') step({ kind, x, y, radius, away }, bench);
@@ -69,8 +69,8 @@ async function draw({ doc, edit }: BenchValue, stroke: number[], erase: boolean)
 async function fill({ doc, edit }: BenchValue, { x, y }: { x: number; y: number }): Promise<void> {
   const piece = doc.pieces.find(({ id }) => id === useBench.getState().pickedPiece);
   const { colour } = useUnderStore.getState().brush;
-  if (!piece) toast.error('Pick a piece first: the area beneath it is filled.');
-  else if (x < 0 || y < 0) toast.error('That is beside the canvas. Fill where others hide the piece.');
+  if (!piece) refuse('Pick a piece first: the area beneath it is filled.');
+  else if (x < 0 || y < 0) refuse('That is beside the canvas. Fill where others hide the piece.');
   else await edit('under.fill', piece.id, { x, y, colour: [...colour], saw: { [piece.id]: piece.version } });
 }
 
@@ -78,5 +78,5 @@ async function fill({ doc, edit }: BenchValue, { x, y }: { x: number; y: number 
 async function takeColour({ doc, sheets, view }: BenchValue, { x, y }: { x: number; y: number }): Promise<void> {
   const colour = await underWorker().colourAt(keyOf({ doc, sheets }), view.id, x, y);
   if (colour) useUnderStore.setState(({ brush }) => ({ brush: { ...brush, colour } }));
-  else toast.error('There is no paint there to take a colour from.');
+  else refuse('There is no paint there to take a colour from.');
 }

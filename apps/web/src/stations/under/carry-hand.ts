@@ -1,5 +1,5 @@
 import type { CarriedContour } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
 import { penStep, type PenEvent } from '../../bench/pen';
@@ -24,7 +24,7 @@ export const carryHand: Hand = {
     const { kind } = event;
     const { hiding } = useUnderStore.getState();
     if (!hiding && !pickedPiece(bench)) {
-      if (kind === 'press') toast.error('Pick a piece first: what is drawn is drawn for it.');
+      if (kind === 'press') refuse('Pick a piece first: what is drawn is drawn for it.');
       return true;
     }
     const { x, y } = hiding ? event : atRest(bench, event);

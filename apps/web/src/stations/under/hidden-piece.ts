@@ -10,7 +10,7 @@ import {
   type InMouth,
   type Rgb,
 } from '@limber-sheaf/core';
-import { toast } from 'sonner';
+import { refuse } from '../../ui/tell';
 import type { BenchValue } from '../../bench/context';
 import { allPicked, useBench } from '../../bench/store';
 import { keyOf } from '../../bench/worker';
@@ -49,7 +49,7 @@ export async function shapeInMouth(what: keyof typeof IN_MOUTH, bench: BenchValu
   const outline = pickedPiece && (await underWorker().outlineOf(keyOf(bench), pickedPiece));
   const loop = outline && (what === 'inside' ? outline : inMouth(what, outline));
   if (loop) useUnderStore.setState({ hiding: { ...IN_MOUTH[what], loop } });
-  else toast.error('Pick the mouth first: what lies in it is drawn within its outline.');
+  else refuse('Pick the mouth first: what lies in it is drawn within its outline.');
 }
 
 /** The picked piece's own outline: the inside of a mouth, the back of a skirt. */

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { tell } from '../../ui/tell';
 import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
@@ -22,7 +22,7 @@ async function paintAll({ view, edit }: BenchValue): Promise<void> {
   const state = await asWork('Paint all', (signal) => edit('under.paintAll', view.id, {}, signal));
   if (!state) return;
   layBack();
-  if (state.summary) toast(state.summary, { description: (state.notes ?? []).join(' ') || undefined });
+  if (state.summary) tell(state.summary, { description: (state.notes ?? []).join(' ') || undefined });
 }
 
 /** The worded actions of Under, and its keys. */

@@ -1,0 +1,85 @@
+import { drawOrder, pieceName } from '../document/family.js';
+import { deriveKey } from '../document/keys.js';
+import type { CharacterDoc, JointId, ViewId } from '../document/rows.js';
+import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import { faultsInMotion, movesOf, posesIn } from './faults-in-motion.js';
+import { MOTION_KEYS, motionFrames, motionsFor, type MotionKey } from './motions.js';
+import { bendsOf, type Pose } from './pose.js';
+
+/** Frames a second of the motions that are checked. */
+const FPS = 24;
+
+/** A frame of a motion that is looked at. */
+interface TellingFrame {
+  motion: MotionKey;
+  frame: number;
+  pose: Pose;
+}
+
+/** What a piece shows without paint in its worst frame. */
+interface MovedBare {
+  /** The piece's place in the draw order. */
+  at: number;
+  area: number;
+  motion: MotionKey;
+  frame: number;
+}
+
+/**
+ * The frames of all motions that a view can do in which some joint stands furthest to either side: what comes into view at all
+ * does so in one of them, or close to it.
+ */
+function tellingFrames(doc: CharacterDoc, viewId: ViewId): TellingFrame[] {
+  return MOTION_KEYS.flatMap((motion) => {
+    const { poses } = motionFrames(doc, viewId, motion, { fps: FPS, amount: 1 });
+    const bends = poses.map((pose) => bendsOf(doc, viewId, pose));
+    const joints = new Set<JointId>(bends.flatMap((bent) => Object.keys(bent)));
+    const telling = new Set<number>();
+    for (const id of joints) {
+      const angles = bends.map((bent) => bent[id] ?? 0);
+      telling.add(angles.indexOf(Math.min(...angles))).add(angles.indexOf(Math.max(...angles)));
+    }
+    return [...telling].sort((a, b) => a - b).map((frame) => ({ motion, frame, pose: poses[frame] }));
+  });
+}
+
+/** Nothing bare, in motion: what the joints alone do not show when each turns by itself. */
+const hiddenPaint: ViewCheck<MovedBare[]> = {
+  id: 'hidden-paint',
+  measures(doc, viewId, sheets) {
+    return [
+      {
+        key: deriveKey('motions 1', [...movesOf(doc, viewId, sheets), posesIn(doc)]),
+        what: 'What motions show',
+        measure(art) {
+          const frames = tellingFrames(doc, viewId);
+          const { bare } = faultsInMotion(doc, viewId, art, { poses: frames.map(({ pose }) => pose) });
+          return drawOrder(doc, viewId).flatMap(({ id }, at) => {
+            const here = bare.filter(({ pieceId }) => pieceId === id).sort((a, b) => b.area - a.area);
+            if (here.length === 0) return [];
+            const [{ area, frame }] = here;
+            return [{ at, area, motion: frames[frame].motion, frame: frames[frame].frame }];
+          });
+        },
+      },
+    ];
+  },
+  report(doc, viewId, [bare], found) {
+    const order = drawOrder(doc, viewId);
+    const motions = motionsFor(doc, viewId);
+    const others = bare.filter(({ at }) => !found.some(({ pieceId }) => pieceId === order[at].id));
+    const findings = others.map(({ at, area, motion, frame }): Finding => {
+      const word = motions.find(({ key }) => key === motion)?.word ?? motion;
+      const { poses } = motionFrames(doc, viewId, motion, { fps: FPS, amount: 1 });
+      return {
+        sentence: `${pieceName(doc, order[at])} comes into view without paint in a motion: ${area} px, ${word}, frame ${frame + 1}. Paint it in Under.`,
+        pieceId: order[at].id,
+        bends: poses[frame] && bendsOf(doc, viewId, poses[frame]),
+      };
+    });
+    return { figure: others.reduce((sum, { area }) => sum + area, 0), unit: 'px', findings };
+  },
+};
+
+/** What Trial checks. */
+export const TRIAL_CHECKS = [viewCheck(hiddenPaint)];
