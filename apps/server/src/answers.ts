@@ -1,4 +1,12 @@
-import type { KeptChart, MotionFaults, NamingScheme, PackageOptions, ViewMeasure, ViewProof } from '@limber-sheaf/core';
+import type {
+  Doubt,
+  KeptChart,
+  MotionFaults,
+  NamingScheme,
+  PackageOptions,
+  ViewMeasure,
+  ViewProof,
+} from '@limber-sheaf/core';
 import type { CastCard } from './cast/cast.service.js';
 import type { CharacterState } from './edits/edit.service.js';
 import type { CharacterThen, JournalCard } from './edits/journal.service.js';
@@ -64,6 +72,7 @@ export interface Answers {
   'trial.faults': MotionFaults;
   'trial.show': TrialPicture;
   'turns.measures': MeasuredViews;
+  'draft.doubts': Doubt[];
   'bringBack.look': BroughtBack;
   'charts.list': KeptChartCard[];
   'charts.keep': KeptChartCard[];

@@ -10,3 +10,4 @@ export { SwapsModule } from './swaps/swaps.module.js';
 export { TurnsModule } from './turns/turns.module.js';
 export { TrialModule } from './trial/trial.module.js';
 export { HandOffModule } from './handoff/handoff.module.js';
+export { DraftModule } from './draft/draft.module.js';

@@ -147,7 +147,6 @@ export {
   type SweepOptions,
 } from './joints/sweep-joint.js';
 
-// Names
 export {
   DEFAULT_SCHEME,
   DRAWING_TOKENS,
@@ -164,10 +163,6 @@ export {
   type NameToken,
   type NamingScheme,
 } from './document/naming.js';
-
-export { checkNames, refuseBadName, type NameFault } from './names/check-names.js';
-export { parseName } from './names/parse-name.js';
-export { renamePart } from './names/rename-part.js';
 
 export { type DerivedSheets } from './document/compose-piece.js';
 
@@ -334,23 +329,12 @@ export {
 // Under
 export * from './under/index.js';
 
-// Names
-export { renameParts, type Renaming } from './names/rename-parts.js';
-export { mapNames, type MappedName } from './names/map-names.js';
-export { nameUses } from './names/name-uses.js';
-export { numberAlike } from './names/number-alike.js';
-export { findNearTwins, type NearTwins } from './names/near-twins.js';
-export { USUAL_SCHEMES, sameScheme } from './names/usual-schemes.js';
-export { freeNumber } from './names/free-number.js';
-export { findInNames, type NameFinding } from './names/name-findings.js';
-export { onOtherSide, replacedIn } from './names/swap-sides.js';
-
-// Swaps
+export * from './names/index.js';
 export * from './swaps/index.js';
 export * from './turns/index.js';
 
-// Trial
 export * from './trial/index.js';
+export * from './draft/index.js';
 
 // Hand-off
 export * from './handoff/index.js';

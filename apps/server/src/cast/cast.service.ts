@@ -1,10 +1,18 @@
 import { randomUUID } from 'node:crypto';
-import { DEFAULT_SCHEME, LimberError, byUsualView, changeCharacter, codeFor, copyRows } from '@limber-sheaf/core';
+import {
+  DEFAULT_SCHEME,
+  LimberError,
+  byUsualView,
+  changeCharacter,
+  codeFor,
+  copyRows,
+  countCutDoubts,
+} from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Sequelize } from 'sequelize-typescript';
 import type { Transaction } from 'sequelize';
 import { BringInService } from '../cut/bring-in.service.js';
-import { loadCharacter, saveDiff } from '../data/document-store.js';
+import { loadCharacter, readSnapshot, saveDiff } from '../data/document-store.js';
 import { Character, HandOff, Joint, Piece, Production, View } from '../data/models.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import type { Caller } from '../http/caller.js';
@@ -29,6 +37,8 @@ export interface CastCard {
   /** Pixels of the design in no piece, and of it all. */
   untaken: number;
   designArea: number;
+  /** What of a first draft's cut nobody has decided yet; null where none was made. */
+  doubts: number | null;
   handOffs: number;
 }
 
@@ -76,6 +86,7 @@ export class CastService {
       rounded: joints.filter((joint) => joint.rounded).length,
       untaken: (view?.designArea ?? 0) - taken,
       designArea: view?.designArea ?? 0,
+      doubts: view?.drafted ? countCutDoubts((await readSnapshot(this.sequelize, character.id)).doc, view.id) : null,
       handOffs: await HandOff.count({ where: { characterId: character.id } }),
     };
   }

@@ -36,6 +36,9 @@ export interface BroughtView {
   notes: string[];
 }
 
+/** How near to a backdrop's colour, OKLab × 100, is backdrop where nobody has said otherwise. */
+const USUAL_TOLERANCE = 4;
+
 /** What is done to a design as a whole before and while it is cut. */
 @Injectable()
 export class BringInService {
@@ -65,6 +68,7 @@ export class BringInService {
         floorY,
         heights: [],
         nothingAt: [],
+        drafted: null,
         brought: layers || notes.length > 0 ? { notes, differs, layers } : null,
         version: 1,
       },
@@ -180,6 +184,17 @@ export class BringInService {
         diff: redrawn(doc, viewId, changed),
       };
     });
+  }
+
+  /** What frees a raw design of its backdrop; null where it has none. */
+  async freed(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<Diff | null> {
+    const input = { doc, viewId, tolerance: USUAL_TOLERANCE, openHoles: [] };
+    try {
+      return redrawn(doc, viewId, await this.threads.run(cutTasks, 'matte', input, { signal, seconds: LONG }));
+    } catch (error) {
+      if (error instanceof LimberError && error.code === 'no-backdrop') return null;
+      throw error;
+    }
   }
 
   /** Sweeps specks and haze away. */

@@ -11,6 +11,6 @@ import { PieceService } from './piece.service.js';
   imports: [EditsModule, ThreadsModule],
   controllers: [CutController, BringInController],
   providers: [CutService, PieceService, BringInService],
-  exports: [BringInService],
+  exports: [BringInService, CutService],
 })
 export class CutModule {}

@@ -15,8 +15,10 @@ import {
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
 import { EditService, type CharacterState, type EditContext, type EditPlan } from '../edits/edit.service.js';
+import type { Caller } from '../http/caller.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
+import type { ProposedPart } from './propose-cut.js';
 
 export const cutTasks = taskFile<typeof import('./cut.tasks.js')>(new URL('./cut.tasks.js', import.meta.url));
 
@@ -152,7 +154,8 @@ export class CutService {
     return this.edits.replace(characterId, context, replaces, (doc) => this.taken(doc, viewId, context, targets, word));
   }
 
-  private taken(
+  /** The edit that gives masks to parts, before it is made. @throws LimberError `no-part`, `bad-name`, `name-taken` */
+  taken(
     doc: CharacterDoc,
     viewId: string,
     context: EditContext,
@@ -174,6 +177,11 @@ export class CutService {
       : `${first.piece ? 'Add to' : word} ${labelFor(first.tokens)}`;
     const fresh = named.map((t) => (t.piece ? null : t.tokens));
     return this.plan(doc, viewId, order, context, { kind: 'take', summary }, fresh);
+  }
+
+  /** Proposes parts for all that is still uncut: the pixels of each that has a name, and how sure it is of that. */
+  proposed(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<ProposedPart[]> {
+    return this.threads.run(cutTasks, 'propose', { doc, viewId }, { signal, seconds: LONG });
   }
 
   /** Copies pixels into a piece's overlap, and leaves them where they are. */

@@ -23,6 +23,7 @@ import { keepIfAny, keepSheet, readArt } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 import { cleanDesign, designPalette, sweepDesign } from './change-design.js';
 import { readDesign } from '../files/read-design.js';
+import { proposeCut } from './propose-cut.js';
 import { sortLayers } from './sort-layers.js';
 
 /** A cut, and what is to become of the pieces that it makes. */
@@ -105,3 +106,4 @@ export const matte = task(cleanDesign);
 export const specks = task(sweepDesign);
 export const palette = task(designPalette);
 export const sort = task(sortLayers);
+export const propose = task(proposeCut);

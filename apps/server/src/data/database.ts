@@ -18,6 +18,7 @@ import * as making from './migrations/0013-making.js';
 import * as turns from './migrations/0014-turns.js';
 import * as poses from './migrations/0015-poses.js';
 import * as soft from './migrations/0016-soft.js';
+import * as drafted from './migrations/0017-drafted.js';
 
 interface Migration {
   name: string;
@@ -43,6 +44,7 @@ const MIGRATIONS: readonly Migration[] = [
   turns,
   poses,
   soft,
+  drafted,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

@@ -7,6 +7,7 @@ import type {
   ChartShape,
   MakeStep,
   Diff,
+  DraftedDoubt,
   Graft,
   DiscOn,
   ExceptionKind,
@@ -61,6 +62,7 @@ export class View extends Model {
   @Column(DataType.JSONB) declare heights: HeightMark[];
   @Column(DataType.JSONB) declare nothingAt: { x: number; y: number }[];
   @Column(DataType.JSONB) declare brought: BroughtIn | null;
+  @Column(DataType.JSONB) declare drafted: DraftedDoubt[] | null;
   @Column(DataType.INTEGER) declare version: number;
 }
 

@@ -8,5 +8,6 @@ import { JointsService } from './joints.service.js';
   imports: [EditsModule, ThreadsModule],
   controllers: [JointsController],
   providers: [JointsService],
+  exports: [JointsService],
 })
 export class JointsModule {}

@@ -21,12 +21,14 @@ import {
   type Diff,
   type JointChange,
   type JointRow,
+  type MadeJoints,
   type Row,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
 import { EventService } from '../edits/events.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
+import type { Caller } from '../http/caller.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 
@@ -65,16 +67,16 @@ export class JointsService {
   async fitAll(viewId: string, context: EditContext): Promise<CharacterState> {
     const characterId = await characterOf('view', viewId);
     return this.edits.run(characterId, context, async (doc) => {
-      const tell = this.events.tellProgress(characterId, context.actor);
-      const { diff, made, notes } = await this.threads.run(
-        tasks,
-        'fitAll',
-        { doc, viewId },
-        { signal: context.signal, seconds: LONG, tell },
-      );
+      const { diff, made, notes } = await this.fitted(doc, viewId, context);
       const summary = made > 0 ? `Fit and round ${counted(made, 'joint')}` : 'No joint could be fitted.';
       return { kind: 'fit-all', summary, diff, notes };
     });
+  }
+
+  /** Every joint that is missing, fitted and rounded, before the edit is made. */
+  fitted(doc: CharacterDoc, viewId: string, { signal, actor }: Caller): Promise<MadeJoints> {
+    const tell = this.events.tellProgress(doc.character.id, actor);
+    return this.threads.run(tasks, 'fitAll', { doc, viewId }, { signal, seconds: LONG, tell });
   }
 
   async change(jointId: string, context: EditContext, change: JointChange): Promise<CharacterState> {

@@ -9,5 +9,6 @@ import { UnderService } from './under.service.js';
   imports: [DerivedModule, EditsModule, ThreadsModule],
   controllers: [UnderController],
   providers: [UnderService],
+  exports: [UnderService],
 })
 export class UnderModule {}

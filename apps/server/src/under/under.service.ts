@@ -34,6 +34,7 @@ import { characterOf, readSnapshot } from '../data/document-store.js';
 import { SheetsService } from '../derived/sheets.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import { EventService } from '../edits/events.service.js';
+import type { Caller } from '../http/caller.js';
 import type { DerivedOfView } from '../threads/pictures.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
@@ -65,7 +66,7 @@ export class UnderService {
   async paintAll(viewId: ViewId, context: EditContext, options: ProposeOptions): Promise<CharacterState> {
     const characterId = await characterOf('view', viewId);
     return this.edits.run(characterId, context, async (doc) => {
-      const { diff, painted, notes } = await this.propose(doc, viewId, characterId, context, options);
+      const { diff, painted, notes } = await this.proposed(doc, viewId, context, options);
       if (painted === 0 && notes.length === 0)
         throw new LimberError('nothing-bare', 'Whatever comes into view has paint already.');
       const summary = painted > 0 ? `Paint ${counted(painted, 'piece')} beneath` : 'No piece could be painted beneath.';
@@ -84,7 +85,7 @@ export class UnderService {
       const piece = pieceById(doc, pieceId);
       const cleared = anew ? paintBeneath(doc, new Map([[pieceId, null]])) : null;
       const start = cleared ? applyDiff(doc, cleared) : doc;
-      const made = await this.propose(start, piece.viewId, characterId, context, options, [pieceId]);
+      const made = await this.proposed(start, piece.viewId, context, options, [pieceId]);
       const name = labelFor(partOf(doc, piece));
       if (isEmptyDiff(made.diff))
         throw new LimberError(
@@ -220,16 +221,16 @@ export class UnderService {
     });
   }
 
-  private async propose(
+  /** Paint for whatever comes into view bare, or for some pieces alone, before the edit is made. */
+  async proposed(
     doc: CharacterDoc,
     viewId: ViewId,
-    characterId: string,
-    { signal, actor }: EditContext,
-    options: ProposeOptions,
+    { signal, actor }: Caller,
+    options: ProposeOptions = {},
     only?: PieceId[],
   ) {
     const derived = await this.sheets.ofView(doc, viewId, { signal });
-    const tell = this.events.tellProgress(characterId, actor);
+    const tell = this.events.tellProgress(doc.character.id, actor);
     return this.threads.run(tasks, 'paint', { doc, viewId, derived, only, options }, { signal, seconds: LONG, tell });
   }
 }

@@ -59,7 +59,7 @@ interface Painting {
 }
 
 /** Pieces painted beneath, and what was left and why. */
-interface Painted {
+export interface Painted {
   diff: Diff;
   painted: number;
   notes: string[];

@@ -5,6 +5,7 @@ import { useCharacter } from '../api/useCharacter';
 import { Mishap } from '../ui/Mishap';
 import { ActionRow } from './ActionRow';
 import { BenchContext, type BenchValue } from './context';
+import { DoubtCard } from './DoubtCard';
 import { LightTable } from './light-table/LightTable';
 import { Run } from './Run';
 import { Sheaf } from './Sheaf';
@@ -109,6 +110,9 @@ function BenchFrame({ entry, undo, redo }: { entry: StationEntry; undo: string |
           className="w-[322px] overflow-y-auto border-l border-rule bg-sheet px-4 pt-4 pb-6 max-[1000px]:w-[268px]"
           aria-label="Ledger"
         >
+          <Mishap what="The doubts">
+            <DoubtCard />
+          </Mishap>
           <Mishap key={entry.key} what={`The ledger of ${entry.word}`}>
             {station ? <station.Ledger /> : <p className="text-[13px] text-soft">Opening {entry.word}…</p>}
           </Mishap>

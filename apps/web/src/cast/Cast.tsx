@@ -136,11 +136,12 @@ export function Cast() {
 
 /** What is left to do, in a few words. */
 function whatIsLeft(card: CastCard): string {
-  if (card.pieces === 0) return 'A raw design: cut the first part.';
+  if (card.pieces === 0) return 'A raw design: a first draft, or the first part.';
   const left: string[] = [];
   const share = Math.floor((1000 * card.untaken) / Math.max(1, card.designArea)) / 10;
   if (card.untaken > 0) left.push(`${share} % still uncut`);
   if (card.joints > card.rounded) left.push(`${counted(card.joints - card.rounded, 'joint')} to round`);
+  if (card.doubts) left.push(`${counted(card.doubts, 'doubt')} about the cut`);
   return left.length > 0 ? left.join(' · ') : 'Nothing left over.';
 }
 

@@ -16,6 +16,7 @@ const pilot = {
   code: 'juniper',
   picture: 'sha',
   designArea: 1000,
+  doubts: null,
   untaken: 0,
   pieces: 24,
   joints: 18,
@@ -58,7 +59,9 @@ describe('a card', () => {
   };
 
   test('says what is left, in figures, and counts one as one', async () => {
-    expect(await line({ pieces: 0, joints: 0, rounded: 0 })).toContain('A raw design: cut the first part.');
+    expect(await line({ pieces: 0, joints: 0, rounded: 0 })).toContain(
+      'A raw design: a first draft, or the first part.',
+    );
     expect(await line({ untaken: 125, rounded: 17 })).toContain('12.5 % still uncut · 1 joint to round');
     expect(await line({ rounded: 15 })).toContain('3 joints to round');
     expect(await line({ pieces: 1, joints: 1, rounded: 1, handOffs: 0 })).toMatch(

@@ -32,6 +32,7 @@ const view: ViewRow = {
   heights: [],
   brought: null,
   nothingAt: [],
+  drafted: null,
 };
 
 const PLAIN_JOINT = {

@@ -118,3 +118,26 @@ export type OrderPlace = (typeof ORDER_PLACES)[number];
 /** What may be otherwise in one view by intent: the part does not show, or its size, height or colour may differ. */
 export const EXCEPTION_KINDS = ['unseen', 'size', 'height', 'colour'] as const;
 export type ExceptionKind = (typeof EXCEPTION_KINDS)[number];
+
+/** Something that a first draft was not sure of. It stands for as long as the pieces have the pixels that the draft gave them. */
+export interface DraftedDoubt {
+  /**
+   * A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies
+   * in several places; two pieces that nothing in the design tells apart.
+   */
+  kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border';
+  /** The addresses of the parts, and where their faces' pictures lie. */
+  parts: string[];
+  faces: string[];
+  /** px: in the midst of it. */
+  place: { x: number; y: number };
+  /** px of border, or of area. */
+  size: number;
+}
+
+/** Where one height line lies in a view. */
+export interface HeightMark {
+  /** A known landmark's key, or a name of the artist's own. */
+  key: string;
+  y: number;
+}

@@ -3,7 +3,9 @@ import type { Rgb } from '../raster/colour.js';
 import type {
   BlendMode,
   DiscOn,
+  DraftedDoubt,
   ExceptionKind,
+  HeightMark,
   JointKind,
   LayerRole,
   OrderPlace,
@@ -42,6 +44,7 @@ export type {
   ViewId,
 } from './row-base.js';
 export type { PoseRow } from './pose-rows.js';
+export type { HeightMark } from './row-types.js';
 export type { CycleRow, DrawingRow, DrawingViewRow, LookRow, SwapSetRow } from './swap-rows.js';
 
 export interface CharacterRow extends RowBase {
@@ -78,13 +81,8 @@ export interface ViewRow extends RowBase {
   nothingAt: { x: number; y: number }[];
   /** What the design came with; null for a plain picture. */
   brought: BroughtIn | null;
-}
-
-/** Where one height line lies in a view. */
-export interface HeightMark {
-  /** A known landmark's key, or a name of the artist's own. */
-  key: string;
-  y: number;
+  /** What the first draft was not sure of and nobody has answered yet; null where none was made. */
+  drafted: DraftedDoubt[] | null;
 }
 
 /** What is otherwise in one view by intent: a part that does not show there, or a drift that is fine so. */

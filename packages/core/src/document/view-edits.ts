@@ -16,7 +16,7 @@ export function changeCharacter(
 export function changeView(
   doc: CharacterDoc,
   viewId: ViewId,
-  change: Partial<Pick<ViewRow, 'designBlob' | 'designArea' | 'width' | 'height' | 'floorY' | 'brought'>>,
+  change: Partial<Pick<ViewRow, 'designBlob' | 'designArea' | 'width' | 'height' | 'floorY' | 'brought' | 'drafted'>>,
 ): Diff {
   const diff = new DiffBuilder();
   diff.update(viewById(doc, viewId), change);

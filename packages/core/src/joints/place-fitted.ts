@@ -81,6 +81,20 @@ export interface MadeJoints {
   notes: string[];
 }
 
+/** May a piece turn, by the plan? What it says nothing of may. */
+function mayTurn(doc: CharacterDoc, piece: PieceRow): boolean {
+  const planned = plannedPart(doc, partOf(doc, piece));
+  return !planned || (planned.joint !== null && planned.joint !== 'slide');
+}
+
+/** The pieces of a view that may turn and have no joint with what they hang from, in draw order. */
+export function jointless(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
+  return drawOrder(doc, viewId).filter(
+    (piece) =>
+      parentPiece(doc, piece) && mayTurn(doc, piece) && !doc.joints.some((joint) => joint.childId === piece.id),
+  );
+}
+
 /**
  * Fits and rounds every joint that the family asks for and that is not there yet, each in the arrangement that is clean
  * through most of its range. Where none can be fitted, nothing is changed and every reason told.
@@ -123,8 +137,7 @@ export function fitAllJoints(
   };
   for (const [at, child] of order.entries()) {
     onProgress?.(at / order.length / 2, pieceName(start, child));
-    const planned = plannedPart(doc, partOf(doc, child));
-    const stays = planned && (planned.joint === null || planned.joint === 'slide');
+    const stays = !mayTurn(doc, child);
     if (stays && parentPiece(start, child)) stay.push(pieceName(doc, child));
     const why = stays ? null : fitOne(child, null);
     if (why) left.set(child.id, why);

@@ -55,6 +55,7 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
           heights: [],
           brought: null,
           nothingAt: [],
+          drafted: null,
         },
       ],
       parts: [],

@@ -80,7 +80,14 @@ export function replaceSheet(doc: CharacterDoc, sheetId: ViewId, views: readonly
       throw new LimberError('name-taken', `Two views would be named ${key}.`, 'Give each a name of its own.');
     const row: Omit<ViewRow, 'id' | 'table' | 'version'> = {
       ...{ characterId: sheet.characterId, key, floorY, width: picture.width, height: picture.height },
-      ...{ designBlob: picture.blob, designArea: picture.area, heights: [], nothingAt: [], brought: null },
+      ...{
+        designBlob: picture.blob,
+        designArea: picture.area,
+        heights: [],
+        nothingAt: [],
+        brought: null,
+        drafted: null,
+      },
     };
     if (at === 0) diff.update(sheet, row);
     else diff.add({ table: 'view', id, version: 1, ...row });

@@ -497,6 +497,57 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/draft': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Do all that can be proposed for a raw view, as one edit */
+    post: operations['draft.draft'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/doubts': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What a first draft has left to decide, what most depends on first */
+    get: operations['draft.doubts'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/doubts/settle': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Answer a doubt */
+    post: operations['draft.settle'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/checks': {
     parameters: {
       query?: never;
@@ -2287,6 +2338,19 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    EditBody: {
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
+    SettleBody: {
+      key: string;
+      /** @enum {unknown} */
+      answer: 'right' | 'none' | 'sweep' | 'along';
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     PackageBody: {
       note?: string | null;
       viewIds?: string[] | null;
@@ -2303,11 +2367,6 @@ export interface components {
     CompareBody: {
       from: number;
       to: number;
-    };
-    EditBody: {
-      saw?: {
-        [key: string]: number;
-      } | null;
     };
     TakeBackBody: {
       take: string[];
@@ -3059,6 +3118,8 @@ export interface components {
       /** @description Pixels of the design in no piece, and of it all. */
       untaken: number;
       designArea: number;
+      /** @description What of a first draft's cut nobody has decided yet; null where none was made. */
+      doubts: number | null;
       handOffs: number;
     };
     /** @description A line of the journal, as it is listed. */
@@ -3131,6 +3192,8 @@ export interface components {
       }[];
       /** @description What the design came with; null for a plain picture. */
       brought: components['schemas']['BroughtIn'] | null;
+      /** @description What the first draft was not sure of and nobody has answered yet; null where none was made. */
+      drafted: components['schemas']['DraftedDoubt'][] | null;
     };
     ViewId: string;
     CharacterId: string;
@@ -3208,6 +3271,24 @@ export interface components {
       part: string | null;
       /** @description Counts copies from 1; null for the only one. */
       index: number | null;
+    };
+    /** @description Something that a first draft was not sure of. It stands for as long as the pieces have the pixels that the draft gave them. */
+    DraftedDoubt: {
+      /**
+       * @description A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies in several places; two pieces that nothing in the design tells apart.
+       * @enum {string}
+       */
+      kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border';
+      /** @description The addresses of the parts, and where their faces' pictures lie. */
+      parts: string[];
+      faces: string[];
+      /** @description px: in the midst of it. */
+      place: {
+        x: number;
+        y: number;
+      };
+      /** @description px of border, or of area. */
+      size: number;
     };
     PartRow: {
       /** @description What it belongs to: arm, leg, head, hair. */
@@ -3981,6 +4062,41 @@ export interface components {
       /** @description Pixels that show. */
       area: number;
     };
+    /** @description Something that a person has to decide after a first draft. */
+    Doubt: {
+      sentence: string;
+      pieceId?: string;
+      jointId?: string;
+      place?: components['schemas']['Place'];
+      /** @description The pose in which it shows, degrees by joint. */
+      bends?: {
+        [key: string]: number;
+      };
+      /** @description Names it among the view's doubts, for as long as what it is about stays as it is. */
+      key: string;
+      /** @description What it is about: the check that does not hold, or what of the cut. */
+      about: components['schemas']['CheckId'] | 'cut' | 'joints';
+      answers: components['schemas']['DoubtAnswer'][];
+      /** @description The part that is to be picked, where it has no piece yet. */
+      part: {
+        /** @description What it belongs to: arm, leg, head, hair. */
+        group: string;
+        /**
+         * @description A or B; null for what there is one of.
+         * @enum {string|null}
+         */
+        side: 'A' | 'B' | null;
+        /** @description Which part of the group: upper, lower, hand; null where the group is the part. */
+        part: string | null;
+        /** @description Counts copies from 1; null for the only one. */
+        index: number | null;
+      } | null;
+    };
+    /**
+     * @description How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside; it moves along with what it hangs from.
+     * @enum {string}
+     */
+    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along';
     /** @description What came back, piece by piece, and what was not understood. */
     BroughtBack: {
       pieces: {
@@ -4840,6 +4956,77 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['PaletteBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'draft.draft': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EditBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'draft.doubts': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['Doubt'][];
+        };
+      };
+    };
+  };
+  'draft.settle': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SettleBody'];
       };
     };
     responses: {

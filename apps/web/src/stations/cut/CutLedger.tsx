@@ -3,9 +3,12 @@ import { useState } from 'react';
 import { refuse, tell } from '../../ui/tell';
 import { useOnBench } from '../../bench/context';
 import { allPicked, alsoPick, pickPiece, useBench } from '../../bench/store';
+import { useWork } from '../../api/work';
+import { WorkUnderWay } from '../../bench/WorkUnderWay';
 import { Action, Figure, LedgerHead } from '../../ui/controls';
 import { useCut } from './cut-store';
 import { PickedPiece } from './PickedPiece';
+import { firstDraft } from './first-draft';
 import { BringInNotices } from './BringInNotices';
 import { PalettePanel } from './PalettePanel';
 import { cutCount, ownParts, pieceOfTokens, plannedByHeading, sameTokens, tokensOf } from '../../bench/parts';
@@ -15,7 +18,9 @@ import { useOffcuts } from './useOffcuts';
 
 /** Cut's ledger: how much is cut, the parts, what is left over. */
 export function CutLedger() {
-  const { doc, view, edit } = useOnBench();
+  const bench = useOnBench();
+  const { doc, view, edit } = bench;
+  const working = useWork((state) => state.work !== null);
   const report = useOffcuts();
   const pieces = doc.pieces.filter((p) => p.viewId === view.id);
   const share = pieces.reduce((sum, piece) => sum + piece.face.area, 0) / Math.max(1, view.designArea);
@@ -25,9 +30,14 @@ export function CutLedger() {
     <>
       <LedgerHead title="Cut">
         {pieces.length === 0
-          ? 'Propose a cut of the whole design, or pick a part and take its pixels.'
+          ? 'A first draft cuts, joints and paints beneath what it can, and asks about the rest. Or propose a cut alone, or pick a part and take its pixels.'
           : `${count.cut} of ${count.planned} planned parts cut from the design`}
       </LedgerHead>
+      {pieces.length === 0 && (
+        <Action tone="go" hotkey="D" className="mb-3" disabled={working} onClick={() => void firstDraft(bench)}>
+          First draft
+        </Action>
+      )}
       <div className="mb-4 grid grid-cols-2 gap-2.5">
         <Figure value={`${(Math.floor(share * 1000) / 10).toFixed(1)}%`}>of the design is cut</Figure>
         <Figure
@@ -39,6 +49,7 @@ export function CutLedger() {
             : 'offcuts'}
         </Figure>
       </div>
+      <WorkUnderWay />
       <BringInNotices />
       <PickedPiece />
       {plannedByHeading(doc).map(([heading, entries]) => (

@@ -1,9 +1,11 @@
+import { useWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
 import { pickPiece, useBench } from '../../bench/store';
 import { useCut, type CutTool } from './cut-store';
 import { nibBack } from './nib-hand';
 import { penHand } from './pen-hand';
+import { firstDraft, isRaw } from './first-draft';
 import { NO_PEN, usePenStore } from './pen-store';
 import { dropProposal, propose, proposalStore } from './proposals';
 import { takeShape } from './take-shape';
@@ -68,6 +70,15 @@ export function stepBack(bench: BenchValue): void {
 
 /** The worded actions of Cut, and its keys. */
 export const CUT_ACTIONS: readonly BenchAction[] = [
+  {
+    id: 'draft',
+    word: 'First draft',
+    key: 'd',
+    title: 'Cut, joint and paint beneath all that can be proposed, as one edit',
+    shown: false,
+    when: (bench) => isRaw(bench) && useWork.getState().work === null,
+    run: (bench) => void firstDraft(bench),
+  },
   tool('cross', 'Cross-cut', 'c'),
   tool('soak', 'Soak', 's'),
   tool('trace', 'Trace', 't'),

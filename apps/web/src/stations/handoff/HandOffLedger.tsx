@@ -1,11 +1,11 @@
-import { partOf, pieceById, type Check, type Finding } from '@limber-sheaf/core';
+import type { Check } from '@limber-sheaf/core';
 import { Check as Tick, X } from 'lucide-react';
 import { useState } from 'react';
 import type { AnswerOf } from '../../api/client';
 import { tellError } from '../../api/useCharacter';
 import { isUnderWay, useChecks, useHandOffs } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
-import { lookAtPlace, pickJoint, pickPiece, useBench } from '../../bench/store';
+import { useDoor } from '../../bench/useDoor';
 import { Action, LedgerHead } from '../../ui/controls';
 import { useStations } from '../../bench/stations';
 import { BringBackButton } from './BringBackButton';
@@ -13,9 +13,6 @@ import { figureOf } from './check-words';
 import { usePackage } from './package-store';
 import { PackageChoices } from './PackageChoices';
 import { VersionLine } from './VersionLine';
-
-/** Where a finding about a joint leads. */
-const JOINTS = 'joints';
 
 /** Hand-off's ledger: the checks with their figures, the package, the versions so far. */
 export function HandOffLedger() {
@@ -87,20 +84,10 @@ export function HandOffLedger() {
 }
 
 function CheckLine({ check }: { check: Check }) {
-  const { doc, go } = useOnBench();
   const mends = useStations().find(({ checks }) => checks?.[check.id]);
   const [open, setOpen] = useState(false);
   const { name, asks } = mends?.checks?.[check.id] ?? { name: check.id, asks: '' };
-  const follow = (finding: Finding) => {
-    if (finding.jointId) pickJoint(finding.jointId);
-    else if (finding.pieceId) pickPiece(finding.pieceId, partOf(doc, pieceById(doc, finding.pieceId)));
-    if (mends) go(finding.jointId ? JOINTS : mends.key);
-    // The table is shown by the next station: look there once it is.
-    setTimeout(() => {
-      if (finding.bends) useBench.setState({ bends: finding.bends });
-      if (finding.place) lookAtPlace(finding.place.x, finding.place.y, 180);
-    }, 0);
-  };
+  const follow = useDoor();
   return (
     <li className="border-b border-rule py-2">
       <button
@@ -135,7 +122,7 @@ function CheckLine({ check }: { check: Check }) {
               <button
                 type="button"
                 className="w-full cursor-pointer border-l-[3px] border-madder py-1 pl-2 text-left text-[12.5px] hover:bg-madder-wash"
-                onClick={() => follow(finding)}
+                onClick={() => follow(check.id, finding)}
               >
                 {finding.sentence}
               </button>

@@ -18,7 +18,10 @@ export const joints = defineStation({
     const here = doc.joints.filter((j) => j.viewId === view.id);
     if (here.length === 0) return { word: '–', share: 0, open: false };
     const open = here.filter((j) => !j.rounded || isShortOfRange(j, knownSweep(sweeps[j.id]))).length;
-    return { word: open > 0 ? `${open} open` : String(here.length), share: 1 - open / here.length, open: open > 0 };
+    // What is not proven yet is not done yet.
+    const unknown = here.filter((j) => j.rounded && j.kind !== 'slide' && !knownSweep(sweeps[j.id])).length;
+    const word = open > 0 ? `${open} open` : unknown > 0 ? '…' : String(here.length);
+    return { word, share: 1 - (open + unknown) / here.length, open: open > 0 };
   },
   useMarks() {
     const { doc } = useOnBench();

@@ -128,7 +128,7 @@ function guessParts(
     const own = scorePatch(segments, at, placesFor(figure, lobe, frame), parts, faceAt);
     return lobe ? own.map((score, part) => score * fits(lobe, parts[part])) : own;
   });
-  const first = scores.map(bestOf);
+  const first = scores.map((own) => bestOf(own, parts));
   const main = parts.map((_, part) => {
     let largest = -1;
     first.forEach((guess, at) => {
@@ -147,6 +147,7 @@ function guessParts(
         const d = labDistance(lab, segments.patches[at].lab);
         return score * (0.35 + Math.exp(-((d / 16) ** 2)));
       }),
+      parts,
     ),
   );
   giveEnclosed(segments, guesses, parts);
@@ -191,16 +192,13 @@ function giveMarks(
   }
 }
 
-function bestOf(scores: ArrayLike<number>): Guess {
-  let best = -1;
-  let second = 0;
-  for (let k = 0; k < scores.length; k++) {
-    if (best < 0 || scores[k] > scores[best]) {
-      if (best >= 0) second = Math.max(second, scores[best]);
-      best = k;
-    } else second = Math.max(second, scores[k]);
-  }
+/** The part that scores best; how sure that is goes by the next that is not of the same limb, since a limb is cut along its bends anyway. */
+function bestOf(scores: readonly number[], parts: readonly KnownPart[]): Guess {
+  const best = scores.indexOf(Math.max(...scores));
   if (best < 0 || scores[best] < LEAST_SCORE) return { part: null, confidence: 0 };
+  const { group, side } = parts[best];
+  const isOther = (part: KnownPart) => side === null || part.group !== group || part.side !== side;
+  const second = Math.max(0, ...scores.filter((_, k) => k !== best && isOther(parts[k])));
   return { part: best, confidence: Math.min(1, (scores[best] - second) / scores[best] + 0.2) };
 }
 

@@ -1,0 +1,109 @@
+import {
+  LimberError,
+  NO_CHANGE,
+  applyDiff,
+  changeView,
+  counted,
+  findDoubts,
+  joinDiffs,
+  layAsUsual,
+  offcutOf,
+  partAddress,
+  settleDoubt,
+  type CharacterDoc,
+  type Diff,
+  type Doubt,
+  type DoubtAnswer,
+  type ViewId,
+} from '@limber-sheaf/core';
+import { Inject, Injectable } from '@nestjs/common';
+import { Sequelize } from 'sequelize-typescript';
+import { BringInService } from '../cut/bring-in.service.js';
+import { CutService } from '../cut/cut.service.js';
+import { characterOf, readSnapshot } from '../data/document-store.js';
+import { ProofService } from '../derived/proof.service.js';
+import { EditService, type CharacterState, type EditContext, type EditPlan } from '../edits/edit.service.js';
+import { EventService } from '../edits/events.service.js';
+import type { Caller } from '../http/caller.js';
+import { JointsService } from '../joints/joints.service.js';
+import { taskFile } from '../threads/task.js';
+import { LONG, Threads } from '../threads/threads.js';
+import { UnderService } from '../under/under.service.js';
+
+const tasks = taskFile<typeof import('./draft.tasks.js')>(new URL('./draft.tasks.js', import.meta.url));
+
+/** The first draft: all that can be proposed for a raw view, in the order of the stations; and what it leaves to decide. */
+@Injectable()
+export class DraftService {
+  constructor(
+    private readonly edits: EditService,
+    private readonly bringIn: BringInService,
+    private readonly cut: CutService,
+    private readonly joints: JointsService,
+    private readonly under: UnderService,
+    private readonly proofs: ProofService,
+    private readonly events: EventService,
+    private readonly threads: Threads,
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
+  ) {}
+
+  /** Makes the first draft of a view, as one edit. @throws LimberError `cut-already`, `nothing-there` */
+  async draft(viewId: ViewId, context: EditContext): Promise<CharacterState> {
+    const characterId = await characterOf('view', viewId);
+    return this.edits.run(characterId, context, (doc) => this.drafted(doc, viewId, context));
+  }
+
+  private async drafted(doc: CharacterDoc, viewId: ViewId, context: EditContext): Promise<EditPlan> {
+    if (doc.pieces.some((piece) => piece.viewId === viewId))
+      throw new LimberError('cut-already', 'This view is cut already.', 'Propose what is left of it in Cut.');
+    const tell = this.events.tellProgress(doc.character.id, context.actor);
+    let [now, diff, notes]: [CharacterDoc, Diff, string[]] = [doc, NO_CHANGE, []];
+    const take = (more: Diff, told: readonly string[] = []) => {
+      [now, diff, notes] = [applyDiff(now, more), joinDiffs(diff, more), [...notes, ...told]];
+    };
+    tell(0, 'Looking at the design');
+    const freed = await this.bringIn.freed(now, viewId, context);
+    if (freed) take(freed, ['The backdrop was removed.']);
+    tell(0.05, 'Proposing the parts');
+    const parts = await this.cut.proposed(now, viewId, context);
+    if (parts.length === 0)
+      throw new LimberError('nothing-there', 'No part could be told in this design.', 'Cut it by hand.');
+    tell(0.2, 'Cutting the parts');
+    const cut = await this.cut.taken(now, viewId, context, parts, 'Cut');
+    take(cut.diff, cut.notes);
+    take(layAsUsual(now, viewId));
+    const sure = parts.map(({ tokens, sure: share }): [string, number] => [partAddress(tokens), share]);
+    const doubts = await this.threads.run(tasks, 'doubts', { doc: now, viewId, sure }, { ...context, seconds: LONG });
+    take(changeView(now, viewId, { drafted: doubts }));
+    const fitted = await this.joints.fitted(now, viewId, context);
+    take(fitted.diff, fitted.notes);
+    const painted = await this.under.proposed(now, viewId, context);
+    take(painted.diff, painted.notes);
+    const made = [counted(parts.length, 'part'), counted(fitted.made, 'joint'), `${painted.painted} painted beneath`];
+    return { kind: 'draft', summary: `First draft: ${made.join(', ')}`, diff, notes };
+  }
+
+  /** What a draft has left to decide in a view. */
+  async doubts(viewId: ViewId, { signal }: Caller): Promise<Doubt[]> {
+    const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
+    return this.doubtsOf(doc, viewId, signal);
+  }
+
+  private async doubtsOf(doc: CharacterDoc, viewId: ViewId, signal?: AbortSignal): Promise<Doubt[]> {
+    const { checks } = await this.proofs.prove(doc, viewId, { signal });
+    return findDoubts(doc, viewId, checks);
+  }
+
+  /** Answers a doubt. @throws LimberError `not-found`, `no-answer` */
+  async settle(viewId: ViewId, context: EditContext, key: string, answer: DoubtAnswer): Promise<CharacterState> {
+    const characterId = await characterOf('view', viewId);
+    if (answer === 'sweep') {
+      const place = offcutOf(await this.doubts(viewId, context), key);
+      return this.cut.sweepUp(viewId, context, place);
+    }
+    return this.edits.run(characterId, context, (doc) => ({
+      kind: 'settle',
+      ...settleDoubt(doc, viewId, key, answer),
+    }));
+  }
+}

@@ -1,0 +1,72 @@
+/** @jest-environment jsdom */
+import type { CharacterDoc, Doubt } from '@limber-sheaf/core';
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { character } from '../testing/character';
+import { onBench } from '../testing/on-bench';
+import { answer } from '../testing/server';
+import { DoubtCard } from './DoubtCard';
+import { defineStation } from './station';
+import { useBench } from './store';
+
+jest.mock('../api/client');
+const start = character({ pieces: ['torso', 'head'], hangs: { head: 'torso' } });
+const doc: CharacterDoc = { ...start, views: start.views.map((view) => ({ ...view, drafted: [] })) };
+const figure = () => ({ word: '', share: 0, open: false });
+const load = () => Promise.reject(new Error('is not opened'));
+const stations = (['cut', 'stack'] as const).map((key, at) =>
+  defineStation({ key, number: at + 1, word: key, hotkey: '', hint: '', useFigure: figure, load }),
+);
+const head = doc.pieces[1];
+const satchel = { group: 'satchel', side: null, part: null, index: null };
+const doubts: Doubt[] = [
+  { key: 'missing', about: 'cut', sentence: 'Not found: satchel.', answers: ['none'], part: satchel },
+  {
+    key: 'border',
+    about: 'cut',
+    sentence: 'Nothing tells head and torso apart.',
+    answers: ['right'],
+    part: null,
+    pieceId: head.id,
+    place: { x: 20, y: 30 },
+  },
+  { key: 'swept', about: 'offcuts', sentence: '4 px lie beside torso.', answers: ['sweep'], part: null },
+];
+
+function open(list: Doubt[] = doubts, of = doc) {
+  answer('draft.doubts', () => list);
+  return onBench(<DoubtCard />, of, { stations, station: 'stack' });
+}
+
+test('where no draft was made there are no doubts', () => {
+  open(doubts, start);
+  expect(screen.queryByLabelText('Doubts')).toBeNull();
+});
+
+test('doubts are stepped through, round and round, and each goes to its place', async () => {
+  const { address } = open();
+  expect(screen.getByRole('status').textContent).toContain('left to decide');
+  await screen.findByText('Not found: satchel.');
+  expect(screen.getByRole('heading').textContent).toBe('Doubt 1 of 3');
+  await userEvent.click(screen.getByRole('button', { name: 'Show it' }));
+  expect(useBench.getState()).toMatchObject({ pickedPiece: null, pickedPart: { group: 'satchel' } });
+  expect(address()).toBe('cut');
+  await userEvent.click(screen.getByRole('button', { name: 'Next doubt' }));
+  expect(screen.getByText('Nothing tells head and torso apart.')).toBeTruthy();
+  expect(useBench.getState().pickedPiece).toBe(head.id);
+  await waitFor(() => expect(useBench.getState().lookAt).toMatchObject({ kind: 'rect' }));
+  for (const name of ['Doubt before', 'Doubt before']) await userEvent.click(screen.getByRole('button', { name }));
+  expect(screen.getByRole('heading').textContent).toBe('Doubt 3 of 3');
+});
+
+test('what can be answered at once is, and the next one comes', async () => {
+  const { edits } = open();
+  await userEvent.click(await screen.findByRole('button', { name: 'There is none' }));
+  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'missing', answer: 'none' }]);
+});
+
+test('where nothing is left to decide the card is gone', async () => {
+  open([]);
+  await waitFor(() => expect(screen.queryByRole('status')).toBeNull());
+  expect(screen.queryByLabelText('Doubts')).toBeNull();
+});

@@ -1,0 +1,121 @@
+import { applyDiff, invertDiff } from '../document/diff.js';
+import { LimberError } from '../errors.js';
+import { changeView } from '../document/view-edits.js';
+import { planFrom, planOf, switchPart } from '../plan/plan.js';
+import { drawLimb } from '../testing/limbs.js';
+import { jointedLimb } from '../testing/jointed.js';
+import { doubtfulBorders } from './doubtful-borders.js';
+import { draftedDoubts } from './drafted-doubts.js';
+import { countCutDoubts, findDoubts, offcutOf, settleDoubt } from './find-doubts.js';
+
+const { doc: jointed, art } = jointedLimb(drawLimb({ width: 36, angle: 0, line: 4 }));
+const KEY = 'people-standard';
+const plan = {
+  ...planFrom(KEY),
+  parts: planFrom(KEY).parts.filter(({ side, group }) => group === 'arm' && side === 'A'),
+};
+const planned = { ...jointed, character: { ...jointed.character, plan } };
+const sure = new Map([['arm/lower/A', 0.3]]);
+const drafted = applyDiff(planned, changeView(planned, 'v', { drafted: draftedDoubts(planned, 'v', art, sure) }));
+const sentences = (doc = drafted) => findDoubts(doc, 'v', []).map(({ sentence }) => sentence);
+
+test('a cut through one paint is doubtful, in the midst of it; one along a line is not', () => {
+  const [border, ...others] = doubtfulBorders(planned, 'v', art);
+  expect(others).toEqual([]);
+  expect(new Set(border.pieces)).toEqual(new Set(['upper', 'lower']));
+  expect(border.length).toBeGreaterThan(30);
+  const { x, y } = planned.joints[0];
+  expect(Math.hypot(border.place.x - x, border.place.y - y)).toBeLessThan(8);
+  const design = { ...art.design, data: art.design.data.slice() };
+  const down = Math.round(border.place.y);
+  for (let row = down - 1; row <= down + 1; row++)
+    for (let column = 0; column < design.width; column++)
+      design.data.set([20, 16, 12], (row * design.width + column) * 4);
+  expect(doubtfulBorders(planned, 'v', { ...art, design })).toEqual([]);
+});
+
+test('before a draft nothing is asked; after one, what was not found, what may be another, and what nothing tells apart', () => {
+  expect(findDoubts(planned, 'v', [])).toEqual([]);
+  expect(countCutDoubts(planned, 'v')).toBeNull();
+  expect(sentences()).toEqual([
+    'Not found: hand A. Cut it, or say that there is none.',
+    'This may be lower arm A, or another part.',
+    'Upper arm A is much larger or smaller than it usually is.',
+    'Nothing in the design tells upper arm A and lower arm A apart: look whether the cut is where it should be.',
+  ]);
+  expect(countCutDoubts(drafted, 'v')).toBe(4);
+});
+
+test('what checks find comes after, what most depends on first; an offcut can be swept up', () => {
+  const checks = [
+    { id: 'hidden-paint', view: 'front', ok: false, figure: 9, unit: 'px', findings: [{ sentence: 'Bare.' }] },
+    {
+      id: 'offcuts',
+      view: 'front',
+      ok: false,
+      figure: 4,
+      unit: 'px',
+      findings: [{ sentence: '4 px lie beside torso in no piece. Sweep them up.', place: { x: 3, y: 4 } }],
+    },
+  ] as const;
+  const doubts = findDoubts(
+    drafted,
+    'v',
+    checks.map((check) => ({ ...check, findings: [...check.findings] })),
+  );
+  expect(doubts.slice(4).map(({ about, answers }) => [about, answers])).toEqual([
+    ['offcuts', ['sweep']],
+    ['hidden-paint', []],
+  ]);
+  expect(offcutOf(doubts, doubts[4].key)).toEqual({ x: 3, y: 4 });
+  expect(() => offcutOf(doubts, doubts[5].key)).toThrow(LimberError);
+});
+
+test('an answer settles its doubt alone, and undoing asks again', () => {
+  for (const { key, answers, sentence } of findDoubts(drafted, 'v', [])) {
+    const { summary, diff } = settleDoubt(drafted, 'v', key, answers[0]);
+    expect(summary).not.toBe('');
+    const after = applyDiff(drafted, diff);
+    expect(sentences(after)).toEqual(sentences().filter((one) => one !== sentence));
+    expect(sentences(applyDiff(after, invertDiff(diff)))).toEqual(sentences());
+    expect(() => settleDoubt(after, 'v', key, answers[0])).toThrow('That is no doubt any more');
+    expect(() => settleDoubt(drafted, 'v', key, 'sweep')).toThrow('That is no answer');
+  }
+});
+
+test('what is cut anew is not doubted any more', () => {
+  const lower = drafted.pieces.find(({ id }) => id === 'lower');
+  const recut = {
+    ...drafted,
+    pieces: drafted.pieces.map((piece) =>
+      piece === lower ? { ...piece, face: { ...piece.face, blob: 'other' } } : piece,
+    ),
+  };
+  expect(sentences(recut)).toEqual([
+    'Not found: hand A. Cut it, or say that there is none.',
+    'Upper arm A is much larger or smaller than it usually is.',
+  ]);
+});
+
+test('a piece that may turn and has no joint is asked about; it may move along', () => {
+  const family = drafted.parts.map((part) => (part.part === 'lower' ? { ...part, parentId: 'part-upper' } : part));
+  const loose = { ...drafted, parts: family, joints: [] };
+  const doubt = findDoubts(loose, 'v', []).find(({ about }) => about === 'joints');
+  expect(doubt?.sentence).toBe('Lower arm A has no joint with upper arm A. Place one, or let it move along.');
+  const after = applyDiff(loose, settleDoubt(loose, 'v', doubt?.key ?? '', 'along').diff);
+  expect(findDoubts(after, 'v', []).some(({ about }) => about === 'joints')).toBe(false);
+  expect(planOf(after.character).parts.find(({ part }) => part === 'lower')?.joint).toBeNull();
+});
+
+test('sides that differ, and parts in several places, are asked about once each', () => {
+  const names = draftedDoubts(drafted, 'v', art, new Map()).filter(({ kind }) => kind !== 'border');
+  expect(names.map(({ parts }) => parts[0])).toEqual([...new Set(names.map(({ parts }) => parts[0]))]);
+  const wider = {
+    ...drafted,
+    character: {
+      ...drafted.character,
+      plan: switchPart(plan, { group: 'cap', side: null, part: null, index: null }, true),
+    },
+  };
+  expect(sentences(wider)[0]).toContain('cap');
+});

@@ -1,0 +1,198 @@
+import { drawOrder, parentPiece, partOf } from '../document/family.js';
+import { capital, labelFor } from '../document/naming.js';
+import type { CharacterDoc, Diff, PartRow, PieceRow, ViewId } from '../document/rows.js';
+import type { DraftedDoubt } from '../document/row-types.js';
+import type { Check, CheckId, Finding } from '../document/view-check.js';
+import { changeCharacter, changeView, viewById } from '../document/view-edits.js';
+import { LimberError, type Place } from '../errors.js';
+import { jointless } from '../joints/place-fitted.js';
+import { partAddress } from '../plan/known-parts.js';
+import { planEntries, planOf, switchPart } from '../plan/plan.js';
+import { isStanding } from './drafted-doubts.js';
+
+/** How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
+ * it moves along with what it hangs from. */
+export type DoubtAnswer = 'right' | 'none' | 'sweep' | 'along';
+
+/** Something that a person has to decide after a first draft. */
+export interface Doubt extends Finding {
+  /** Names it among the view's doubts, for as long as what it is about stays as it is. */
+  key: string;
+  /** What it is about: the check that does not hold, or what of the cut. */
+  about: CheckId | 'cut' | 'joints';
+  answers: DoubtAnswer[];
+  /** The part that is to be picked, where it has no piece yet. */
+  part: Pick<PartRow, 'group' | 'side' | 'part' | 'index'> | null;
+}
+
+/** What others depend on comes first: a wrong part costs its joints, and they what is painted beneath. */
+const CHECKS_BY_COST: readonly CheckId[] = [
+  'rest-match',
+  'offcuts',
+  'family',
+  'pivots',
+  'joints-clean',
+  'hidden-paint',
+  'swap-seats',
+  'names',
+  'inside-canvas',
+  'size',
+];
+
+/**
+ * Everything that a person has to decide in a view that was drafted, what most depends on first: planned parts that were not
+ * found, parts that may be others, cuts through one paint, and whatever the checks find. None where no draft was made.
+ * @param checks of the view
+ */
+export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly Check[]): Doubt[] {
+  if (!viewById(doc, viewId).drafted) return [];
+  const found = [...checks].sort((a, b) => CHECKS_BY_COST.indexOf(a.id) - CHECKS_BY_COST.indexOf(b.id));
+  return [
+    ...missingParts(doc, viewId).map((part): Doubt => ({
+      key: `missing ${partAddress(part)}`,
+      about: 'cut',
+      sentence: `Not found: ${labelFor(part)}. Cut it, or say that there is none.`,
+      answers: ['none'],
+      part,
+    })),
+    ...standing(doc, viewId).map((drafted) => inWords(doc, viewId, drafted)),
+    ...jointless(doc, viewId).map((piece) => withoutJoint(doc, piece)),
+    ...found.flatMap((check) => check.findings.map((finding) => ofCheck(check.id, finding))),
+  ];
+}
+
+/** How many things of a view's cut nobody has decided yet, without a look at its pictures; null where no draft was made. */
+export function countCutDoubts(doc: CharacterDoc, viewId: ViewId): number | null {
+  return viewById(doc, viewId).drafted ? missingParts(doc, viewId).length + standing(doc, viewId).length : null;
+}
+
+/**
+ * Settles a doubt about the cut.
+ * @throws LimberError `not-found` where it is a doubt no more, `no-answer` for an answer that it does not ask for
+ */
+export function settleDoubt(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  key: string,
+  answer: DoubtAnswer,
+): { summary: string; diff: Diff } {
+  const missing = missingParts(doc, viewId).find((part) => `missing ${partAddress(part)}` === key);
+  const drafted = standing(doc, viewId).find((one) => keyOf(one) === key);
+  if (missing && answer === 'none')
+    return {
+      summary: `There is no ${labelFor(missing)}`,
+      diff: changeCharacter(doc, { plan: switchPart(planOf(doc.character), missing, false) }),
+    };
+  if (drafted && answer === 'right') {
+    const left = viewById(doc, viewId).drafted ?? [];
+    return {
+      summary: settledWord(doc, drafted),
+      diff: changeView(doc, viewId, { drafted: left.filter((one) => keyOf(one) !== key) }),
+    };
+  }
+  const stiff = jointless(doc, viewId).find((piece) => withoutJoint(doc, piece).key === key);
+  if (stiff && answer === 'along') {
+    const part = partOf(doc, stiff);
+    const plan = switchPart(planOf(doc.character), part, true);
+    const parts = plan.parts.map((one) =>
+      partAddress(one) === partAddress(part) && one.index === part.index ? { ...one, joint: null } : one,
+    );
+    return {
+      summary: `${capital(labelFor(part))} moves with what it hangs from`,
+      diff: changeCharacter(doc, { plan: { ...plan, parts } }),
+    };
+  }
+  if (missing || drafted || stiff) throw new LimberError('no-answer', 'That is no answer to this doubt.');
+  throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
+}
+
+function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {
+  const all = viewById(doc, viewId).drafted ?? [];
+  const cost = (doubt: DraftedDoubt) => KINDS.indexOf(doubt.kind);
+  return all.filter((one) => isStanding(doc, viewId, one)).sort((a, b) => cost(a) - cost(b) || b.size - a.size);
+}
+
+const KINDS: readonly DraftedDoubt['kind'][] = ['unsure', 'sides', 'extent', 'scattered', 'border'];
+
+const keyOf = ({ kind, parts, faces }: DraftedDoubt) => [kind, ...parts, ...faces].join(' ');
+
+/** Planned parts without a piece; those that are hidden are drawn in Under. */
+function missingParts(doc: CharacterDoc, viewId: ViewId) {
+  const cut = new Set(drawOrder(doc, viewId).map((piece) => partAddress(partOf(doc, piece))));
+  const hidden = doc.exceptions.filter((one) => one.viewId === viewId && one.what === 'unseen');
+  const notHere = new Set(
+    doc.parts.filter(({ id }) => hidden.some(({ partId }) => partId === id)).map((part) => partAddress(part)),
+  );
+  return planEntries(planOf(doc.character)).filter(
+    (part) => !part.hidden && !cut.has(partAddress(part)) && !notHere.has(partAddress(part)),
+  );
+}
+
+function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
+  return parts.map((address) => labelFor(doc.parts.find((part) => partAddress(part) === address) ?? splitUp(address)));
+}
+
+function splitUp(address: string) {
+  const [group, part, side] = address.split('/');
+  return { group, part: part || null, side: (side || null) as PartRow['side'], index: null };
+}
+
+function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doubt {
+  const [one, other] = labelsOf(doc, drafted);
+  const sentence = {
+    unsure: `This may be ${one}, or another part.`,
+    sides: `${capital(one)} is much smaller than ${other}.`,
+    extent: `${capital(one)} is much larger or smaller than it usually is.`,
+    scattered: `${capital(one)} lies in several places.`,
+    border: `Nothing in the design tells ${one} and ${other} apart: look whether the cut is where it should be.`,
+  }[drafted.kind];
+  const piece = drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === drafted.parts[0]);
+  return {
+    key: keyOf(drafted),
+    about: 'cut',
+    sentence,
+    pieceId: piece?.id,
+    place: drafted.place,
+    answers: ['right'],
+    part: null,
+  };
+}
+
+function withoutJoint(doc: CharacterDoc, piece: PieceRow): Doubt {
+  const parent = parentPiece(doc, piece);
+  const [name, other] = [piece, parent].map((one) => (one ? labelFor(partOf(doc, one)) : ''));
+  return {
+    key: `jointless ${partAddress(partOf(doc, piece))}`,
+    about: 'joints',
+    sentence: `${capital(name)} has no joint with ${other}. Place one, or let it move along.`,
+    pieceId: piece.id,
+    place: { x: piece.face.x + piece.face.width / 2, y: piece.face.y + piece.face.height / 2 },
+    answers: ['along'],
+    part: null,
+  };
+}
+
+function settledWord(doc: CharacterDoc, drafted: DraftedDoubt): string {
+  const [one, other] = labelsOf(doc, drafted);
+  if (drafted.kind === 'border') return `The cut between ${one} and ${other} is right`;
+  return drafted.kind === 'unsure' ? `This is ${one}` : `${capital(one)} is right`;
+}
+
+function ofCheck(about: CheckId, finding: Finding): Doubt {
+  const answers: DoubtAnswer[] = about === 'offcuts' && finding.sentence.includes('beside') ? ['sweep'] : [];
+  const where = finding.place ? `${Math.round(finding.place.x)} ${Math.round(finding.place.y)}` : '';
+  return {
+    ...finding,
+    key: [about, finding.pieceId, finding.jointId, where, finding.sentence].join(' '),
+    about,
+    answers,
+    part: null,
+  };
+}
+
+/** The place of the offcut that a doubt is about. @throws LimberError `not-found` */
+export function offcutOf(doubts: readonly Doubt[], key: string): Place {
+  const doubt = doubts.find((one) => one.key === key && one.answers.includes('sweep'));
+  if (!doubt?.place) throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
+  return doubt.place;
+}

@@ -1,0 +1,5 @@
+/** What the first draft offers to server and web. */
+export type { DraftedDoubt } from '../document/row-types.js';
+export { doubtfulBorders, type DoubtfulBorder } from './doubtful-borders.js';
+export { draftedDoubts } from './drafted-doubts.js';
+export { countCutDoubts, findDoubts, offcutOf, settleDoubt, type Doubt, type DoubtAnswer } from './find-doubts.js';
