@@ -7,6 +7,7 @@ import { penPoints } from '../../bench/pen';
 import { usePenStore } from './pen-store';
 import { proposalName } from './pen-hand';
 import { useCut } from './cut-store';
+import { isRaw } from './first-draft';
 import { useOffcuts } from './useOffcuts';
 import { NibOverlay } from './NibOverlay';
 import { ProposalOverlay } from './ProposalOverlay';
@@ -21,8 +22,10 @@ export function CutOverlay({ palette }: { palette: Palette }) {
   const px = 1 / viewport.scale;
   const hugging = tool === 'trace' && ways.length > 0;
   const points = proposal ? proposal.line : hugging ? ways.flatMap(({ path }) => path) : penPoints(pen);
-  // A whole raw design is no offcut to ring.
-  const ringed = report?.offcuts.filter((o) => o.area < view.designArea * 0.05).slice(0, 60) ?? [];
+  // A raw design is no offcut to ring, nor are the specks beside it.
+  const ringed = isRaw({ doc, view })
+    ? []
+    : (report?.offcuts.filter((o) => o.area < view.designArea * 0.05).slice(0, 60) ?? []);
   const cut = doc.pieces.find((p) => p.id === proposal?.pieceId);
   const names = proposal && {
     [proposal.take]: proposalName(proposal.tokens),

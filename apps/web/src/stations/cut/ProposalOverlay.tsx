@@ -7,7 +7,7 @@ import { proposalStore } from './proposals';
 
 /** The proposed shapes in flat tints, with the names of the larger ones and of the one under the pointer. */
 export function ProposalOverlay({ palette }: { palette: Palette }) {
-  const { picture, parts, over } = proposalStore();
+  const { picture, parts, over, extent, across } = proposalStore();
   const viewport = useBench((s) => s.viewport);
   const pickedPart = useBench((s) => s.pickedPart);
   if (!picture) return null;
@@ -20,13 +20,15 @@ export function ProposalOverlay({ palette }: { palette: Palette }) {
   });
   const named = picture.shapes.flatMap((shape, at) => {
     const small = Math.sqrt(shape.area) * viewport.scale < 26;
-    if (at !== over && (largest.get(shape.part) !== at || small || shape.part === null)) return [];
+    if (at !== over && !across.includes(at) && (largest.get(shape.part) !== at || small || shape.part === null))
+      return [];
     return [{ at, name: shape.part === null ? 'no part yet' : labelFor(parts[shape.part]), ...shape.at }];
   });
   const places = spreadLabels(named, px);
   return (
     <>
       <Image image={picture.tint.image} x={0} y={0} />
+      {extent && <Image {...extent} />}
       {named.map(({ at, name }, i) => {
         const shape = picture.shapes[at];
         const picked = shape.part !== null && sameTokens(pickedPart, parts[shape.part]);

@@ -8,6 +8,7 @@ import { penHand } from './pen-hand';
 import { firstDraft, isRaw } from './first-draft';
 import { NO_PEN, usePenStore } from './pen-store';
 import { dropProposal, propose, proposalStore } from './proposals';
+import { giveInHand, nextUnnamed, unnameInHand } from './proposal-hand';
 import { takeShape } from './take-shape';
 
 /** Keys act on what is drawn already: nothing is looked for under a pointer. */
@@ -42,6 +43,7 @@ const mirrored = () => {
 /** Takes what waits: a mirrored shape, a proposed cut; or closes the loop that is being drawn. */
 export async function takeWaiting(bench: BenchValue): Promise<void> {
   const shape = mirrored();
+  if (!shape && useCut.getState().tool === null && giveInHand()) return;
   if (!shape) {
     if (usePenStore.getState().proposal) await pen(bench).take();
     else pen(bench).send({ kind: 'close' });
@@ -97,6 +99,22 @@ export const CUT_ACTIONS: readonly BenchAction[] = [
       if (proposalStore.getState().picture) dropProposal();
       else void propose(bench);
     },
+  },
+  {
+    id: 'next-unnamed',
+    word: 'The next shape without a part',
+    key: 'u',
+    shown: false,
+    when: () => proposalStore.getState().picture !== null,
+    run: () => void nextUnnamed(),
+  },
+  {
+    id: 'unname',
+    word: 'The shape in hand stays uncut',
+    key: 'delete',
+    shown: false,
+    when: () => proposalStore.getState().at !== null,
+    run: () => void unnameInHand(),
   },
   {
     id: 'xray',

@@ -3,7 +3,7 @@ import { useCut } from './cut-store';
 import { sendNib } from './nib-hand';
 import { penHand } from './pen-hand';
 import { usePenStore } from './pen-store';
-import { clickShape, hoverShape } from './proposal-hand';
+import { clickShape, giveAcross, hoverShape } from './proposal-hand';
 import { proposalStore } from './proposals';
 import { hoverSoak, takeSoak } from './soak-hand';
 
@@ -36,8 +36,8 @@ export const cutHand: Hand = {
       return true;
     }
     if (proposalStore.getState().picture && tool === null) {
-      if (kind === 'move') void hoverShape({ x, y });
-      if (kind === 'release' && !event.dragged) void clickShape({ x, y });
+      if (kind === 'press' || kind === 'move') void hoverShape({ x, y }, event.pressed);
+      if (kind === 'release') void (event.dragged ? giveAcross() : clickShape({ x, y }));
       return true;
     }
     return false;

@@ -1,27 +1,44 @@
-import { tell } from '../../ui/tell';
-import { pickPiece, useBench } from '../../bench/store';
+import { refuse, tell } from '../../ui/tell';
+import { lookAtPlace, pickPiece, useBench } from '../../bench/store';
 import { sameTokens } from '../../bench/parts';
-import { giveShape, proposalStore } from './proposals';
+import { giveShapes, proposalStore, unnamedShapes } from './proposals';
 import { cutWorker } from './worker';
 
 let asking = false;
 
-/** Names the shape under the pointer. */
-export async function hoverShape(at: { x: number; y: number }): Promise<void> {
+/** Names the shape under the pointer and shows all that it reaches over; pressed, it is taken along for the picked part. */
+export async function hoverShape(at: { x: number; y: number }, pressed: boolean): Promise<void> {
   if (asking) return;
   asking = true;
   try {
     const over = await cutWorker().shapeAt(at.x, at.y);
-    if (over !== proposalStore.getState().over) proposalStore.setState({ over });
+    const { over: before, across } = proposalStore.getState();
+    if (pressed && over !== null && !across.includes(over)) proposalStore.setState({ across: [...across, over] });
+    if (over === before) return;
+    proposalStore.setState({ over, extent: over === null ? null : await cutWorker().extentOf(over) });
   } finally {
     asking = false;
   }
 }
 
-/** A click gives a shape to the picked part, or takes it out where it has it already. */
+/** Gives all shapes that were dragged across to the picked part, as one step. */
+export async function giveAcross(): Promise<void> {
+  const { across } = proposalStore.getState();
+  proposalStore.setState({ across: [] });
+  const { pickedPart } = useBench.getState();
+  if (across.length === 0) return;
+  if (pickedPart) await giveShapes(across, pickedPart);
+  else
+    refuse('No part is picked.', {
+      description: 'Pick the part these shapes belong to in the ledger, then drag across them again.',
+    });
+}
+
+/** A click gives a shape to the picked part; what it has already it keeps. Without a picked part it picks the shape's. */
 export async function clickShape(at: { x: number; y: number }): Promise<void> {
   const shape = await cutWorker().shapeAt(at.x, at.y);
   const { picture: now, parts } = proposalStore.getState();
+  proposalStore.setState({ across: [] });
   if (shape === null || !now) return;
   const { pickedPart } = useBench.getState();
   const guess = now.shapes[shape].part;
@@ -29,7 +46,33 @@ export async function clickShape(at: { x: number; y: number }): Promise<void> {
   if (!pickedPart) {
     if (guessed) pickPiece(null, guessed);
     else tell('Pick the part this shape belongs to in the ledger, then click it again.');
-    return;
-  }
-  await giveShape(shape, sameTokens(pickedPart, guessed) ? null : pickedPart);
+  } else if (!sameTokens(pickedPart, guessed)) await giveShapes([shape], pickedPart);
+  proposalStore.setState({ at: shape });
+}
+
+/** Steps to the next shape without a part, the largest first, and shows it. */
+export async function nextUnnamed(): Promise<void> {
+  const { picture, at } = proposalStore.getState();
+  if (!picture) return;
+  const unnamed = unnamedShapes(picture);
+  if (unnamed.length === 0) return tell('Every shape has a part.');
+  const next = unnamed[(unnamed.indexOf(at ?? -1) + 1) % unnamed.length];
+  const shape = picture.shapes[next];
+  lookAtPlace(shape.at.x, shape.at.y, Math.max(120, 1.5 * Math.sqrt(shape.area)));
+  proposalStore.setState({ at: next, over: next, extent: await cutWorker().extentOf(next) });
+}
+
+/** Gives the shape in hand to the picked part; false where there is none of the two. */
+export function giveInHand(): boolean {
+  const { picture, at } = proposalStore.getState();
+  const { pickedPart } = useBench.getState();
+  if (!picture || at === null || !pickedPart) return false;
+  void giveShapes([at], pickedPart);
+  return true;
+}
+
+/** Lets the shape in hand stay uncut. */
+export async function unnameInHand(): Promise<void> {
+  const { picture, at } = proposalStore.getState();
+  if (picture && at !== null) await giveShapes([at], null);
 }

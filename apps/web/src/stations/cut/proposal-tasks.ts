@@ -16,7 +16,7 @@ import * as Comlink from 'comlink';
 import { held, type StateKey } from '../../bench/worker/held';
 import { ownersOf } from '../../bench/worker/owners';
 import { picture } from '../../bench/worker/pictures';
-import { tintColour, type Tint } from '../../bench/worker/tint';
+import { tintColour, tintMask, type Tint } from '../../bench/worker/tint';
 
 /** The proposal that is on the table, as the bench shows it. */
 export interface ProposalPicture {
@@ -43,9 +43,28 @@ async function show(): Promise<ProposalPicture> {
       (labels[i - 1] !== labels[i] || labels[i + 1] !== labels[i]);
     words[i] = rim ? 0xff3a3025 : colours[labels[i] - 1];
   }
+  hatchUnnamed(words, current);
   const image = await createImageBitmap(data);
   return Comlink.transfer({ shapes: shapes.map((shape) => ({ ...shape })), tint: { image, x: 0, y: 0 } }, [image]);
 }
+
+/** Hatches what has no part yet, so that it is seen at once, also by those to whom tints look alike. */
+function hatchUnnamed(words: Uint32Array, { width, labels, shapes }: Proposal): void {
+  const period = Math.max(12, Math.round(width / HATCHES));
+  for (let i = 0; i < labels.length; i++) {
+    if (labels[i] === 0 || shapes[labels[i] - 1].part !== null) continue;
+    const along = (i % width) + Math.floor(i / width);
+    if (along % period < period / 3) words[i] = HATCH;
+  }
+}
+
+/** Across the width of a design. */
+const HATCHES = 110;
+/** Ink, two thirds of it. */
+const HATCH = 0xaa3a3025;
+/** How a shape's extent is shown while it is pointed at: ink, and how much of it. */
+const EXTENT = [37, 48, 58] as const;
+const EXTENT_ALPHA = 110;
 
 function maskOf(proposal: Proposal, wanted: (shape: number) => boolean): PlacedMask | null {
   const { width, height, labels } = proposal;
@@ -74,9 +93,18 @@ export const proposalTasks = {
     return label === 0 ? null : label - 1;
   },
 
-  /** Gives a shape to a part, by index; null leaves it uncut. */
-  async giveShape(shape: number, part: number | null): Promise<ProposalPicture> {
-    if (current?.shapes[shape]) current.shapes[shape] = { ...current.shapes[shape], part, confidence: 1 };
+  /** All that a shape reaches over; null where it is not there. */
+  async extentOf(shape: number): Promise<Tint | null> {
+    const mask = current && maskOf(current, (other) => other === shape);
+    if (!mask) return null;
+    const tint = await tintMask(mask, EXTENT, EXTENT_ALPHA);
+    return Comlink.transfer(tint, [tint.image]);
+  },
+
+  /** Gives shapes to a part, by index; null leaves them uncut. */
+  async giveShapes(shapes: readonly number[], part: number | null): Promise<ProposalPicture> {
+    for (const shape of shapes)
+      if (current?.shapes[shape]) current.shapes[shape] = { ...current.shapes[shape], part, confidence: 1 };
     return show();
   },
 
@@ -116,14 +144,14 @@ export const proposalTasks = {
     return show();
   },
 
-  /** The pixels that each part would get: all parts, or only one. */
-  masks(only: number | null): { part: number; mask: MaskRuns }[] {
+  /** The pixels that each of some parts would get. */
+  masks(wanted: readonly number[]): { part: number; mask: MaskRuns }[] {
     if (!current) return [];
     const { shapes } = current;
     const proposal = current;
     const parts = [...new Set(shapes.flatMap((shape) => (shape.part === null ? [] : [shape.part])))];
     return parts
-      .filter((part) => only === null || part === only)
+      .filter((part) => wanted.includes(part))
       .flatMap((part) => {
         const mask = maskOf(proposal, (shape) => shapes[shape].part === part);
         return mask ? [{ part, mask: toRuns(mask) }] : [];

@@ -2,12 +2,14 @@ import type { CharacterDoc, NameTokens, ViewRow } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import {
   dropIfChanged,
-  giveShape,
+  giveShapes,
   propose,
   proposalStore,
+  proposedParts,
   restoreProposal,
   splitShape,
   stepProposal,
+  unnamedShapes,
 } from './proposals';
 import { said } from '../../testing/toasts';
 
@@ -18,8 +20,8 @@ const worker = {
     made = [];
     return Promise.resolve({ shapes: [{}, {}], made: [] as string[] });
   },
-  giveShape: (shape: number, part: number | null) => {
-    made = [...made, `${shape} to ${part}`];
+  giveShapes: (shapes: number[], part: number | null) => {
+    made = [...made, `${shapes.join(' and ')} to ${part}`];
     return Promise.resolve({ shapes: [{}, {}], made });
   },
   splitShape: (line: number[]) => {
@@ -75,7 +77,7 @@ beforeEach(async () => {
 });
 
 test('a proposal has steps of its own: taken back and brought back, and none beyond them', async () => {
-  await giveShape(0, HEAD);
+  await giveShapes([0], HEAD);
   await splitShape([40, 0, 40, 9]);
   const both = corrections();
   expect(both).toHaveLength(2);
@@ -94,11 +96,30 @@ test('a proposal has steps of its own: taken back and brought back, and none bey
   expect(stepProposal('undo', bench())).toBe(false);
 });
 
+test('parts are sure by all their shapes, the larger ones the more; those without a part come largest first', () => {
+  const shape = (part: number | null, area: number, confidence: number) => ({
+    part,
+    area,
+    confidence,
+    at: { x: 0, y: 0 },
+  });
+  const shapes = [
+    shape(0, 90, 0.9),
+    shape(0, 10, 0.1),
+    shape(1, 5, 0.9),
+    shape(1, 95, 0.3),
+    shape(null, 4, 0),
+    shape(null, 7, 0),
+  ];
+  expect(proposedParts({ shapes })).toEqual({ sure: [0], unsure: [1] });
+  expect(unnamedShapes({ shapes })).toEqual([5, 4]);
+});
+
 test('a new correction gives up what was taken back', async () => {
-  await giveShape(0, HEAD);
+  await giveShapes([0], HEAD);
   stepProposal('undo', bench());
   await settled();
-  await giveShape(1, null);
+  await giveShapes([1], null);
   expect(stepProposal('redo', bench())).toBe(false);
   expect(corrections()).toEqual(['1 to null']);
 });
@@ -110,7 +131,7 @@ test('a correction that is refused says why and is no step', async () => {
 });
 
 test('a proposal outlives a reload with its corrections, as long as the design is the same', async () => {
-  await giveShape(0, HEAD);
+  await giveShapes([0], HEAD);
   const before = corrections();
   proposalStore.setState({ picture: null, steps: [] });
   restoreProposal(bench());

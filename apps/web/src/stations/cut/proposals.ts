@@ -3,19 +3,25 @@ import { refuse, tell } from '../../ui/tell';
 import { create } from 'zustand';
 import type { BenchValue } from '../../bench/context';
 import { keyOf } from '../../bench/worker';
+import type { Tint } from '../../bench/worker/tint';
 import { pieceOfTokens, sameTokens, tokensOf } from '../../bench/parts';
 import type { ProposalPicture } from './proposal-tasks';
 import { cutWorker } from './worker';
 
 /** One correction of the proposal on the table. */
-export type ProposalStep = { shape: number; tokens: NameTokens | null } | { line: number[] };
+export type ProposalStep = { shapes: number[]; tokens: NameTokens | null } | { line: number[] };
 
 interface ProposalState {
   working: boolean;
   parts: KnownPart[];
   picture: ProposalPicture | null;
-  /** The shape under the pointer. */
+  /** The shape under the pointer, and all that it reaches over. */
   over: number | null;
+  extent: Tint | null;
+  /** The shape in hand: stepped to, or clicked last. */
+  at: number | null;
+  /** The shapes that are being dragged across. */
+  across: number[];
   /** Corrections that were made, and those that were taken back. */
   steps: ProposalStep[];
   undone: ProposalStep[];
@@ -28,6 +34,9 @@ const NONE: ProposalState = {
   parts: [],
   picture: null,
   over: null,
+  extent: null,
+  at: null,
+  across: [],
   steps: [],
   undone: [],
   beneath: '',
@@ -36,7 +45,7 @@ const NONE: ProposalState = {
 /** The proposal on the table. Its corrections are steps of their own, and outlive a reload. */
 export const proposalStore = create<ProposalState>(() => NONE);
 
-const KEPT = 'limber-sheaf.proposal';
+const KEPT = 'limber-sheaf.proposal-steps';
 
 /** The design and the faces of a view, as a proposal lies on them. */
 function beneathOf({ doc, view }: Pick<BenchValue, 'doc' | 'view'>): string {
@@ -119,7 +128,7 @@ function indexOf(tokens: NameTokens): number {
 
 /** Makes a correction in the worker; null where it is refused, which is said. */
 async function take(step: ProposalStep): Promise<ProposalPicture | null> {
-  if ('shape' in step) return cutWorker().giveShape(step.shape, step.tokens ? indexOf(step.tokens) : null);
+  if ('shapes' in step) return cutWorker().giveShapes(step.shapes, step.tokens ? indexOf(step.tokens) : null);
   const answer = await cutWorker().splitShape(step.line);
   if (!('ok' in answer)) return answer;
   refuse(answer.sentence);
@@ -133,8 +142,8 @@ async function correct(step: ProposalStep): Promise<void> {
   keep();
 }
 
-/** Gives a shape to a part, or lets it stay uncut. */
-export const giveShape = (shape: number, tokens: NameTokens | null) => correct({ shape, tokens });
+/** Gives shapes to a part, or lets them stay uncut, as one step. */
+export const giveShapes = (shapes: number[], tokens: NameTokens | null) => correct({ shapes, tokens });
 
 /** Splits the shape that a line crosses. */
 export const splitShape = (line: number[]) => correct({ line });
@@ -151,11 +160,34 @@ export function stepProposal(way: 'undo' | 'redo', bench: BenchValue): boolean {
   return true;
 }
 
-/** What accepting would take: all parts, or only one of them. */
-export async function acceptTargets(only: NameTokens | null): Promise<{ tokens: NameTokens; mask: MaskRuns }[]> {
+/** Surer than this of a part's name, and it is accepted with all others. */
+const SURE = 0.55;
+
+/** The parts that are proposed, by index: those whose names are sure, and the others. */
+export function proposedParts({ shapes }: Pick<ProposalPicture, 'shapes'>): { sure: number[]; unsure: number[] } {
+  const areas = new Map<number, { area: number; sure: number }>();
+  for (const { part, area, confidence } of shapes) {
+    if (part === null) continue;
+    const sum = areas.get(part) ?? { area: 0, sure: 0 };
+    areas.set(part, { area: sum.area + area, sure: sum.sure + area * confidence });
+  }
+  const parts = [...areas.keys()];
+  const isSure = (part: number) => {
+    const { area, sure } = areas.get(part) ?? { area: 0, sure: 0 };
+    return sure >= SURE * area;
+  };
+  return { sure: parts.filter(isSure), unsure: parts.filter((part) => !isSure(part)) };
+}
+
+/** The shapes without a part, the largest first. */
+export function unnamedShapes({ shapes }: Pick<ProposalPicture, 'shapes'>): number[] {
+  const unnamed = shapes.flatMap(({ part }, at) => (part === null ? [at] : []));
+  return unnamed.sort((a, b) => shapes[b].area - shapes[a].area);
+}
+
+/** What accepting some parts would take, by index. */
+export async function acceptTargets(wanted: readonly number[]): Promise<{ tokens: NameTokens; mask: MaskRuns }[]> {
   const { parts } = proposalStore.getState();
-  const wanted = only ? parts.findIndex((part) => sameTokens(part, only)) : null;
-  if (wanted !== null && wanted < 0) return [];
   const masks = await cutWorker().masks(wanted);
   return masks.map(({ part, mask }) => ({ tokens: tokensOf(parts[part]), mask }));
 }

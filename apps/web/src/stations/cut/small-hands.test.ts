@@ -7,7 +7,7 @@ import { keepWays } from './hugging';
 import { nibBack, sendNib, useNib } from './nib-hand';
 import { PEN_IDLE, type PenState } from '../../bench/pen';
 import { NO_PEN, usePenStore } from './pen-store';
-import { clickShape, hoverShape } from './proposal-hand';
+import { clickShape, giveAcross, giveInHand, hoverShape, nextUnnamed, unnameInHand } from './proposal-hand';
 import { proposalStore } from './proposals';
 import { said } from '../../testing/toasts';
 import { answered, tableEvent } from '../../testing/table';
@@ -24,10 +24,11 @@ jest.mock('./worker', () => ({
       asked++;
       return answerHover ? new Promise((done) => (answerHover = () => done(shape))) : Promise.resolve(shape);
     },
-    giveShape: (at: number, part: number | null) => {
-      given.push([at, part]);
+    giveShapes: (all: number[], part: number | null) => {
+      given.push([...all, part]);
       return Promise.resolve(picture);
     },
+    extentOf: (at: number) => Promise.resolve({ image: `extent ${at}`, x: 0, y: 0 }),
     hug: (_: number, __: string, from: { x: number; y: number }, to: { x: number; y: number }) => {
       hugs.push([from.x, to.x]);
       return Promise.resolve([from.x, from.y, to.x, to.y]);
@@ -38,7 +39,12 @@ Object.assign(globalThis, {
   sessionStorage: { getItem: () => null, setItem: () => undefined, removeItem: () => undefined },
 });
 
-const picture = { shapes: [{ part: 0 }, { part: null }] } as never;
+const picture = {
+  shapes: [
+    { part: 0, area: 40, at: { x: 1, y: 1 } },
+    { part: null, area: 9, at: { x: 3, y: 1 } },
+  ],
+} as never;
 const parts = [named('head'), named('torso')] as never;
 const doc = character({ pieces: ['torso'] });
 const edits: unknown[][] = [];
@@ -123,15 +129,48 @@ describe('a shape of a proposal', () => {
     expect(given).toEqual([]);
   });
 
-  test('goes to the picked part, and out of it where it has it already', async () => {
+  test('goes to the picked part; what has it already keeps it', async () => {
     pickPiece(null, named('torso'));
     await clickShape({ x: 1, y: 1 });
+    expect(given).toEqual([[0, 1]]);
     pickPiece(null, named('head'));
     await clickShape({ x: 1, y: 1 });
+    expect(given).toEqual([[0, 1]]);
+    expect(proposalStore.getState().at).toBe(0);
+  });
+
+  test('dragged across with others goes to the picked part with them, as one step', async () => {
+    pickPiece(null, named('torso'));
+    await hoverShape({ x: 1, y: 1 }, true);
+    await hoverShape({ x: 2, y: 1 }, true);
+    shape = 1;
+    await hoverShape({ x: 3, y: 1 }, true);
+    await giveAcross();
+    expect(given).toEqual([[0, 1, 1]]);
+    expect(proposalStore.getState()).toMatchObject({ across: [], steps: [{ shapes: [0, 1] }] });
+    pickPiece(null, null);
+    await hoverShape({ x: 3, y: 1 }, true);
+    await giveAcross();
+    expect(said).toEqual(['No part is picked.']);
+    expect(given).toHaveLength(1);
+  });
+
+  test('without a part is stepped to, named by Enter, and left uncut by Delete', async () => {
+    expect(giveInHand()).toBe(false);
+    await nextUnnamed();
+    expect(proposalStore.getState()).toMatchObject({ at: 1, over: 1, extent: { image: 'extent 1' } });
+    expect(useBench.getState().lookAt).toMatchObject({ kind: 'rect' });
+    expect(giveInHand()).toBe(false);
+    pickPiece(null, named('torso'));
+    expect(giveInHand()).toBe(true);
+    await unnameInHand();
     expect(given).toEqual([
-      [0, 1],
-      [0, null],
+      [1, 1],
+      [1, null],
     ]);
+    proposalStore.setState({ picture: { shapes: [{ part: 0 }] } as never });
+    await nextUnnamed();
+    expect(said).toEqual(['Every shape has a part.']);
   });
 
   test('where there is none, a click does nothing', async () => {
@@ -143,8 +182,8 @@ describe('a shape of a proposal', () => {
 
   test('under the pointer is named; one place is asked about at a time', async () => {
     answerHover = () => undefined;
-    const first = hoverShape({ x: 1, y: 1 });
-    await hoverShape({ x: 2, y: 2 });
+    const first = hoverShape({ x: 1, y: 1 }, false);
+    await hoverShape({ x: 2, y: 2 }, false);
     expect(asked).toBe(1);
     answerHover();
     await first;
