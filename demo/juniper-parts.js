@@ -4,6 +4,7 @@
 export const JUNIPER_PLAN = {
   on: ['pupils//', 'cap//', 'scarf//', 'satchel//', 'satchel/strap/'],
   off: ['nose//', 'ear//A', 'ear//B'],
+  still: ['neck//'],
 };
 
 /** Her face, and what lies over it, in every view. */

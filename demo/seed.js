@@ -1,5 +1,5 @@
 // Seeds the demo through the public API, with the same steps that a user takes.
-import { planFrom, switchPart, toRuns, trimMask } from '@limber-sheaf/core';
+import { partAddress, planFrom, switchPart, toRuns, trimMask } from '@limber-sheaf/core';
 import {
   JUNIPER_CUTS,
   JUNIPER_GROUPS,
@@ -53,11 +53,13 @@ async function bringIn(api, productionId, name, png) {
   return api('POST', `/productions/${productionId}/characters`, form);
 }
 
-/** Sets a plan from a template, with single parts switched on and off. */
-async function plan(api, state, template, { on = [], off = [] }) {
+/** Sets a plan from a template, with single parts switched on and off; still ones move with what they hang from, without a joint. */
+async function plan(api, state, template, { on = [], off = [], still = [] }) {
   let made = planFrom(template);
   for (const address of off) made = switchPart(made, tokens(address), false);
   for (const address of on) made = switchPart(made, tokens(address), true);
+  const isStill = (part) => still.includes(partAddress(part));
+  made = { ...made, parts: made.parts.map((part) => (isStill(part) ? { ...part, joint: null } : part)) };
   return api('PUT', `/characters/${state.doc.character.id}/plan`, { plan: made, word: 'Plan the breakdown' });
 }
 

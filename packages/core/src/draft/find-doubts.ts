@@ -5,9 +5,10 @@ import type { DraftedDoubt } from '../document/row-types.js';
 import type { Check, CheckId, Finding } from '../document/view-check.js';
 import { changeCharacter, changeView, viewById } from '../document/view-edits.js';
 import { LimberError, type Place } from '../errors.js';
-import { jointless } from '../joints/place-fitted.js';
+import { jointless } from '../joints/jointless.js';
 import { partAddress } from '../plan/known-parts.js';
-import { planEntries, planOf, switchPart } from '../plan/plan.js';
+import { missingParts } from '../plan/missing-parts.js';
+import { planOf, switchPart } from '../plan/plan.js';
 import { isStanding } from './drafted-doubts.js';
 
 /** How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
@@ -57,7 +58,10 @@ export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly C
     })),
     ...standing(doc, viewId).map((drafted) => inWords(doc, viewId, drafted)),
     ...jointless(doc, viewId).map((piece) => withoutJoint(doc, piece)),
-    ...found.flatMap((check) => check.findings.map((finding) => ofCheck(check.id, finding))),
+    // What is missing is asked above already.
+    ...found.flatMap((check) =>
+      check.findings.filter(({ lacks }) => !lacks).map((finding) => ofCheck(check.id, finding)),
+    ),
   ];
 }
 
@@ -115,18 +119,6 @@ function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {
 const KINDS: readonly DraftedDoubt['kind'][] = ['unsure', 'sides', 'extent', 'scattered', 'border'];
 
 const keyOf = ({ kind, parts, faces }: DraftedDoubt) => [kind, ...parts, ...faces].join(' ');
-
-/** Planned parts without a piece; those that are hidden are drawn in Under. */
-function missingParts(doc: CharacterDoc, viewId: ViewId) {
-  const cut = new Set(drawOrder(doc, viewId).map((piece) => partAddress(partOf(doc, piece))));
-  const hidden = doc.exceptions.filter((one) => one.viewId === viewId && one.what === 'unseen');
-  const notHere = new Set(
-    doc.parts.filter(({ id }) => hidden.some(({ partId }) => partId === id)).map((part) => partAddress(part)),
-  );
-  return planEntries(planOf(doc.character)).filter(
-    (part) => !part.hidden && !cut.has(partAddress(part)) && !notHere.has(partAddress(part)),
-  );
-}
 
 function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
   return parts.map((address) => labelFor(doc.parts.find((part) => partAddress(part) === address) ?? splitUp(address)));

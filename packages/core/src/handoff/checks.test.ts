@@ -3,6 +3,7 @@ import { renamePart } from '../names/rename-part.js';
 import { setParent } from '../stack/stack-edits.js';
 import { changeJoint } from '../joints/joint-edits.js';
 import { drawLimb } from '../testing/limbs.js';
+import { planFrom } from '../plan/plan.js';
 import { cutPart, jointedLimb, rawCharacter } from '../testing/jointed.js';
 import { fillLoop } from '../raster/polygon.js';
 import type { Check, CheckId } from '../document/view-check.js';
@@ -76,4 +77,36 @@ test('one pixel drawn otherwise than the design breaks the rest match, and says 
   const [rest] = checkView(doc, 'v', { ...art, pieces }).checks;
   expect(rest).toMatchObject({ id: 'rest-match', ok: false, figure: 1 });
   expect(rest.findings[0].place).toBeDefined();
+});
+
+test('of a view that nothing is cut in nothing holds, and its finding says where to begin', () => {
+  const { doc, art } = rawCharacter(limb.design);
+  const { checks } = checkView(doc, 'v', art);
+  expect(checks.filter(({ ok }) => ok)).toEqual([]);
+  expect(new Set(checks.flatMap(({ findings }) => findings.map(({ sentence }) => sentence)))).toEqual(
+    new Set(['Nothing is cut in this view yet. Begin in Cut.']),
+  );
+});
+
+test('planned parts that are not there, and planned joints that are not made, are found once a plan is set', () => {
+  const { doc, art } = jointedLimb(limb);
+  const standard = planFrom('people-standard');
+  const arm = standard.parts.filter(({ group, side }) => group === 'arm' && side === 'A');
+  const family = doc.parts.map((part) => (part.part === 'lower' ? { ...part, parentId: 'part-upper' } : part));
+  const plan = { ...standard, parts: arm };
+  const planned = { ...doc, parts: family, joints: [], character: { ...doc.character, plan } };
+  const found = (of: typeof doc, id: CheckId) => checkView(of, 'v', art).checks.find((check) => check.id === id);
+  expect(found(planned, 'family')).toMatchObject({
+    ok: false,
+    figure: 2,
+    of: 3,
+    findings: [{ sentence: 'Planned and not there: hand A. Cut it, or take it out of the plan.' }],
+  });
+  expect(found(planned, 'pivots')).toMatchObject({
+    ok: false,
+    of: 1,
+    findings: [{ sentence: 'arm_A_lower has no joint, and turns by the plan. Place one in Joints.' }],
+  });
+  // Nobody has asked for the parts of a plan that was never set.
+  expect(found({ ...planned, character: doc.character }, 'family')?.ok).toBe(true);
 });

@@ -76,7 +76,16 @@ export function reportView(
     const ok = findings.length === 0 && isWhole({ ...report, figure });
     checks.push({ ...report, id: check.id, view, ok, figure, findings });
   }
-  return { checks, joints };
+  return { checks: doc.pieces.some((piece) => piece.viewId === viewId) ? checks : checks.map(nothingCut), joints };
+}
+
+/** Of a view that nothing is cut in, nothing holds. */
+function nothingCut(check: Check): Check {
+  return {
+    ...check,
+    ok: false,
+    findings: [{ sentence: 'Nothing is cut in this view yet. Begin in Cut.', lacks: true }],
+  };
 }
 
 /** Nothing left over where px are counted, nothing missing where things are. */

@@ -1,13 +1,15 @@
 import { compareAtRest } from '../cut/rest-match.js';
-import { drawOrder, drawSteps, hasLineUnder, jointLabel, parentPiece, pieceName } from '../document/family.js';
+import { drawOrder, drawSteps, hasLineUnder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
 import { deriveKey, drawnAs } from '../document/keys.js';
 import { capital } from '../document/naming.js';
-import type { CharacterDoc, JointRow, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, JointRow, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
+import { findPlanned, planOf } from '../plan/plan.js';
 import type { Difference } from '../raster/compare.js';
 import { faultOf } from './bend-words.js';
 import { wholeDiscLimit } from './disc-paint.js';
+import { jointless } from './jointless.js';
 import { cleanLimits } from './sweep-joint.js';
 import { isCleanThroughout, piecesOfProof, proveJoint, proofKey, sweptRange, type BendProof } from './prove-joint.js';
 
@@ -104,9 +106,19 @@ const pivots: ViewCheck<number[]> = {
       const sentence = `The pivot of ${jointLabel(doc, joint)} ${wrong}`;
       findings.push({ sentence, jointId: joint.id, place: { x: joint.x, y: joint.y } });
     }
-    return { figure: joints.length - findings.length, of: joints.length, unit: 'joints', findings };
+    const right = joints.length - findings.length;
+    const lacking = doc.character.plan ? jointless(doc, viewId).filter((piece) => isPlanned(doc, piece)) : [];
+    for (const piece of lacking) {
+      const sentence = `${pieceName(doc, piece)} has no joint, and turns by the plan. Place one in Joints.`;
+      findings.push({ sentence, pieceId: piece.id, lacks: true });
+    }
+    return { figure: right, of: joints.length + lacking.length, unit: 'joints', findings };
   },
 };
+
+function isPlanned(doc: CharacterDoc, piece: PieceRow): boolean {
+  return findPlanned(planOf(doc.character), partOf(doc, piece)) !== null;
+}
 
 function pivotFault(doc: CharacterDoc, joint: JointRow, alpha: number): string | null {
   if (alpha < 0) return 'lies outside the canvas. Drag the brad back onto the limb.';

@@ -4,7 +4,6 @@ import { pieceById } from '../document/find.js';
 import type { CharacterDoc, Diff, JointId, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { LimberError, orRefuse, refuse, type Result } from '../errors.js';
-import { plannedPart } from '../plan/plan.js';
 import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { measureLine } from '../raster/measure-line.js';
 import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
@@ -13,6 +12,7 @@ import { withDerived } from './derive-sheets.js';
 import { rememberAll } from './rough-sheets.js';
 import { bestArrangement } from './mend-joint.js';
 import { changeJoint, deleteJoint, jointById, placeJoint } from './joint-edits.js';
+import { mayTurn } from './jointless.js';
 import { withUsualLine } from './usual-line.js';
 
 /** The edit that puts a fitted joint in its place, rounded if asked for. */
@@ -79,20 +79,6 @@ export interface MadeJoints {
   made: number;
   /** What was left alone, and why. */
   notes: string[];
-}
-
-/** May a piece turn, by the plan? What it says nothing of may. */
-function mayTurn(doc: CharacterDoc, piece: PieceRow): boolean {
-  const planned = plannedPart(doc, partOf(doc, piece));
-  return !planned || (planned.joint !== null && planned.joint !== 'slide');
-}
-
-/** The pieces of a view that may turn and have no joint with what they hang from, in draw order. */
-export function jointless(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
-  return drawOrder(doc, viewId).filter(
-    (piece) =>
-      parentPiece(doc, piece) && mayTurn(doc, piece) && !doc.joints.some((joint) => joint.childId === piece.id),
-  );
 }
 
 /**

@@ -1,5 +1,7 @@
 import { drawOrder, parentPiece, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
+import { labelFor } from '../document/naming.js';
+import { missingParts } from '../plan/missing-parts.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { bordersAtRest, bordersKey, findLeftBehind, type Border } from './left-behind.js';
 
@@ -27,9 +29,14 @@ const family: ViewCheck<Border[]> = {
         pieceId,
       };
     });
-    const findings = [...apart, ...left];
-    const wrong = new Set(findings.map(({ pieceId }) => pieceId)).size;
-    return { figure: order.length - wrong, of: order.length, unit: 'pieces', findings };
+    // Nobody has asked for the parts of a plan that was never set.
+    const missing = (doc.character.plan ? missingParts(doc, viewId) : []).map((part): Finding => ({
+      sentence: `Planned and not there: ${labelFor(part)}. Cut it, or take it out of the plan.`,
+      lacks: true,
+    }));
+    const wrong = new Set([...apart, ...left].map(({ pieceId }) => pieceId)).size;
+    const of = order.length + missing.length;
+    return { figure: order.length - wrong, of, unit: 'pieces', findings: [...apart, ...left, ...missing] };
   },
 };
 

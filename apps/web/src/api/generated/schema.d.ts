@@ -3795,6 +3795,8 @@ export interface components {
       pieceId?: string;
       jointId?: string;
       place?: components['schemas']['Place'];
+      /** @description Is it that something planned is not there? */
+      lacks?: boolean;
       /** @description The pose in which it shows, degrees by joint. */
       bends?: {
         [key: string]: number;
@@ -4068,6 +4070,8 @@ export interface components {
       pieceId?: string;
       jointId?: string;
       place?: components['schemas']['Place'];
+      /** @description Is it that something planned is not there? */
+      lacks?: boolean;
       /** @description The pose in which it shows, degrees by joint. */
       bends?: {
         [key: string]: number;
