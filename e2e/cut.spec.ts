@@ -1,6 +1,7 @@
 import { writeOpenRaster, encodePng } from '@limber-sheaf/formats';
 import sharp from 'sharp';
 import { expect, test } from './bench';
+import { SOMEBODY_CANVAS, bringSomebodyIn } from './somebody';
 
 const CANVAS = { width: 2000, height: 3000 };
 
@@ -141,15 +142,16 @@ test('a proposal is corrected and stepped back on its own, and is there again af
   bench,
   page,
 }) => {
-  const id = await bench.open('Juniper Vane, raw', 'cut');
+  const id = await bringSomebodyIn(page, bench.address, 'trimmer');
+  await bench.settled();
   const { revision } = await bench.api<{ revision: number }>(`/characters/${id}`);
   await page.keyboard.press('p');
   const told = page.getByText(/^\d+ parts\./);
   await expect(told).toBeVisible({ timeout: 30_000 });
   const first = (await told.textContent()) ?? '';
-  // A hand is given to the torso: one part fewer is proposed.
+  // Both hands are given to the torso in one stroke: fewer parts are proposed.
   await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'torso' }).click();
-  await bench.click(CANVAS, [490, 2130]);
+  await bench.draw(SOMEBODY_CANVAS, [90, 294, 150, 200, 210, 294], 12);
   await expect(told).not.toHaveText(first);
   const corrected = (await told.textContent()) ?? '';
   await page.keyboard.press('Control+z');

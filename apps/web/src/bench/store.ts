@@ -32,6 +32,8 @@ export interface BenchState {
   panning: boolean;
   /** Only these pieces are shown. */
   solo: readonly string[] | null;
+  /** How solid the others are while some are shown alone, 0 to 1. */
+  others: number;
   /** These pieces are shown solid and the others faint; null for all alike. */
   lit: readonly string[] | null;
   /** By piece, what is drawn in its place: nothing for null. */
@@ -63,6 +65,7 @@ const atRest: BenchState = {
   peek: false,
   panning: false,
   solo: null,
+  others: 0,
   lit: null,
   instead: {},
   over: [],
@@ -136,4 +139,15 @@ export function setBend(jointId: string, angle: number): void {
 /** Is anything bent? */
 export function isBent(): boolean {
   return Object.values(useBench.getState().bends).some((angle) => angle !== 0);
+}
+
+/** Shows what is picked alone, or all pieces again. */
+export function showAlone(): void {
+  const picked = allPicked(useBench.getState());
+  useBench.setState(({ solo }) => ({ solo: solo || picked.length === 0 ? null : picked }));
+}
+
+/** Folds the panels away, or back. */
+export function foldPanels(): void {
+  useBench.setState(({ panels }) => ({ panels: !panels }));
 }

@@ -5,7 +5,7 @@ import { useOnBench, type BenchValue } from './context';
 import type { Station } from './station';
 import { useStations } from './stations';
 import { movePicked } from './order';
-import { allPicked, pickPiece, useBench } from './store';
+import { foldPanels, pickPiece, showAlone, useBench } from './store';
 import { useJournal } from './useJournal';
 
 function isTyping(target: EventTarget | null): boolean {
@@ -40,11 +40,8 @@ export function useBenchKeys(station: Station | null): void {
     ...Object.fromEntries(stations.map(({ hotkey, key }) => [hotkey, () => key !== bench.station && bench.go(key)])),
     q: () => useBench.setState({ peek: true }),
     h: () => useBench.setState({ lookAt: { kind: 'all' } }),
-    f: () => useBench.setState(({ panels }) => ({ panels: !panels })),
-    w: () => {
-      const picked = allPicked(useBench.getState());
-      useBench.setState(({ solo }) => ({ solo: solo || picked.length === 0 ? null : picked }));
-    },
+    f: foldPanels,
+    w: showAlone,
     '?': () => useBench.setState(({ keysShown }) => ({ keysShown: !keysShown })),
     'mod+k': () => useBench.setState({ finder: true }),
     'mod+z': () => void journal.undo(),

@@ -18,6 +18,7 @@ import type { Station, StationEntry } from '../station';
 import { useStores } from '../ActionRow';
 import { useBench } from '../store';
 import { useTheme } from '../../ui/theme';
+import { LookBar } from './LookBar';
 import { PickedContours } from './PickedContours';
 import { DAY, NIGHT } from './palette';
 import { Cutout, OverNode, PieceNode } from './PieceNode';
@@ -76,6 +77,8 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
     if (!joint) return null;
     return new Set<string>([joint.parentId, ...movedBy(doc, joint)]);
   }, [doc, pickedJoint, bending, shownSolid]);
+  const others = useBench((s) => s.others);
+  const opacityOf = (id: PieceId) => (solo && !solo.includes(id) ? others : lit && !lit.has(id) ? FAINT : 1);
   const flat = useXray(bench);
   const isItself = Object.keys(instead).length === 0 && over.length === 0;
   const still = !solo && !lit && bent.size === 0 && [...placements.values()].every(isAtRest);
@@ -131,7 +134,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
           {!peek && !flat && !atRest && (
             <Group visible={arrived}>
               {steps
-                .filter(({ piece }) => !solo || solo.includes(piece.id))
+                .filter(({ piece }) => opacityOf(piece.id) > 0)
                 .map(({ piece, sheet }) => (
                   <Fragment key={`${sheet}-${piece.id}`}>
                     <PieceNode
@@ -140,8 +143,8 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
                       derived={sheets[piece.id]}
                       instead={instead[piece.id]}
                       placement={placements.get(piece.id)}
-                      opacity={lit && !lit.has(piece.id) ? 0.3 : 1}
-                      bare={(butt && bending) || Boolean(lit && !lit.has(piece.id))}
+                      opacity={opacityOf(piece.id)}
+                      bare={(butt && bending) || opacityOf(piece.id) < 1}
                       bent={bent.get(piece.id)}
                       by={isSeen(knownBy(piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
                     />
@@ -161,6 +164,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
           {!peek && station?.Overlay && <station.Overlay palette={palette} />}
         </Layer>
       </Stage>
+      <LookBar table={size} />
     </div>
   );
 }
@@ -180,6 +184,8 @@ function useArrived(viewId: string, isShown: boolean, coming: boolean): boolean 
   return arrived === viewId;
 }
 
+/** How solid pieces are that are shown for their place alone. */
+const FAINT = 0.3;
 const NONE_BENT: ReadonlyMap<PieceId, number> = new Map();
 const NO_STATION: Pick<Station, 'stores'> = { stores: [] };
 
