@@ -77,7 +77,7 @@ test('wrong moves in Cut are told in a sentence and change nothing', async ({ be
   await bench.draw(CANVAS, [60, 60, 260, 60, 260, 260, 60, 260]);
   await expect(page.getByText('There is no paint of the design in there.')).toBeVisible();
   await page.getByLabel('Another part').fill('///');
-  await page.getByRole('button', { name: 'Pick' }).click();
+  await page.getByRole('button', { name: 'Pick', exact: true }).click();
   await expect(page.getByText('That is no name for a part.')).toBeVisible();
   expect(await bench.doc(id)).toEqual(before);
 });
