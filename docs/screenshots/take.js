@@ -126,16 +126,16 @@ await page.getByLabel('Earlier version').selectOption('1');
 await page.getByRole('button', { name: /bag is named satchel/ }).click();
 await page.waitForTimeout(1500);
 await take('changes');
+// Late, since it changes the demo.
+await page.goto(`${address}/characters/${cards.find((card) => card.name === 'Juniper Vane, raw').id}/cut`);
+await page.getByRole('button', { name: 'First draft' }).click();
+await page.getByRole('region', { name: 'Doubts' }).waitFor({ timeout: 120_000 });
+for (let i = 0; i < 8; i++) await page.getByRole('button', { name: 'Next doubt' }).click();
+await take('draft');
 await page.getByRole('button', { name: 'Night' }).click();
 await page.goto(`${address}/characters/${juniper}/joints`);
 await page.waitForTimeout(2500);
 await page.getByRole('button', { name: 'wrist A', exact: true }).click();
 await page.waitForTimeout(2500);
 await take('night');
-// Last, since it changes the demo.
-await page.goto(`${address}/characters/${cards.find((card) => card.name === 'Juniper Vane, raw').id}/cut`);
-await page.getByRole('button', { name: 'First draft' }).click();
-await page.getByRole('region', { name: 'Doubts' }).waitFor({ timeout: 120_000 });
-for (let i = 0; i < 8; i++) await page.getByRole('button', { name: 'Next doubt' }).click();
-await take('draft');
 await browser.close();
