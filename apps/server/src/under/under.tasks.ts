@@ -30,6 +30,7 @@ import {
   pieceName,
   proposeUnder,
   viewUnder,
+  withMotions,
   type BrushStroke,
   type CharacterDoc,
   type Diff,
@@ -72,7 +73,8 @@ const SWEPT = 0.5;
 export const paint = task(async (input: Painting, tell): Promise<Painted> => {
   const { doc, viewId, derived, only, options } = input;
   const art = await readArt(doc, viewId, derived);
-  const under = viewUnder(doc, viewId, art, (share) => tell(SWEPT * share, 'What comes into view'));
+  const turned = viewUnder(doc, viewId, art, (share) => tell(SWEPT * share, 'What comes into view'));
+  const under = withMotions(doc, viewId, art, turned);
   const areaOf = (one: IntoView) => bareIn(one, composePiece(art.pieces.get(one.pieceId) ?? NO_SHEETS));
   const bare = under.intoView
     .filter(({ pieceId }) => only?.includes(pieceId) ?? true)

@@ -5,7 +5,9 @@ import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
 import { TRIAL_CHECKS } from './checks.js';
 import { keepPose } from './pose-edits.js';
+import { proposeUnder, viewUnder } from '../under/propose-under.js';
 import { poseOf } from './pose.js';
+import { withMotions } from './shown-in-motions.js';
 
 const start = jointedLimb(drawLimb({ width: 36, angle: 24, line: 4 }));
 const wide = applyDiff(start.doc, changeJoint(start.doc, 'j', { rangeLow: -90, rangeHigh: 90 }));
@@ -42,4 +44,26 @@ test('its key goes by the poses that are kept', () => {
   const key = (of: typeof posed) => check.measures(of, 'v', {})[0].key;
   expect(key(posed)).not.toBe(key(wide));
   expect(key({ ...posed })).toBe(key(posed));
+});
+
+test('what motions show besides is painted with the rest, and nothing is found then', () => {
+  const turned = viewUnder(posed, 'v', bareArt);
+  // As if no joint showed any of it by itself.
+  const hidden = turned.intoView.map((one) => ({
+    ...one,
+    shows: { ...one.shows, data: new Uint8Array(one.shows.data.length), left: 0, top: 0, right: 0, bottom: 0 },
+  }));
+  const blind = { ...turned, intoView: hidden };
+  expect(proposeUnder(posed, back, bareArt, blind)).toBeNull();
+  const made = proposeUnder(posed, back, bareArt, withMotions(posed, 'v', bareArt, blind));
+  expect(made?.pieceId).toBe(back);
+  const before = bareArt.pieces.get(back) ?? null;
+  const painted = { ...bareArt, pieces: new Map(bareArt.pieces) };
+  if (before) painted.pieces.set(back, { ...before, under: made?.paint ?? null });
+  expect(check.report(posed, 'v', measured(painted), []).figure).toBe(0);
+  // What the joints show already stays as it was.
+  const [plain, more] = [turned, withMotions(posed, 'v', bareArt, turned)].map(({ intoView }) =>
+    intoView.find(({ pieceId }) => pieceId === back),
+  );
+  expect(plain?.shows.data.every((on, i) => on === 0 || more?.shows.data[i] === on)).toBe(true);
 });

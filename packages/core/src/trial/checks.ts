@@ -1,20 +1,10 @@
 import { drawOrder, pieceName } from '../document/family.js';
 import { deriveKey } from '../document/keys.js';
-import type { CharacterDoc, JointId, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { faultsInMotion, movesOf, posesIn } from './faults-in-motion.js';
-import { MOTION_KEYS, motionFrames, motionsFor, type MotionKey } from './motions.js';
-import { bendsOf, type Pose } from './pose.js';
-
-/** Frames a second of the motions that are checked. */
-const FPS = 24;
-
-/** A frame of a motion that is looked at. */
-interface TellingFrame {
-  motion: MotionKey;
-  frame: number;
-  pose: Pose;
-}
+import { motionFrames, motionsFor, type MotionKey } from './motions.js';
+import { bendsOf } from './pose.js';
+import { FPS, tellingFrames } from './telling-frames.js';
 
 /** What a piece shows without paint in its worst frame. */
 interface MovedBare {
@@ -23,24 +13,6 @@ interface MovedBare {
   area: number;
   motion: MotionKey;
   frame: number;
-}
-
-/**
- * The frames of all motions that a view can do in which some joint stands furthest to either side: what comes into view at all
- * does so in one of them, or close to it.
- */
-function tellingFrames(doc: CharacterDoc, viewId: ViewId): TellingFrame[] {
-  return MOTION_KEYS.flatMap((motion) => {
-    const { poses } = motionFrames(doc, viewId, motion, { fps: FPS, amount: 1 });
-    const bends = poses.map((pose) => bendsOf(doc, viewId, pose));
-    const joints = new Set<JointId>(bends.flatMap((bent) => Object.keys(bent)));
-    const telling = new Set<number>();
-    for (const id of joints) {
-      const angles = bends.map((bent) => bent[id] ?? 0);
-      telling.add(angles.indexOf(Math.min(...angles))).add(angles.indexOf(Math.max(...angles)));
-    }
-    return [...telling].sort((a, b) => a - b).map((frame) => ({ motion, frame, pose: poses[frame] }));
-  });
 }
 
 /** Nothing bare, in motion: what the joints alone do not show when each turns by itself. */

@@ -5,18 +5,15 @@ import type { CharacterDoc, PieceId, SheetsOf, ViewId } from '../document/rows.j
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { apply } from '../joints/place-pieces.js';
-import type { PlacedBitmap } from '../raster/bitmap.js';
 import { underKey } from '../under/checks.js';
 import { cellsOfMask, seenAt } from '../under/coming-into-view.js';
 import { bareCells, placesOf } from '../under/find-bare.js';
 import type { Cells } from '../under/ring-cover.js';
 import { shapeOf } from '../under/shape-of-piece.js';
-import { bendPicture, measureBend } from './bend-soft.js';
+import { measureBend } from './bend-soft.js';
 import type { MotionFrames, MotionKey, MotionOptions } from './motions.js';
-import { placeSoftly, softBends } from './place-softly.js';
-import { bendsOf } from './pose.js';
 import { carriedAlong } from './soft-line.js';
-import { meshOf } from './soft-mesh.js';
+import { standIn } from './standing.js';
 
 /** What is wrong with a piece in one frame of a motion. */
 interface MotionPlace {
@@ -82,21 +79,13 @@ export function faultsInMotion(
   tell?: (done: number) => void,
 ): MotionFaults {
   const folds: MotionPlace[] = [];
-  const frames = poses.map((pose, frame) => {
-    const bends = bendsOf(doc, viewId, pose);
-    const bent = new Map<PieceId, PlacedBitmap>();
-    const angles = softBends(doc, viewId, bends);
-    for (const [pieceId, angle] of angles) {
-      const [{ soft }, image] = [pieceById(doc, pieceId), imageOf(art, pieceId)];
-      if (!soft || !image) continue;
-      const mesh = meshOf(image, soft);
-      bent.set(pieceId, bendPicture(image, mesh, soft, angle));
-      const { foldedArea } = measureBend(mesh, soft, angle);
+  const frames = poses.map((pose) => standIn(doc, viewId, art, pose));
+  for (const [frame, { angles, meshes }] of frames.entries())
+    for (const [pieceId, mesh] of meshes) {
+      const { soft } = pieceById(doc, pieceId);
+      const { foldedArea } = soft ? measureBend(mesh, soft, angles.get(pieceId) ?? 0) : { foldedArea: 0 };
       if (foldedArea > 0) folds.push({ pieceId, frame, area: Math.round(foldedArea) });
     }
-    const turns = Object.entries(bends).map(([jointId, angle]) => ({ jointId, angle }));
-    return { turns, angles, standing: { placed: placeSoftly(doc, viewId, bends), bent } };
-  });
   const order = drawOrder(doc, viewId);
   const bare = order.flatMap(({ id, soft }, index): MotionPlace[] => {
     tell?.(index / order.length);
@@ -109,7 +98,8 @@ export function faultsInMotion(
     const looks = places.filter((_, at) => at % stride === 0);
     const inner = placesOf(withoutRim(unpainted));
     const innerLooks = inner.filter((_, at) => at % Math.ceil(inner.length / LOOKS) === 0);
-    return frames.flatMap(({ turns, angles, standing }, frame): MotionPlace[] => {
+    return frames.flatMap((standing, frame): MotionPlace[] => {
+      const { turns, angles } = standing;
       if (turns.length === 0) return [];
       const isSeen = seenAt(doc, viewId, turns, index, art, standing);
       const angle = angles.get(id) ?? 0;

@@ -8,6 +8,7 @@ export { measureMotion, type MotionFinding } from './measure-motion.js';
 export { MOTION_KEYS, motionFrames, motionsFor, type Motion, type MotionFrames, type MotionKey } from './motions.js';
 export { anglesWithin, dropPose, keepPose, keptPose, notInView, poseById, renamePose } from './pose-edits.js';
 export { REST_POSE, bendsOf, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
+export { withMotions } from './shown-in-motions.js';
 export { drawPose, poseImages, roomOfPoses, type PoseImages } from './draw-pose.js';
 export { bendPicture, bendVertices, measureBend, type BendMeasure } from './bend-soft.js';
 export { looseJoints } from './follow-late.js';

@@ -1,7 +1,7 @@
 import { applyDiff } from '../document/diff.js';
 import type { NameTokens } from '../document/naming.js';
 import type { CharacterDoc, PieceRow, SheetRef } from '../document/rows.js';
-import { createPlaced, type PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourDistance, fromLab, toLab, type Rgb } from '../raster/colour.js';
 import { box, type Shape } from '../testing/drawing.js';
 import { rawCharacter } from '../testing/jointed.js';
@@ -109,17 +109,24 @@ function drawn(
     const up = faultOf('height') * 4;
     const [l, a, b] = toLab(...colour);
     const paint = faultOf('colour') ? fromLab([l, a + faultOf('colour') / 100, b]) : colour;
-    for (let y = Math.max(0, Math.floor((middle.y - REACH) * scale)); y < rect.height; y++)
-      for (let x = 0; x < rect.width; x++) {
+    const [left, right] = [-REACH, REACH].map((by) => Math.floor((middle.x + by) * scale));
+    const [top, bottom] = [-REACH, REACH].map((by) => Math.floor((middle.y + by - up) * scale));
+    for (let y = Math.max(0, top); y < Math.min(rect.height, bottom); y++)
+      for (let x = Math.max(0, left); x < Math.min(rect.width, right); x++) {
         const [u, v] = [(x + 0.5) / scale, (y + 0.5) / scale + up];
-        if (Math.abs(u - middle.x) > REACH || Math.abs(v - middle.y) > REACH) continue;
         if (shape(middle.x + (u - middle.x) / larger, middle.y + (v - middle.y) / larger) < 0) continue;
         owner[y * rect.width + x] = at;
         design.data.set([...paint, 255], (y * rect.width + x) * 4);
       }
   });
-  const faces = parts.map(() => createPlaced(rect));
-  for (const [i, at] of owner.entries()) if (at >= 0) faces[at].data.set(design.data.subarray(4 * i, 4 * i + 4), 4 * i);
+  const words = wordsOf(design);
+  const faces = parts.map((_, part) => {
+    const face = createPlaced(rect);
+    const own = wordsOf(face);
+    for (let i = 0; i < own.length; i++) if (owner[i] === part) own[i] = words[i];
+    // As a cut leaves it: no larger than its paint.
+    return trimToPaint(face) ?? createPlaced({ ...rect, width: 1, height: 1 });
+  });
   return { design, faces };
 }
 
@@ -162,7 +169,8 @@ function onTheBench(build: number, faultsIn: string, faults: readonly Planted[])
     parts.forEach(({ tokens }, at) => {
       if (planted.some(({ part, fault }) => fault === 'missing' && part === label(tokens))) return;
       const id = `${key} ${label(tokens)}`;
-      const ref: SheetRef = { blob: id, x: 0, y: 0, width: faces[at].width, height: faces[at].height, area: 1 };
+      const { x, y, width: wide, height: high } = faces[at];
+      const ref: SheetRef = { blob: id, x, y, width: wide, height: high, area: 1 };
       const row = { table: 'piece', id, version: 1, viewId: key, partId: label(tokens), depth: at, face: ref };
       doc.pieces.push({ ...row, own: null, extra: null, beneath: null, shadowOf: null } as unknown as PieceRow);
     });
