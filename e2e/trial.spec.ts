@@ -13,6 +13,8 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
 
   await test.step('a frame of her wave is kept as a pose, outlives a reload, and is saved as a picture', async () => {
     await ledger.getByRole('button', { name: 'Wave' }).click();
+    // Its first frame is at rest: there is nothing to keep of it yet.
+    await expect(page.getByText(/^\d+ of 48/)).not.toHaveText(/^1 of/);
     await page.keyboard.press('t');
     const poses = ledger.getByRole('region', { name: 'Poses' });
     await poses.getByRole('textbox', { name: 'Name of the pose' }).fill('greeting');

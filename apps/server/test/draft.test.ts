@@ -101,6 +101,16 @@ test('a copy keeps what is left to decide', async () => {
   expect(sentences(other)).toEqual(sentences(one));
 });
 
+test('a figure of one colour is one part, without a joint', async () => {
+  const block =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="300"><rect x="60" y="20" width="80" height="260" fill="#3a6"/></svg>';
+  const { view } = await bringIn(block);
+  const { summary, doc } = await ask('POST', `/views/${view}/draft`, {});
+  expect(summary).toMatch(/^First draft: /);
+  expect(doc.pieces.length).toBeGreaterThan(0);
+  expect((await doubtsOf(view)).length).toBeGreaterThan(0);
+});
+
 test('a design in which nothing can be told stays as it is', async () => {
   const dot =
     '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="200"><circle cx="100" cy="100" r="2"/></svg>';

@@ -18,7 +18,7 @@ import { EditService, type CharacterState, type EditContext, type EditPlan } fro
 import type { Caller } from '../http/caller.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
-import type { ProposedPart } from './propose-cut.js';
+import type { DraftedCut } from './cut.tasks.js';
 
 export const cutTasks = taskFile<typeof import('./cut.tasks.js')>(new URL('./cut.tasks.js', import.meta.url));
 
@@ -154,8 +154,7 @@ export class CutService {
     return this.edits.replace(characterId, context, replaces, (doc) => this.taken(doc, viewId, context, targets, word));
   }
 
-  /** The edit that gives masks to parts, before it is made. @throws LimberError `no-part`, `bad-name`, `name-taken` */
-  taken(
+  private taken(
     doc: CharacterDoc,
     viewId: string,
     context: EditContext,
@@ -179,9 +178,9 @@ export class CutService {
     return this.plan(doc, viewId, order, context, { kind: 'take', summary }, fresh);
   }
 
-  /** Proposes parts for all that is still uncut: the pixels of each that has a name, and how sure it is of that. */
-  proposed(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<ProposedPart[]> {
-    return this.threads.run(cutTasks, 'propose', { doc, viewId }, { signal, seconds: LONG });
+  /** Proposes parts for all that is still uncut and cuts those that have a name, before the edit is made; null for none. */
+  drafted(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<DraftedCut | null> {
+    return this.threads.run(cutTasks, 'draft', { doc, viewId }, { signal, seconds: LONG });
   }
 
   /** Copies pixels into a piece's overlap, and leaves them where they are. */

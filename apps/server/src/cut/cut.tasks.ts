@@ -6,6 +6,7 @@ import {
   joinDiffs,
   mergePieces,
   orRefuse,
+  partAddress,
   pieceById,
   type ChangedSheets,
   type CharacterDoc,
@@ -38,7 +39,7 @@ interface CutTask {
 }
 
 /** What a cut comes to as an edit. */
-interface CutDone {
+export interface CutDone {
   diff: Diff;
   notes: string[];
   swept: number;
@@ -106,4 +107,17 @@ export const matte = task(cleanDesign);
 export const specks = task(sweepDesign);
 export const palette = task(designPalette);
 export const sort = task(sortLayers);
-export const propose = task(proposeCut);
+/** What a first draft cuts. */
+export interface DraftedCut extends CutDone {
+  /** By part's address, how sure its name is, 0 to 1. */
+  sure: [string, number][];
+}
+
+/** Cuts all parts that are proposed: their masks never leave the thread. */
+export const draft = task(async (input: { doc: CharacterDoc; viewId: ViewId }): Promise<DraftedCut | null> => {
+  const parts = await proposeCut(input);
+  if (parts.length === 0) return null;
+  const order: CutOrder = { op: 'take', targets: parts.map(({ mask }) => ({ pieceId: null, mask })) };
+  const done = await cutAway({ ...input, order, fresh: parts.map(({ tokens }) => tokens) });
+  return { ...done, sure: parts.map(({ tokens, sure }) => [partAddress(tokens), sure]) };
+});

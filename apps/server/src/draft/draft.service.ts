@@ -6,9 +6,9 @@ import {
   counted,
   findDoubts,
   joinDiffs,
+  jointless,
   layAsUsual,
   offcutOf,
-  partAddress,
   settleDoubt,
   type CharacterDoc,
   type Diff,
@@ -26,11 +26,15 @@ import { EditService, type CharacterState, type EditContext, type EditPlan } fro
 import { EventService } from '../edits/events.service.js';
 import type { Caller } from '../http/caller.js';
 import { JointsService } from '../joints/joints.service.js';
-import { taskFile } from '../threads/task.js';
+import { taskFile, type Tell } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 import { UnderService } from '../under/under.service.js';
 
 const tasks = taskFile<typeof import('./draft.tasks.js')>(new URL('./draft.tasks.js', import.meta.url));
+
+/** The share of a draft's time that is over once the parts are cut, and once they are jointed. */
+const CUT = 0.2;
+const FITTED = 0.75;
 
 /** The first draft: all that can be proposed for a raw view, in the order of the stations; and what it leaves to decide. */
 @Injectable()
@@ -57,29 +61,36 @@ export class DraftService {
     if (doc.pieces.some((piece) => piece.viewId === viewId))
       throw new LimberError('cut-already', 'This view is cut already.', 'Propose what is left of it in Cut.');
     const tell = this.events.tellProgress(doc.character.id, context.actor);
+    const part =
+      (from: number, to: number): Tell =>
+      (share, doing) =>
+        tell(from + (to - from) * share, doing);
     let [now, diff, notes]: [CharacterDoc, Diff, string[]] = [doc, NO_CHANGE, []];
     const take = (more: Diff, told: readonly string[] = []) => {
       [now, diff, notes] = [applyDiff(now, more), joinDiffs(diff, more), [...notes, ...told]];
     };
-    tell(0, 'Looking at the design');
+    tell(0, 'Proposing the parts');
     const freed = await this.bringIn.freed(now, viewId, context);
     if (freed) take(freed, ['The backdrop was removed.']);
-    tell(0.05, 'Proposing the parts');
-    const parts = await this.cut.proposed(now, viewId, context);
-    if (parts.length === 0)
-      throw new LimberError('nothing-there', 'No part could be told in this design.', 'Cut it by hand.');
-    tell(0.2, 'Cutting the parts');
-    const cut = await this.cut.taken(now, viewId, context, parts, 'Cut');
+    const cut = await this.cut.drafted(now, viewId, context);
+    if (!cut) throw new LimberError('nothing-there', 'No part could be told in this design.', 'Cut it by hand.');
     take(cut.diff, cut.notes);
     take(layAsUsual(now, viewId));
-    const sure = parts.map(({ tokens, sure: share }): [string, number] => [partAddress(tokens), share]);
-    const doubts = await this.threads.run(tasks, 'doubts', { doc: now, viewId, sure }, { ...context, seconds: LONG });
+    const asked = { doc: now, viewId, sure: cut.sure };
+    const doubts = await this.threads.run(tasks, 'doubts', asked, { ...context, seconds: LONG });
     take(changeView(now, viewId, { drafted: doubts }));
-    const fitted = await this.joints.fitted(now, viewId, context);
+    // A figure of a single part has nothing to joint.
+    const none = { diff: NO_CHANGE, made: 0, notes: [] };
+    const fitted =
+      jointless(now, viewId).length > 0 ? await this.joints.fitted(now, viewId, context, part(CUT, FITTED)) : none;
     take(fitted.diff, fitted.notes);
-    const painted = await this.under.proposed(now, viewId, context);
+    const painted = await this.under.proposed(now, viewId, context, { tell: part(FITTED, 1) });
     take(painted.diff, painted.notes);
-    const made = [counted(parts.length, 'part'), counted(fitted.made, 'joint'), `${painted.painted} painted beneath`];
+    const made = [
+      counted(cut.sure.length, 'part'),
+      counted(fitted.made, 'joint'),
+      `${painted.painted} painted beneath`,
+    ];
     return { kind: 'draft', summary: `First draft: ${made.join(', ')}`, diff, notes };
   }
 

@@ -29,7 +29,7 @@ import { characterOf } from '../data/document-store.js';
 import { EventService } from '../edits/events.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import type { Caller } from '../http/caller.js';
-import { taskFile } from '../threads/task.js';
+import { taskFile, type Tell } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 
 const tasks = taskFile<typeof import('./joints.tasks.js')>(new URL('./joints.tasks.js', import.meta.url));
@@ -74,8 +74,12 @@ export class JointsService {
   }
 
   /** Every joint that is missing, fitted and rounded, before the edit is made. */
-  fitted(doc: CharacterDoc, viewId: string, { signal, actor }: Caller): Promise<MadeJoints> {
-    const tell = this.events.tellProgress(doc.character.id, actor);
+  fitted(
+    doc: CharacterDoc,
+    viewId: string,
+    { signal, actor }: Caller,
+    tell: Tell = this.events.tellProgress(doc.character.id, actor),
+  ): Promise<MadeJoints> {
     return this.threads.run(tasks, 'fitAll', { doc, viewId }, { signal, seconds: LONG, tell });
   }
 

@@ -36,7 +36,7 @@ import { EditService, type CharacterState, type EditContext } from '../edits/edi
 import { EventService } from '../edits/events.service.js';
 import type { Caller } from '../http/caller.js';
 import type { DerivedOfView } from '../threads/pictures.js';
-import { taskFile } from '../threads/task.js';
+import { taskFile, type Tell } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 
 const tasks = taskFile<typeof import('./under.tasks.js')>(new URL('./under.tasks.js', import.meta.url));
@@ -85,7 +85,7 @@ export class UnderService {
       const piece = pieceById(doc, pieceId);
       const cleared = anew ? paintBeneath(doc, new Map([[pieceId, null]])) : null;
       const start = cleared ? applyDiff(doc, cleared) : doc;
-      const made = await this.proposed(start, piece.viewId, context, options, [pieceId]);
+      const made = await this.proposed(start, piece.viewId, context, { ...options, only: [pieceId] });
       const name = labelFor(partOf(doc, piece));
       if (isEmptyDiff(made.diff))
         throw new LimberError(
@@ -226,11 +226,11 @@ export class UnderService {
     doc: CharacterDoc,
     viewId: ViewId,
     { signal, actor }: Caller,
-    options: ProposeOptions = {},
-    only?: PieceId[],
+    { only, tell, ...options }: ProposeOptions & { only?: PieceId[]; tell?: Tell } = {},
   ) {
     const derived = await this.sheets.ofView(doc, viewId, { signal });
-    const tell = this.events.tellProgress(doc.character.id, actor);
-    return this.threads.run(tasks, 'paint', { doc, viewId, derived, only, options }, { signal, seconds: LONG, tell });
+    const told = tell ?? this.events.tellProgress(doc.character.id, actor);
+    const order = { doc, viewId, derived, only, options };
+    return this.threads.run(tasks, 'paint', order, { signal, seconds: LONG, tell: told });
   }
 }

@@ -1,5 +1,6 @@
 /** What the first draft offers to server and web. */
 export type { DraftedDoubt } from '../document/row-types.js';
 export { doubtfulBorders, type DoubtfulBorder } from './doubtful-borders.js';
+export { jointless } from '../joints/jointless.js';
 export { draftedDoubts } from './drafted-doubts.js';
 export { countCutDoubts, findDoubts, offcutOf, settleDoubt, type Doubt, type DoubtAnswer } from './find-doubts.js';
