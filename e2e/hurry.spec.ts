@@ -3,7 +3,7 @@ import { bringSomebodyIn } from './somebody';
 
 const STATIONS = ['plan', 'cut', 'joints', 'under', 'stack', 'names', 'swaps', 'turns', 'trial', 'handoff'];
 /** Clicks, drags and keys at each station; more are given to look longer. */
-const DEEDS = Number(process.env.DEEDS ?? 15);
+const DEEDS = Number(process.env.DEEDS ?? 10);
 const KEYS = [
   ...'abcdefghijklmnopqrstuvwxyz0123456789,.[]?',
   'Enter',
@@ -17,7 +17,7 @@ const CHORDS = ['Control+z', 'Control+Shift+z', 'Shift+ArrowDown', 'Space'];
 /** The same seed does the same: another one is given to look for what this one does not find. */
 const SEED = Number(process.env.SEED ?? 7);
 
-test('a hundred and fifty clicks, drags and keys in a hurry, over all stations, leave no error behind', async ({
+test('a hundred clicks, drags and keys in a hurry, over all stations, leave no error behind', async ({
   bench,
   page,
 }) => {
