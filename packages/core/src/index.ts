@@ -71,6 +71,7 @@ export { unmixEdges, type Unmixed } from './cut/unmix-edge.js';
 export { bodyFrame, symmetryAxis, toBody, type BodyFrame } from './cut/propose/body-frame.js';
 export { mirrorCut, settleBorder, type MirroredCut } from './cut/propose/mirror-cut.js';
 export { proposeParts, type ProposedShape, type Proposal } from './cut/propose/propose-parts.js';
+export { SURE_OF_NAME, maskOfShapes, sureOfPart } from './cut/propose/parts-of-proposal.js';
 export { segmentDesign, type Patch, type Segments } from './cut/propose/segment.js';
 // Layered files
 export { blendColour } from './cut/layers/blend.js';

@@ -36,9 +36,6 @@ export interface BroughtView {
   notes: string[];
 }
 
-/** How near to a backdrop's colour, OKLab × 100, is backdrop where nobody has said otherwise. */
-const USUAL_TOLERANCE = 4;
-
 /** What is done to a design as a whole before and while it is cut. */
 @Injectable()
 export class BringInService {
@@ -188,9 +185,9 @@ export class BringInService {
 
   /** What frees a raw design of its backdrop; null where it has none. */
   async freed(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<Diff | null> {
-    const input = { doc, viewId, tolerance: USUAL_TOLERANCE, openHoles: [] };
+    const options = { signal, seconds: LONG };
     try {
-      return redrawn(doc, viewId, await this.threads.run(cutTasks, 'matte', input, { signal, seconds: LONG }));
+      return redrawn(doc, viewId, await this.threads.run(cutTasks, 'matte', { doc, viewId }, options));
     } catch (error) {
       if (error instanceof LimberError && error.code === 'no-backdrop') return null;
       throw error;

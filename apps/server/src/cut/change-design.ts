@@ -29,8 +29,8 @@ export interface ChangedDesign {
 export async function cleanDesign(input: {
   doc: CharacterDoc;
   viewId: ViewId;
-  tolerance: number;
-  openHoles: number[];
+  tolerance?: number;
+  openHoles?: number[];
 }): Promise<ChangedDesign> {
   const design = await designOf(input.doc, input.viewId);
   const cleaned = cleanMatte(design, { tolerance: input.tolerance, openHoles: input.openHoles });

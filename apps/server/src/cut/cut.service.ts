@@ -178,7 +178,7 @@ export class CutService {
     return this.plan(doc, viewId, order, context, { kind: 'take', summary }, fresh);
   }
 
-  /** Proposes parts for all that is still uncut and cuts those that have a name, before the edit is made; null for none. */
+  /** Proposes parts of a raw view and cuts those that have a name, before the edit is made; null for none. */
   drafted(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<DraftedCut | null> {
     return this.threads.run(cutTasks, 'draft', { doc, viewId }, { signal, seconds: LONG });
   }

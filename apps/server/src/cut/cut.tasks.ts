@@ -107,6 +107,7 @@ export const matte = task(cleanDesign);
 export const specks = task(sweepDesign);
 export const palette = task(designPalette);
 export const sort = task(sortLayers);
+
 /** What a first draft cuts. */
 export interface DraftedCut extends CutDone {
   /** By part's address, how sure its name is, 0 to 1. */

@@ -43,6 +43,7 @@ const offcuts: ViewCheck<Uncut> = {
           ? `${offcut.area} px of the design are in no piece. Trace them into a part.`
           : `${offcut.area} px lie beside ${pieceName(doc, order[offcut.belongsTo])} in no piece. Sweep them up.`,
       place: offcut.place,
+      ...(offcut.belongsTo !== null && { sweeps: true }),
     }));
     return { figure: untakenArea, unit: 'px', findings };
   },

@@ -21,6 +21,8 @@ export interface Finding {
   pieceId?: string;
   jointId?: string;
   place?: Place;
+  /** Would sweeping up at its place mend it? */
+  sweeps?: boolean;
   /** Is it that something planned is not there? */
   lacks?: boolean;
   /** The pose in which it shows, degrees by joint. */

@@ -1,7 +1,7 @@
+import { maskOfShapes, sureOfPart } from '../cut/propose/parts-of-proposal.js';
 import { proposeParts, type Proposal } from '../cut/propose/propose-parts.js';
 import { KNOWN_PARTS, partAddress, type KnownPart } from '../plan/known-parts.js';
 import { maskArea, type PlacedMask } from '../raster/mask.js';
-import { trimMask } from '../raster/morphology.js';
 import { cutPart, rawCharacter } from '../testing/jointed.js';
 import { TROUPE, drawMember } from '../testing/troupe/index.js';
 import { draftedDoubts } from './drafted-doubts.js';
@@ -22,20 +22,15 @@ function shared({ labels, shapes }: Proposal, masks: readonly PlacedMask[]): Uin
 
 /** What a draft is not sure of, once each proposed part is cut: how many things, and the parts that they are about. */
 function doubted(design: Parameters<typeof proposeParts>[0], proposal: Proposal, parts: readonly KnownPart[]) {
-  const { width, height, labels, shapes } = proposal;
   let cut = rawCharacter(design);
   const sure = new Map<string, number>();
   const missing: string[] = [];
   for (const [at, part] of parts.entries()) {
-    const own = new Set(shapes.flatMap((shape, k) => (shape.part === at ? [k + 1] : [])));
-    const data = Uint8Array.from(labels, (label) => (own.has(label) ? 255 : 0));
-    const mask = trimMask({ x: 0, y: 0, width, height, data });
+    const mask = maskOfShapes(proposal, (shape) => proposal.shapes[shape].part === at);
     const address = partAddress(part);
     if (!mask) missing.push(address);
     else cut = cutPart(cut, address, mask, part);
-    const weighed = [...own].map((label) => shapes[label - 1]);
-    const area = weighed.reduce((sum, shape) => sum + shape.area, 0);
-    sure.set(address, weighed.reduce((sum, shape) => sum + shape.confidence * shape.area, 0) / Math.max(1, area));
+    sure.set(address, sureOfPart(proposal.shapes, at));
   }
   const doubts = draftedDoubts(cut.doc, 'v', cut.art, sure);
   return { count: doubts.length + missing.length, about: new Set([...missing, ...doubts.flatMap((one) => one.parts)]) };

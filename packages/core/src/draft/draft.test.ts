@@ -55,7 +55,9 @@ test('what checks find comes after, what most depends on first; an offcut can be
       ok: false,
       figure: 4,
       unit: 'px',
-      findings: [{ sentence: '4 px lie beside torso in no piece. Sweep them up.', place: { x: 3, y: 4 } }],
+      findings: [
+        { sentence: '4 px lie beside torso in no piece. Sweep them up.', place: { x: 3, y: 4 }, sweeps: true },
+      ],
     },
   ] as const;
   const doubts = findDoubts(

@@ -4,6 +4,7 @@ import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
 import type { ViewArt } from '../document/view-art.js';
 import { bodyFrame, toBody, type BodyFrame } from '../cut/propose/body-frame.js';
+import { SURE_OF_NAME } from '../cut/propose/parts-of-proposal.js';
 import { FEATURES } from '../cut/propose/face-features.js';
 import { knownPart, partAddress, type KnownPart } from '../plan/known-parts.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
@@ -12,8 +13,6 @@ import { doubtfulBorders } from './doubtful-borders.js';
 
 /** How many spreads of its usual place a part reaches over. */
 const SPREAD = 2.4;
-/** Less sure than this of a name is worth a look. */
-const SURE = 0.55;
 /** A part that reaches over less than the first, or more than the other, of what it usually does across or down. */
 const EXTENT = [0.3, 2.2] as const;
 /** A part of which more than this share lies apart from the rest. */
@@ -41,7 +40,9 @@ export function draftedDoubts(
   const one = (kind: DraftedDoubt['kind'], piece: PieceRow): DraftedDoubt => ({
     ...{ kind, ...about(piece), place: middleOf(piece), size: piece.face.area },
   });
-  const unsure = order.filter((piece) => (sure.get(addressOf(piece)) ?? 1) < SURE).map((piece) => one('unsure', piece));
+  const unsure = order
+    .filter((piece) => (sure.get(addressOf(piece)) ?? 1) < SURE_OF_NAME)
+    .map((piece) => one('unsure', piece));
   const sides = order.flatMap((piece): DraftedDoubt[] => {
     const { group, part, side } = partOf(doc, piece);
     const other = side === null ? undefined : order.find((row) => isOtherSide(partOf(doc, row), { group, part, side }));
@@ -88,9 +89,9 @@ function hasOddExtent({ face }: PieceRow, known: KnownPart | null, frame: BodyFr
 /** The share of a face that lies apart from its largest region. */
 function shareApart(face: PlacedBitmap | null): number {
   if (!face) return 0;
-  const areas = connectedRegions(coverageOf(face)).regions.map(({ area }) => area);
-  const all = areas.reduce((sum, area) => sum + area, 0);
-  return all === 0 ? 0 : 1 - Math.max(...areas) / all;
+  const { regions } = connectedRegions(coverageOf(face));
+  const all = regions.reduce((sum, { area }) => sum + area, 0);
+  return all === 0 ? 0 : 1 - regions[0].area / all;
 }
 
 function middleOf({ face }: PieceRow): { x: number; y: number } {

@@ -121,12 +121,10 @@ const KINDS: readonly DraftedDoubt['kind'][] = ['unsure', 'sides', 'extent', 'sc
 const keyOf = ({ kind, parts, faces }: DraftedDoubt) => [kind, ...parts, ...faces].join(' ');
 
 function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
-  return parts.map((address) => labelFor(doc.parts.find((part) => partAddress(part) === address) ?? splitUp(address)));
-}
-
-function splitUp(address: string) {
-  const [group, part, side] = address.split('/');
-  return { group, part: part || null, side: (side || null) as PartRow['side'], index: null };
+  return parts.flatMap((address) => {
+    const part = doc.parts.find((one) => partAddress(one) === address);
+    return part ? [labelFor(part)] : [];
+  });
 }
 
 function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doubt {
@@ -171,7 +169,7 @@ function settledWord(doc: CharacterDoc, drafted: DraftedDoubt): string {
 }
 
 function ofCheck(about: CheckId, finding: Finding): Doubt {
-  const answers: DoubtAnswer[] = about === 'offcuts' && finding.sentence.includes('beside') ? ['sweep'] : [];
+  const answers: DoubtAnswer[] = finding.sweeps ? ['sweep'] : [];
   const where = finding.place ? `${Math.round(finding.place.x)} ${Math.round(finding.place.y)}` : '';
   return {
     ...finding,

@@ -3795,6 +3795,8 @@ export interface components {
       pieceId?: string;
       jointId?: string;
       place?: components['schemas']['Place'];
+      /** @description Would sweeping up at its place mend it? */
+      sweeps?: boolean;
       /** @description Is it that something planned is not there? */
       lacks?: boolean;
       /** @description The pose in which it shows, degrees by joint. */
@@ -4070,6 +4072,8 @@ export interface components {
       pieceId?: string;
       jointId?: string;
       place?: components['schemas']['Place'];
+      /** @description Would sweeping up at its place mend it? */
+      sweeps?: boolean;
       /** @description Is it that something planned is not there? */
       lacks?: boolean;
       /** @description The pose in which it shows, degrees by joint. */

@@ -1,13 +1,12 @@
 import {
   crossCut,
   maskArea,
+  maskOfShapes,
   proposeParts,
   refuse,
   toRuns,
-  trimMask,
   type KnownPart,
   type MaskRuns,
-  type PlacedMask,
   type Proposal,
   type ProposedShape,
   type Refusal,
@@ -66,13 +65,6 @@ const HATCH = 0xaa3a3025;
 const EXTENT = [37, 48, 58] as const;
 const EXTENT_ALPHA = 110;
 
-function maskOf(proposal: Proposal, wanted: (shape: number) => boolean): PlacedMask | null {
-  const { width, height, labels } = proposal;
-  const data = new Uint8Array(labels.length);
-  for (let i = 0; i < labels.length; i++) if (labels[i] && wanted(labels[i] - 1)) data[i] = 255;
-  return trimMask({ x: 0, y: 0, width, height, data });
-}
-
 export const proposalTasks = {
   /** Proposes a cut of all that is still uncut. */
   async propose(at: StateKey, viewId: string, parts: KnownPart[]): Promise<ProposalPicture> {
@@ -95,7 +87,7 @@ export const proposalTasks = {
 
   /** All that a shape reaches over; null where it is not there. */
   async extentOf(shape: number): Promise<Tint | null> {
-    const mask = current && maskOf(current, (other) => other === shape);
+    const mask = current && maskOfShapes(current, (other) => other === shape);
     if (!mask) return null;
     const tint = await tintMask(mask, EXTENT, EXTENT_ALPHA);
     return Comlink.transfer(tint, [tint.image]);
@@ -120,7 +112,7 @@ export const proposalTasks = {
     const shape = candidates.find((found) => found !== null);
     if (shape === undefined || shape === null)
       return refuse('does-not-cross', 'Draw the line across one of the shapes.');
-    const mask = maskOf(proposal, (s) => s === shape);
+    const mask = maskOfShapes(proposal, (s) => s === shape);
     if (!mask) return refuse('nothing-there', 'That shape is empty.');
     const sides = crossCut(mask, line);
     if (!sides.ok) return sides;
@@ -153,7 +145,7 @@ export const proposalTasks = {
     return parts
       .filter((part) => wanted.includes(part))
       .flatMap((part) => {
-        const mask = maskOf(proposal, (shape) => shapes[shape].part === part);
+        const mask = maskOfShapes(proposal, (shape) => shapes[shape].part === part);
         return mask ? [{ part, mask: toRuns(mask) }] : [];
       });
   },

@@ -1,4 +1,12 @@
-import { planEntries, planOf, type KnownPart, type MaskRuns, type NameTokens } from '@limber-sheaf/core';
+import {
+  SURE_OF_NAME,
+  planEntries,
+  planOf,
+  sureOfPart,
+  type KnownPart,
+  type MaskRuns,
+  type NameTokens,
+} from '@limber-sheaf/core';
 import { refuse, tell } from '../../ui/tell';
 import { create } from 'zustand';
 import type { BenchValue } from '../../bench/context';
@@ -160,22 +168,10 @@ export function stepProposal(way: 'undo' | 'redo', bench: BenchValue): boolean {
   return true;
 }
 
-/** Surer than this of a part's name, and it is accepted with all others. */
-const SURE = 0.55;
-
 /** The parts that are proposed, by index: those whose names are sure, and the others. */
 export function proposedParts({ shapes }: Pick<ProposalPicture, 'shapes'>): { sure: number[]; unsure: number[] } {
-  const areas = new Map<number, { area: number; sure: number }>();
-  for (const { part, area, confidence } of shapes) {
-    if (part === null) continue;
-    const sum = areas.get(part) ?? { area: 0, sure: 0 };
-    areas.set(part, { area: sum.area + area, sure: sum.sure + area * confidence });
-  }
-  const parts = [...areas.keys()];
-  const isSure = (part: number) => {
-    const { area, sure } = areas.get(part) ?? { area: 0, sure: 0 };
-    return sure >= SURE * area;
-  };
+  const parts = [...new Set(shapes.flatMap(({ part }) => (part === null ? [] : [part])))];
+  const isSure = (part: number) => sureOfPart(shapes, part) >= SURE_OF_NAME;
   return { sure: parts.filter(isSure), unsure: parts.filter((part) => !isSure(part)) };
 }
 
