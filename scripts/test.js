@@ -7,8 +7,8 @@ import { freshDatabase, projectRoot, startPostgres } from './postgres.js';
 const results = join(projectRoot, 'test-results');
 const totals = { passed: 0, failed: 0 };
 
-/** Runs a command with its output shown; answers with true when it ended well. */
-function run(title, command, args, env = {}) {
+/** Runs a command with its output shown as it comes; answers with true when it ended well. */
+function run(title, [command, ...args], env = {}) {
   console.log(`\n── ${title}`);
   return new Promise((ended) => {
     const running = spawn(command, args, { cwd: projectRoot, stdio: 'inherit', env: { ...process.env, ...env } });
@@ -17,28 +17,28 @@ function run(title, command, args, env = {}) {
   });
 }
 
-/** A check that passes or fails as a whole; what it says is shown when it has ended. It gives way to whatever else runs. */
-function check({ title, command, args }) {
+/** Runs a command that gives way to whatever else runs, and shows what it said when it has ended; true when it ended well. */
+function runInTheGaps(title, command) {
   return new Promise((ended) => {
     const said = [];
-    const nice = ['-n', '19', command, ...args];
-    const running = spawn('nice', nice, { cwd: projectRoot, stdio: ['ignore', 'pipe', 'pipe'] });
+    const running = spawn('nice', ['-n', '19', ...command], { cwd: projectRoot, stdio: ['ignore', 'pipe', 'pipe'] });
     running.stdout.on('data', (text) => said.push(text));
     running.stderr.on('data', (text) => said.push(text));
-    running.on('error', (error) => said.push(`${error.message}\n`));
+    running.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)));
     running.on('close', (status) => {
       console.log(`\n── ${title}${status === 0 ? '' : ': failed'}`);
-      process.stdout.write(Buffer.concat(said.map((text) => Buffer.from(text))));
-      if (status === 0) totals.passed++;
-      else totals.failed++;
-      ended();
+      process.stdout.write(Buffer.concat(said));
+      ended(status === 0);
     });
   });
 }
 
-/** Runs checks one after the other. */
+/** Checks that pass or fail as a whole, one after the other. */
 async function checkAll(checks) {
-  for (const one of checks) await check(one);
+  for (const { title, command } of checks) {
+    if (await runInTheGaps(title, command)) totals.passed++;
+    else totals.failed++;
+  }
 }
 
 /** Adds up a runner's own report; a runner without one counts as one failure. */
@@ -57,9 +57,9 @@ function count(file, ok, read) {
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 
-const npm = (title, script) => ({ title, command: 'npm', args: ['run', '--silent', script] });
-const node = (title, ...args) => ({ title, command: 'node', args });
-/** What looks at the sources: for the times at which the journeys wait for a browser. */
+const npm = (title, script) => ({ title, command: ['npm', 'run', '--silent', script] });
+const node = (title, ...args) => ({ title, command: ['node', ...args] });
+/** What looks at the sources. */
 const sources = [
   npm('lint', 'lint'),
   node('a station added as the docs say', 'scripts/trial-station.js'),
@@ -71,6 +71,24 @@ const sources = [
   node('docs: schema and examples', 'scripts/check-docs.js'),
 ];
 
+const jest = (report, ...select) => [
+  'node',
+  'node_modules/jest/bin/jest.js',
+  '--maxWorkers=2',
+  '--json',
+  `--outputFile=${results}/${report}`,
+  ...select,
+];
+const tests = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
+
+/** Goes on at the times at which the others wait for a database or a browser. */
+async function whatWaitsForNobody() {
+  await checkAll(sources);
+  const core = jest('core.json', '--selectProjects=unit', '--testPathPatterns=packages/');
+  count('core.json', await runInTheGaps('unit tests of core and formats', core), tests);
+}
+
+const beside = whatWaitsForNobody();
 const data = process.env.TEST_DATA ?? join(projectRoot, 'data', 'test');
 const postgres = await startPostgres(data);
 try {
@@ -78,32 +96,17 @@ try {
     API_DATABASE_URLS: `${await freshDatabase(postgres, 'api_1')} ${await freshDatabase(postgres, 'api_2')}`,
     SCHEMA_DATABASE_URL: await freshDatabase(postgres, 'schema'),
   };
-  const jest = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
-  const unit = [
-    'node_modules/jest/bin/jest.js',
-    '--selectProjects=unit',
-    '--maxWorkers=100%',
-    '--json',
-    `--outputFile=${results}/unit.json`,
-  ];
-  count('unit.json', await run('unit tests', 'node', unit), jest);
-  const api = [
-    'node_modules/jest/bin/jest.js',
-    '--selectProjects=api',
-    '--maxWorkers=2',
-    '--json',
-    `--outputFile=${results}/api.json`,
-  ];
-  count('api.json', await run('API tests on the real database', 'node', api, env), jest);
+  const web = jest('web.json', '--selectProjects=unit', '--testPathPatterns=apps/web/');
+  count('web.json', await run('unit tests of the interface', web), tests);
+  const api = jest('api.json', '--selectProjects=api');
+  count('api.json', await run('API tests on the real database', api, env), tests);
 } finally {
   postgres.stop();
 }
 
-const looking = checkAll(sources);
-const e2e = await run('journeys in Chromium', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
-  TEST_DATA: data,
-});
-await looking;
+const journeys = ['npx', 'playwright', 'test', '-c', 'e2e/playwright.config.ts'];
+const e2e = await run('journeys in Chromium', journeys, { TEST_DATA: data });
+await beside;
 count('e2e.json', e2e, (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected }));
 
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);

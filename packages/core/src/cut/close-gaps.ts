@@ -1,5 +1,6 @@
 import type { Rect } from '../raster/bitmap.js';
 import { distanceField } from '../raster/distance-field.js';
+import { TAKEN, flood } from '../raster/flood.js';
 import { connectedRegions, createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 
@@ -21,18 +22,17 @@ export function closeGaps(region: PlacedMask, sx: number, sy: number, gap: numbe
     const shallow = reachOf(outside, half);
     const start = deepNear(shallow, rect, sx, sy, half);
     // Too narrow a region for the gap asked for: take it as it is.
-    return start < 0 ? null : widePlaces(shallow, outside.data, rect.width, start);
+    return start < 0 ? null : widePlaces(shallow, rect, start);
   };
   // A dot within a region (a pupil, a highlight) makes it narrow beside it, and is no line that it leaks through.
   const places = wide() && (fillDotsMutable(outside), wide());
   if (!places) return region;
-  spread(places, rect.width, (i) => outside.data[i] === 0);
-  const { owners } = places;
+  spread(places, outside.data, rect.width);
   const kept = createPlacedMask(region);
   for (let y = 0; y < region.height; y++)
     for (let x = 0; x < region.width; x++) {
       const i = y * region.width + x;
-      if (region.data[i] && owners[(y + 1) * rect.width + x + 1] === SEEDS) kept.data[i] = 255;
+      if (region.data[i] && places[(y + 1) * rect.width + x + 1] === SEEDS) kept.data[i] = 255;
     }
   return kept;
 }
@@ -65,44 +65,39 @@ function fillDotsMutable(outside: PlacedMask): void {
   }
 }
 
-const SEEDS = 1;
+const SEEDS = TAKEN;
 const OTHERS = 2;
 
-/** Whose each pixel is so far, and the pixels that have an owner, in the order they got one. */
-interface Shares {
-  owners: Uint8Array;
-  queue: Int32Array;
-  end: number;
-}
-
-/** Gives pixels that `may` have an owner to that of a neighbour, nearest first. The rim keeps every step within the region. */
-function spread(shares: Shares, width: number, may: (i: number) => boolean): void {
-  const { owners, queue } = shares;
-  for (let at = 0; at < shares.end; at++) {
-    const i = queue[at];
-    const owner = owners[i];
-    for (let way = 0; way < 4; way++) {
-      const next = way === 0 ? i - 1 : way === 1 ? i + 1 : way === 2 ? i - width : i + width;
-      if (owners[next] !== 0 || !may(next)) continue;
-      owners[next] = owner;
-      queue[shares.end++] = next;
-    }
-  }
-}
+/** Whose each pixel is so far; 0 for nobody's. */
+type Owners = Uint8Array;
 
 /** The wide place that holds `start`, and all other wide places; null where there is but the one. */
-function widePlaces(shallow: Uint8Array, outside: Uint8Array, width: number, start: number): Shares | null {
-  const shares = { owners: new Uint8Array(shallow.length), queue: new Int32Array(shallow.length), end: 1 };
-  shares.owners[start] = SEEDS;
-  shares.queue[0] = start;
-  spread(shares, width, (i) => shallow[i] === 0);
-  const own = shares.end;
-  for (let i = 0; i < shallow.length; i++)
-    if (shallow[i] === 0 && outside[i] === 0 && shares.owners[i] === 0) {
-      shares.owners[i] = OTHERS;
-      shares.queue[shares.end++] = i;
-    }
-  return shares.end === own ? null : shares;
+function widePlaces(shallow: Uint8Array, rect: Rect, start: number): Owners | null {
+  const { reached: owners } = flood(rect.width, rect.height, start, (i) => shallow[i] === 0);
+  let hasOthers = false;
+  for (let i = 0; i < shallow.length; i++) {
+    if (owners[i] === SEEDS) continue;
+    owners[i] = shallow[i] === 0 ? OTHERS : 0;
+    hasOthers ||= shallow[i] === 0;
+  }
+  return hasOthers ? owners : null;
+}
+
+/** Gives the region's pixels that nobody has to the owner of a neighbour, nearest first. The rim keeps every step within the region. */
+function spread(owners: Owners, outside: Uint8Array, width: number): void {
+  const isNobodys = (i: number) => owners[i] === 0 && outside[i] === 0;
+  const seeds: number[] = [];
+  const others: number[] = [];
+  for (let i = 0; i < owners.length; i++)
+    if (owners[i] !== 0 && (isNobodys(i - 1) || isNobodys(i + 1) || isNobodys(i - width) || isNobodys(i + width)))
+      (owners[i] === SEEDS ? seeds : others).push(i);
+  const give = (i: number, owner: number, next: number[]) => {
+    if (!isNobodys(i)) return;
+    owners[i] = owner;
+    next.push(i);
+  };
+  for (let front = [...seeds, ...others], next: number[] = []; front.length > 0; front = next, next = [])
+    for (const i of front) for (const step of [-1, 1, -width, width]) give(i + step, owners[i], next);
 }
 
 /** The nearest place to the seed that is not shallow; -1 where there is none within reach. */

@@ -1,6 +1,6 @@
 import { wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { createPlacedMask, type PlacedMask } from '../raster/mask.js';
-import { reachOf } from '../raster/morphology.js';
+import { rimOf } from '../raster/rim.js';
 import { median } from '../raster/statistics.js';
 
 /**
@@ -34,23 +34,22 @@ export function withOutline(
       (region.y + y - rect.y) * rect.width + region.x - rect.x,
     );
   const words = wordsOf(design);
-  const steps = stepsOutwards(reach);
-  const near = reachOf(out, reach);
   const line: OutlinePixel[] = [];
-  for (let i = 0; i < near.length; i++) {
-    if (near[i] === 0 || out.data[i] !== 0) continue;
-    const x = (i % rect.width) + rect.x;
-    const y = ((i / rect.width) | 0) + rect.y;
+  const rim = rimOf(out, reach);
+  for (let k = 0; k < rim.at.length; k++) {
+    const at = rim.at[k];
+    const beside = rim.nearest[k];
+    const far = rim.far[k];
+    const x = (at % rect.width) + rect.x;
+    const y = ((at / rect.width) | 0) + rect.y;
     const word = words[y * design.width + x];
     if (word >>> 24 === 0 || !allowed(x, y)) continue;
-    const { nearest, far } = nearestOf(out, rect.width, i, steps);
     // Beyond a soft edge of a pixel or so, paint like the region's own is somebody else's.
-    if (far > 1.5 && like(word)) continue;
-    if (far > 1.5 && !darkensTowards(words, design.width, rect, nearest, x, y)) continue;
-    line.push({ at: i, beside: nearest, far });
+    if (far > 1.5 && (like(word) || !darkensTowards(words, design.width, rect, beside, x, y))) continue;
+    line.push({ at, beside, far });
   }
-  const widths = outlineWidths(line, rect.width, 2 * reach);
-  for (const { at, beside, far } of line) if (far <= (widths.get(beside) ?? 0) + 1) out.data[at] = 255;
+  const widthAt = outlineWidths(line, rect.width, 2 * reach);
+  for (const { at, beside, far } of line) if (far <= widthAt(beside) + 1) out.data[at] = 255;
   return out;
 }
 
@@ -66,7 +65,7 @@ interface OutlinePixel {
  * that joins the outline does not count for its width. Measured once for each square of the canvas.
  * @param about px; the side of a square, whose neighbours count as well
  */
-function outlineWidths(line: readonly OutlinePixel[], width: number, about: number): Map<number, number> {
+function outlineWidths(line: readonly OutlinePixel[], width: number, about: number): (beside: number) => number {
   const own = new Map<number, number>();
   for (const { beside, far } of line) own.set(beside, Math.max(own.get(beside) ?? 0, far));
   const across = Math.ceil(width / about) + 2;
@@ -80,35 +79,12 @@ function outlineWidths(line: readonly OutlinePixel[], width: number, about: numb
   }
   const typical = new Map<number, number>();
   for (const square of squares.keys()) {
-    const near = [-1, 0, 1].flatMap((row) =>
-      [-1, 0, 1].flatMap((column) => squares.get(square + row * across + column) ?? []),
-    );
+    const near: number[] = [];
+    for (const row of [-across, 0, across])
+      for (const beside of [-1, 0, 1]) for (const wide of squares.get(square + row + beside) ?? []) near.push(wide);
     typical.set(square, median(near));
   }
-  return new Map([...own.keys()].map((i) => [i, typical.get(squareOf(i)) ?? 0]));
-}
-
-/** Whole-pixel steps up to `reach` px away, nearest first: dx, dy, distance. */
-function stepsOutwards(reach: number): Float64Array {
-  const whole = Math.floor(reach);
-  const steps: [number, number, number][] = [];
-  for (let dy = -whole; dy <= whole; dy++)
-    for (let dx = -whole; dx <= whole; dx++) if (Math.hypot(dx, dy) <= reach) steps.push([dx, dy, Math.hypot(dx, dy)]);
-  return Float64Array.from(steps.sort((a, b) => a[2] - b[2]).flat());
-}
-
-/** The pixel of a mask that lies nearest to one within reach of it. */
-function nearestOf(mask: PlacedMask, width: number, at: number, steps: Float64Array): { nearest: number; far: number } {
-  const x = at % width;
-  const y = (at / width) | 0;
-  for (let k = 0; k < steps.length; k += 3) {
-    const nx = x + steps[k];
-    const ny = y + steps[k + 1];
-    if (nx < 0 || ny < 0 || nx >= width || ny >= mask.height) continue;
-    const nearest = ny * width + nx;
-    if (mask.data[nearest] !== 0) return { nearest, far: steps[k + 2] };
-  }
-  return { nearest: at, far: Infinity };
+  return (beside) => typical.get(squareOf(beside)) ?? 0;
 }
 
 /** Is the paint at (x, y) at least as far from the region's colour as what lies between, i.e. still line and not the fill beyond? */

@@ -1,7 +1,8 @@
 import { refuse, type Result } from '../errors.js';
 import { withDefaults } from '../options.js';
-import { wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourTest } from '../raster/colour.js';
+import { TAKEN, flood } from '../raster/flood.js';
 import { createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { closeGaps } from './close-gaps.js';
 import { withOutline } from './soak-outline.js';
@@ -54,8 +55,8 @@ export function soak(
   };
   if (!allowed(sx, sy)) return none();
   const like = likeness(words[sy * width + sx], tolerance);
-  const passable = (x: number, y: number) => like(words[y * width + x]) && allowed(x, y);
-  const flooded = flood(sx, sy, width, height, passable);
+  const may = (i: number) => like(words[i]) && (whole ? whole[i] > 0 : !within || allowed(i % width, (i / width) | 0));
+  const flooded = connected(width, height, sy * width + sx, may);
   const core = gap > 0 ? closeGaps(flooded, sx, sy, gap) : flooded;
   const region = takeOutline ? withOutline(core, design, lineWidth, like, allowed) : core;
   let area = 0;
@@ -69,51 +70,13 @@ function likeness(seed: number, tolerance: number): (word: number) => boolean {
   return (word) => word >>> 24 !== 0 && isNear(word);
 }
 
-/** Scanline flood (4 neighbours) from a pixel. @returns the region over its bounds */
-function flood(
-  sx: number,
-  sy: number,
-  width: number,
-  height: number,
-  passable: (x: number, y: number) => boolean,
-): PlacedMask {
-  const seen = new Uint8Array(width * height);
-  const stack: number[] = [sy * width + sx];
-  const box = { left: sx, right: sx, top: sy, bottom: sy };
-  while (stack.length > 0) {
-    const at = stack.pop() as number;
-    if (seen[at]) continue;
-    const y = (at / width) | 0;
-    const row = y * width;
-    let x0 = at - row;
-    let x1 = x0;
-    while (x0 > 0 && !seen[row + x0 - 1] && passable(x0 - 1, y)) x0--;
-    while (x1 + 1 < width && !seen[row + x1 + 1] && passable(x1 + 1, y)) x1++;
-    seen.fill(1, row + x0, row + x1 + 1);
-    if (x0 < box.left) box.left = x0;
-    if (x1 > box.right) box.right = x1;
-    if (y < box.top) box.top = y;
-    if (y > box.bottom) box.bottom = y;
-    for (const ny of [y - 1, y + 1]) {
-      if (ny < 0 || ny >= height) continue;
-      let open = false;
-      for (let x = x0; x <= x1; x++) {
-        const free = !seen[ny * width + x] && passable(x, ny);
-        if (free && !open) stack.push(ny * width + x);
-        open = free;
-      }
-    }
-  }
-  const rect: Rect = {
-    x: box.left,
-    y: box.top,
-    width: box.right - box.left + 1,
-    height: box.bottom - box.top + 1,
-  };
-  const mask = createPlacedMask(rect);
-  for (let y = 0; y < rect.height; y++) {
-    const row = (rect.y + y) * width + rect.x;
-    for (let x = 0; x < rect.width; x++) if (seen[row + x]) mask.data[y * rect.width + x] = 255;
+/** The connected region (4 neighbours) of a pixel, over its bounds. */
+function connected(width: number, height: number, start: number, may: (i: number) => boolean): PlacedMask {
+  const { reached, bounds } = flood(width, height, start, may);
+  const mask = createPlacedMask(bounds);
+  for (let y = 0, i = 0; y < bounds.height; y++) {
+    const row = (bounds.y + y) * width + bounds.x;
+    for (let x = 0; x < bounds.width; x++, i++) if (reached[row + x] === TAKEN) mask.data[i] = 255;
   }
   return mask;
 }

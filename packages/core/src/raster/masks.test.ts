@@ -3,6 +3,7 @@ import { box, circle, inside } from '../testing/drawing.js';
 import { createPlacedMask, maskArea, type PlacedMask } from './mask.js';
 import { distanceField } from './distance-field.js';
 import { growMask, holesOf, islandsOf, reachOf, shrinkMask, stepsTo, trimMask } from './morphology.js';
+import { rimOf } from './rim.js';
 import { fromRuns, toRuns } from './runs.js';
 
 const anyMask = fc
@@ -44,9 +45,30 @@ test('growing and shrinking a disc by n px changes its radius by n', () => {
 
 test('what is within reach is what the distance field says', () => {
   fc.assert(
-    fc.property(anyMask, fc.double({ min: 0, max: 7, noNaN: true }), (mask, by) => {
+    fc.property(anyMask, fc.double({ min: 0, max: 14, noNaN: true }), (mask, by) => {
       const far = distanceField(mask);
       expect([...reachOf(mask, by)]).toEqual([...far].map((d) => (d <= by ? 255 : 0)));
+    }),
+  );
+});
+
+test('the rim of a mask is what lies within reach of it, each with the pixel that is nearest', () => {
+  fc.assert(
+    fc.property(anyMask, fc.double({ min: 0, max: 14, noNaN: true }), (mask, by) => {
+      const rim = rimOf(mask, by);
+      const far = distanceField(mask);
+      const about = [...far.keys()].filter((i) => mask.data[i] === 0 && far[i] <= by);
+      expect(rim.at).toEqual(about);
+      rim.at.forEach((i, k) => {
+        const near = rim.nearest[k];
+        expect(mask.data[near]).toBe(255);
+        const [dx, dy] = [
+          (i % mask.width) - (near % mask.width),
+          Math.trunc(i / mask.width) - Math.trunc(near / mask.width),
+        ];
+        expect(rim.far[k]).toBeCloseTo(Math.hypot(dx, dy), 9);
+        expect(rim.far[k]).toBeCloseTo(far[i], 5);
+      });
     }),
   );
 });

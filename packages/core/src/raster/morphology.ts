@@ -1,4 +1,5 @@
 import { growRect, type Rect } from './bitmap.js';
+import { rowReach, stepsInColumn } from './columns.js';
 import { INSIDE, connectedRegions, createPlacedMask, cropMask, type Mask, type PlacedMask } from './mask.js';
 
 /** px up to which the reach is stamped at the rim of a mask; further, its area is less than all those stamps. */
@@ -37,31 +38,14 @@ function stampedAtRim({ width, height, data }: Mask, by: number): Uint8Array {
   return out;
 }
 
-/** In every row, each pixel reaches sideways as far as its distance within its own column leaves it. */
-function sweptSideways({ width, height, data }: Mask, by: number): Uint8Array {
-  const cap = Math.min(65534, Math.floor(by));
-  const column = new Uint16Array(data.length);
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++)
-      column[i] = data[i] > INSIDE ? 0 : y > 0 && column[i - width] <= cap ? column[i - width] + 1 : cap + 1;
-  for (let i = data.length - width - 1; i >= 0; i--)
-    if (column[i + width] < column[i]) column[i] = Math.min(column[i], column[i + width] + 1);
-  const sideways = Int32Array.from({ length: cap + 1 }, (_, d) => Math.floor(Math.sqrt(by * by - d * d)));
-  const out = new Uint8Array(data.length);
-  const change = new Int32Array(width + 1);
-  for (let y = 0; y < height; y++) {
-    const row = y * width;
-    change.fill(0);
-    for (let x = 0; x < width; x++) {
-      const d = column[row + x];
-      if (d > cap) continue;
-      change[Math.max(0, x - sideways[d])]++;
-      change[Math.min(width, x + sideways[d] + 1)]--;
-    }
-    for (let x = 0, open = 0; x < width; x++) {
-      open += change[x];
-      if (open > 0) out[row + x] = 255;
-    }
+/** Row by row; takes as long whatever the reach. */
+function sweptSideways(mask: Mask, by: number): Uint8Array {
+  const { width, height } = mask;
+  const reached = rowReach(stepsInColumn(mask, Math.floor(by)), width, by);
+  const out = new Uint8Array(width * height);
+  for (let y = 0, i = 0; y < height; y++) {
+    const inReach = reached(y);
+    for (let x = 0; x < width; x++, i++) if (inReach[x] > 0) out[i] = 255;
   }
   return out;
 }
