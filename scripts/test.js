@@ -17,11 +17,21 @@ function run(title, [command, ...args], env = {}) {
   });
 }
 
+/** Begins a command in a session of its own, whose share of the processor is the least: of one session alone `nice` is not enough. */
+const GIVING_WAY = '{ echo 19 >/proc/self/autogroup; } 2>/dev/null; exec nice -n 19 "$@"';
+
 /** Runs a command that gives way to whatever else runs, and shows what it said when it has ended; true when it ended well. */
 function runInTheGaps(title, command) {
   return new Promise((ended) => {
     const said = [];
-    const running = spawn('nice', ['-n', '19', ...command], { cwd: projectRoot, stdio: ['ignore', 'pipe', 'pipe'] });
+    const running = spawn('sh', ['-c', GIVING_WAY, 'sh', ...command], {
+      cwd: projectRoot,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      detached: true,
+    });
+    const stop = () => process.kill(-running.pid);
+    process.once('exit', stop);
+    running.on('close', () => process.off('exit', stop));
     running.stdout.on('data', (text) => said.push(text));
     running.stderr.on('data', (text) => said.push(text));
     running.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)));
@@ -54,6 +64,8 @@ function count(file, ok, read) {
   if (!ok && sums.failed === 0) totals.failed++;
 }
 
+// What was begun goes too.
+for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => process.exit(1));
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 

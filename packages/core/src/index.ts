@@ -49,8 +49,8 @@ export { makeSmaller } from './raster/smaller.js';
 
 // Cut
 export { crossCut, type CutSides } from './cut/cross-cut.js';
-export { findOffcuts, offcutsMask, uncutPaint, type Offcut, type OffcutReport } from './cut/offcuts.js';
-export { mapOwners, ownersAtRest, type OwnerMap } from './cut/owners.js';
+export { findOffcuts, offcutsMask, uncutMask, uncutPaint, type Offcut, type OffcutReport } from './cut/offcuts.js';
+export { giveToOwner, mapOwners, nobodys, ownersAtRest, type OwnerMap } from './cut/owners.js';
 export { faceMask, findSharedPixels, giveBackPixels, takePixels, type Faces, type Taken } from './cut/take.js';
 
 export {

@@ -3,6 +3,7 @@ import { deriveKey } from '../document/keys.js';
 import { viewById } from '../document/view-edits.js';
 import { viewCheck, type ViewCheck } from '../document/view-check.js';
 import { findOffcuts, type Offcut } from './offcuts.js';
+import { ownersAtRest } from './owners.js';
 
 interface Uncut {
   untakenArea: number;
@@ -22,10 +23,7 @@ const offcuts: ViewCheck<Uncut> = {
         key: deriveKey('offcuts 1', [viewById(doc, viewId).designBlob, faces]),
         what: 'Offcuts',
         measure(art) {
-          const report = findOffcuts(
-            art.design,
-            order.map((p) => art.pieces.get(p.id)?.face ?? null),
-          );
+          const report = findOffcuts(art.design, ownersAtRest(doc, viewId, art));
           const listed = report.offcuts.slice(0, MOST_LISTED);
           return {
             untakenArea: report.untakenArea,

@@ -10,7 +10,8 @@ import { growMask, holesOf, islandsOf, shrinkMask } from '../raster/morphology.j
 import { fillLoop, isTangled } from '../raster/polygon.js';
 import { fromRuns, type MaskRuns } from '../raster/runs.js';
 import { crossCut } from './cross-cut.js';
-import { findOffcuts } from './offcuts.js';
+import { uncutMask } from './offcuts.js';
+import { mapOwners } from './owners.js';
 import { sweepUp } from './sweep-up.js';
 import { strokeMask } from '../raster/stroke-mask.js';
 import { uncutOf } from './rest-match.js';
@@ -168,7 +169,7 @@ function cross(
 ): CutOutcome | Refusal {
   const face = order.pieceId ? faces.get(order.pieceId) : null;
   if (order.pieceId && !face) return refuse('not-found', 'That piece has no paint to cut.');
-  const silhouette = face ? coverage(face) : untaken(art, [...faces.values()]);
+  const silhouette = face ? coverage(face) : uncutMask(art.design, mapOwners([...faces.values()], art.design));
   const sides = crossCut(silhouette, order.line);
   if (!sides.ok) return sides;
   return give(`${FRESH}0`, order.take === 'left' ? sides.left : sides.right);
@@ -279,15 +280,6 @@ function coverage(face: PlacedBitmap): PlacedMask {
   const mask = faceMask(face);
   for (let i = 0; i < mask.data.length; i++) mask.data[i] = face.data[4 * i + 3];
   return mask;
-}
-
-/** The design's coverage where no piece has it. */
-function untaken(art: ViewArt, faces: (PlacedBitmap | null)[]): PlacedMask {
-  const { labels } = findOffcuts(art.design, faces);
-  const words = wordsOf(art.design);
-  const data = new Uint8Array(labels.length);
-  for (let i = 0; i < data.length; i++) if (labels[i] !== 0) data[i] = words[i] >>> 24;
-  return { x: 0, y: 0, width: art.design.width, height: art.design.height, data };
 }
 
 function swept(art: ViewArt, made: ReturnType<typeof sweepUp>): CutOutcome | Refusal {

@@ -7,6 +7,7 @@ import { fillLoop } from '../raster/polygon.js';
 import { drawLimb } from '../testing/limbs.js';
 import { crossCut } from './cross-cut.js';
 import { findOffcuts, offcutsMask, uncutPaint } from './offcuts.js';
+import { mapOwners } from './owners.js';
 import { giveBackPixels, takePixels, type Faces } from './take.js';
 
 const nameOf = (id: string) => id;
@@ -141,7 +142,7 @@ test('offcuts are told with their area, and the piece they share the longest bor
     return taken.changed.get('f') as PlacedBitmap;
   };
   // Uncut: the stretch from 10 to 13 between both, and the last 5 columns beside the second.
-  const report = findOffcuts(design, [face(0, 10), face(13, 22)]);
+  const report = findOffcuts(design, mapOwners([face(0, 10), face(13, 22)], design));
   expect(report).toMatchObject({ designArea: 800, untakenArea: 160 });
   expect(report.offcuts.map((o) => [o.area, o.belongsTo])).toEqual([
     [100, 1],

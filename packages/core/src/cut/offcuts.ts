@@ -1,6 +1,6 @@
 import { intersectRects, trimToPaint, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import { connectedRegions, createMask, type PlacedMask } from '../raster/mask.js';
-import { mapOwners } from './owners.js';
+import { connectedRegions, createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import type { OwnerMap } from './owners.js';
 
 /** A connected group of the design's pixels that no piece has taken. */
 export interface Offcut {
@@ -28,11 +28,10 @@ export interface OffcutReport {
 /**
  * Finds what of the design no piece has taken yet.
  * @param design the whole view, at 0, 0
- * @param faces the pieces' faces, in draw order
+ * @param owners who shows where at rest, over the same canvas
  */
-export function findOffcuts(design: PlacedBitmap, faces: readonly (PlacedBitmap | null)[]): OffcutReport {
+export function findOffcuts(design: PlacedBitmap, { owner }: OwnerMap): OffcutReport {
   const { width, height } = design;
-  const { owner } = mapOwners(faces, design);
   const paint = wordsOf(design);
   const untaken = createMask(width, height);
   let designArea = 0;
@@ -69,6 +68,14 @@ export function findOffcuts(design: PlacedBitmap, faces: readonly (PlacedBitmap 
     return { ...region, belongsTo };
   });
   return { offcuts, designArea, untakenArea, labels };
+}
+
+/** The design's coverage where no piece has it. */
+export function uncutMask(design: PlacedBitmap, { owner }: OwnerMap): PlacedMask {
+  const words = wordsOf(design);
+  const mask = createPlacedMask(design);
+  for (let i = 0; i < owner.length; i++) if (owner[i] === 0) mask.data[i] = words[i] >>> 24;
+  return mask;
 }
 
 /** The design's pixels that no piece has, as one bitmap trimmed to its paint; null where everything is cut. */

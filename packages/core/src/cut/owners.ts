@@ -1,7 +1,7 @@
 import { drawOrder } from '../document/family.js';
 import type { CharacterDoc, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
+import { intersectRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 
 /** Which piece each pixel of a canvas belongs to. */
 export interface OwnerMap extends Rect {
@@ -15,20 +15,24 @@ export interface OwnerMap extends Rect {
  * @param faces the pieces' faces, in draw order
  */
 export function mapOwners(faces: readonly (PlacedBitmap | null)[], rect: Rect): OwnerMap {
-  const owner = new Uint16Array(rect.width * rect.height);
-  faces.forEach((face, index) => {
-    if (!face) return;
-    const x0 = Math.max(face.x, rect.x);
-    const x1 = Math.min(face.x + face.width, rect.x + rect.width);
-    const y0 = Math.max(face.y, rect.y);
-    const y1 = Math.min(face.y + face.height, rect.y + rect.height);
-    for (let y = y0; y < y1; y++) {
-      let from = ((y - face.y) * face.width + (x0 - face.x)) * 4 + 3;
-      let to = (y - rect.y) * rect.width + (x0 - rect.x);
-      for (let x = x0; x < x1; x++, from += 4, to++) if (face.data[from] !== 0) owner[to] = index + 1;
-    }
-  });
-  return { ...rect, owner };
+  const map = nobodys(rect);
+  faces.forEach((face, index) => face && giveToOwner(map, face, index));
+  return map;
+}
+
+/** A map in which nobody owns anything yet. */
+export function nobodys({ x, y, width, height }: Rect): OwnerMap {
+  return { x, y, width, height, owner: new Uint16Array(width * height) };
+}
+
+/** Gives the pixels of a face to the piece at a place in the draw order, whoever had them; where not all faces are at hand at once. */
+export function giveToOwner({ owner, ...rect }: OwnerMap, face: PlacedBitmap, index: number): void {
+  const { x, y, width, height } = intersectRects(face, rect);
+  for (let row = y; row < y + height; row++) {
+    let from = ((row - face.y) * face.width + (x - face.x)) * 4 + 3;
+    let to = (row - rect.y) * rect.width + (x - rect.x);
+    for (const end = to + width; to < end; from += 4, to++) if (face.data[from] !== 0) owner[to] = index + 1;
+  }
 }
 
 /**

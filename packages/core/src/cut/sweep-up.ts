@@ -4,6 +4,7 @@ import type { ViewArt } from '../document/view-art.js';
 import { refuse, type Refusal } from '../errors.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { findOffcuts, offcutsMask } from './offcuts.js';
+import { ownersAtRest } from './owners.js';
 import { takePixels } from './take.js';
 
 /** What sweeping up comes to. */
@@ -26,10 +27,7 @@ export function sweepUp(
 ): Swept | Refusal {
   const order = drawOrder(doc, viewId);
   const { width } = art.design;
-  const report = findOffcuts(
-    art.design,
-    order.map((p) => art.pieces.get(p.id)?.face ?? null),
-  );
+  const report = findOffcuts(art.design, ownersAtRest(doc, viewId, art));
   const at = place ? report.labels[Math.floor(place.y) * width + Math.floor(place.x)] - 1 : -1;
   if (place && at < 0) return refuse('nothing-there', 'That offcut has been taken already.', place);
   const wanted = report.offcuts.map((_, index) => index).filter((index) => !place || index === at);

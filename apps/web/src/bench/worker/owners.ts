@@ -1,6 +1,6 @@
-import { drawOrder, ownersAtRest, type OwnerMap, type PlacedBitmap } from '@limber-sheaf/core';
+import { drawOrder, giveToOwner, nobodys, type OwnerMap, type PlacedBitmap } from '@limber-sheaf/core';
 import { held, type StateKey } from './held';
-import { artOf, picture } from './pictures';
+import { passing, picture } from './pictures';
 
 let owners: { key: string; map: OwnerMap } | null = null;
 
@@ -15,7 +15,10 @@ export async function ownersOf(at: StateKey, viewId: string): Promise<OwnerMap> 
   const order = drawOrder(doc, viewId);
   const key = viewId + order.map((p) => `${p.id}${p.face.blob}${p.face.x},${p.face.y}`).join();
   if (owners?.key === key) return owners.map;
-  const map = ownersAtRest(doc, viewId, await artOf(at, viewId, true));
+  const { width, height } = await designOf(at, viewId);
+  const map = nobodys({ x: 0, y: 0, width, height });
+  // One after the other: all faces of a large view at once would take far more room than their map.
+  for (const [index, { face }] of order.entries()) giveToOwner(map, await passing(face), index);
   owners = { key, map };
   return map;
 }

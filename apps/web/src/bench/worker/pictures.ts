@@ -23,10 +23,18 @@ export function picture(blob: string): Promise<PlacedBitmap> {
   return loading;
 }
 
+/** A sheet's pixels for a glance: they are not kept. */
+export async function passing({ blob, x, y }: SheetRef): Promise<PlacedBitmap> {
+  return { ...(await (pictures.get(blob) ?? fetchPicture(blob))), x, y };
+}
+
+async function fetchPicture(blob: string): Promise<PlacedBitmap> {
+  const answer = await fetch(`/api/blobs/${blob}`);
+  return { ...decodePng(new Uint8Array(await answer.arrayBuffer())), x: 0, y: 0 };
+}
+
 function load(blob: string): Promise<PlacedBitmap> {
-  const loading = fetch(`/api/blobs/${blob}`)
-    .then((answer) => answer.arrayBuffer())
-    .then((file) => ({ ...decodePng(new Uint8Array(file)), x: 0, y: 0 }));
+  const loading = fetchPicture(blob);
   loading.then(
     ({ data }) => keep(blob, data.length),
     () => pictures.delete(blob),

@@ -11,7 +11,7 @@ import {
 import * as Comlink from 'comlink';
 import { held, type StateKey } from './held';
 import { designOf, ownersOf } from './owners';
-import { artOf, picture, sheet } from './pictures';
+import { picture, sheet } from './pictures';
 import { tintColour, type Tint } from './tint';
 
 /** What the light table itself asks a worker for. */
@@ -56,7 +56,7 @@ export const tableTasks = {
 
   /** The figure's own line: its width, px, 0 for none, and its colour. */
   async lineOf(at: StateKey, viewId: string): Promise<OwnLine> {
-    return ownLine((await artOf(at, viewId)).design);
+    return ownLine(await designOf(at, viewId));
   },
 
   /** The design's colour at a place, px; null beside it. */

@@ -3,14 +3,14 @@ import {
   crossCut,
   drawOrder,
   findOffcuts,
-  mapOwners,
-  wordsOf,
+  uncutMask,
   type PlacedMask,
   type Refusal,
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from '../../bench/worker/held';
-import { artOf, sheet } from '../../bench/worker/pictures';
+import { designOf, ownersOf } from '../../bench/worker/owners';
+import { sheet } from '../../bench/worker/pictures';
 
 /** An offcut with the piece it belongs to. */
 export interface BenchOffcut {
@@ -38,16 +38,7 @@ async function target(at: StateKey, viewId: string, pieceId: string | null): Pro
     const face = piece && (await sheet(piece.face));
     return face ? { ...coverageOf(face), x: face.x, y: face.y } : null;
   }
-  const art = await artOf(at, viewId, true);
-  const { design } = art;
-  const { owner } = mapOwners(
-    [...art.pieces.values()].map((p) => p.face),
-    design,
-  );
-  const words = wordsOf(design);
-  const data = new Uint8Array(owner.length);
-  for (let i = 0; i < data.length; i++) if (owner[i] === 0) data[i] = words[i] >>> 24;
-  return { x: 0, y: 0, width: design.width, height: design.height, data };
+  return uncutMask(await designOf(at, viewId), await ownersOf(at, viewId));
 }
 
 const targets = new Map<string, Promise<PlacedMask | null>>();
@@ -70,13 +61,8 @@ const RIGHT_TINT = [181, 132, 42, 120];
 /** Laying a line across a piece, and what of a design is left over. */
 export const crossTasks = {
   async offcuts(at: StateKey, viewId: string): Promise<{ offcuts: BenchOffcut[]; untakenArea: number }> {
-    const { doc } = held(at);
-    const art = await artOf(at, viewId, true);
-    const order = drawOrder(doc, viewId);
-    const report = findOffcuts(
-      art.design,
-      order.map((p) => art.pieces.get(p.id)?.face ?? null),
-    );
+    const order = drawOrder(held(at).doc, viewId);
+    const report = findOffcuts(await designOf(at, viewId), await ownersOf(at, viewId));
     return {
       untakenArea: report.untakenArea,
       offcuts: report.offcuts.slice(0, 200).map(({ area, place, bounds, belongsTo }) => ({

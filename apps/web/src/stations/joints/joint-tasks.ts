@@ -24,7 +24,7 @@ import {
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from '../../bench/worker/held';
-import { ownersOf } from '../../bench/worker/owners';
+import { designOf, ownersOf } from '../../bench/worker/owners';
 import { artOf, sheet } from '../../bench/worker/pictures';
 import type { Tint } from '../../bench/worker/tint';
 
@@ -61,7 +61,7 @@ function silhouetteOf(at: StateKey, viewId: string, refs: readonly SheetRef[]): 
   const made =
     silhouettes.get(key) ??
     (async () => {
-      const { design } = await artOf(at, viewId, true);
+      const design = await designOf(at, viewId);
       const faces = (await Promise.all(refs.map(sheet))).flatMap((face) => face ?? []);
       return faces.length > 0 ? limbSilhouette(faces, design) : null;
     })();
