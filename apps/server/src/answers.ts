@@ -1,4 +1,6 @@
 import type {
+  Bare,
+  Border,
   Doubt,
   KeptChart,
   MotionFaults,
@@ -69,6 +71,8 @@ export interface Answers {
   'handOff.sheet': string;
   'handOff.texture': KeptTexture;
   'swaps.movingPicture': MovingPicture;
+  'stack.borders': Border[];
+  'under.bare': Bare[];
   'trial.faults': MotionFaults;
   'trial.show': TrialPicture;
   'turns.measures': MeasuredViews;

@@ -122,3 +122,13 @@ test('cards are laid as usual in one edit; which of a limb’s lies in front is 
   expect(depths(again)).not.toEqual(depths(wrong));
   expect(depths(await ask('POST', `/characters/${id}/undo`))).toEqual(depths(wrong));
 });
+
+test('which pieces border on which is told by their places in the draw order, and of nothing cut there is nothing to tell', async () => {
+  const { view } = await limb();
+  const [[one, other, length], ...more] = (
+    await call<[number, number, number][]>(server, 'GET', `/views/${view}/borders`)
+  ).body;
+  expect([one, other, more]).toEqual([0, 1, []]);
+  expect(length).toBeGreaterThan(10);
+  expect((await call(server, 'GET', '/views/00000000-0000-4000-8000-000000000000/borders')).status).toBe(404);
+});

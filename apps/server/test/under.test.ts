@@ -1,4 +1,4 @@
-import type { CharacterDoc } from '@limber-sheaf/core';
+import type { Bare, CharacterDoc } from '@limber-sheaf/core';
 import { decodePng, encodePng } from '@limber-sheaf/formats';
 import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
@@ -69,7 +69,7 @@ const check = async (view: string, id: string) => {
 const beneathOf = (doc: CharacterDoc, id: string) => doc.pieces.find((piece) => piece.id === id)?.beneath ?? null;
 
 test('what comes into view bare is told with its joint and angle, painted at once, and undone', async () => {
-  const { id, view, coat } = await jointed();
+  const { id, view, coat, doc } = await jointed();
   const bare = await check(view, 'hidden-paint');
   expect(bare?.ok).toBe(false);
   // The arm hides 25 px of the coat's side, 180 px high.
@@ -81,6 +81,9 @@ test('what comes into view bare is told with its joint and angle, painted at onc
       /^torso comes into view without paint: \d+ px, shoulder A at -?\d+°\. Paint it in Under\.$/,
     ) as string,
   });
+  const told = (await call<Bare[]>(server, 'GET', `/views/${view}/under`)).body;
+  expect(told).toMatchObject([{ pieceId: coat, area: bare?.figure, turns: [{ jointId: doc.joints[0].id }] }]);
+  expect(Math.abs(told[0].first)).toBeLessThanOrEqual(Math.abs(told[0].turns[0].angle));
   const painted = await ask('POST', `/views/${view}/under`, {});
   expect(painted.summary).toBe('Paint 1 piece beneath');
   expect(beneathOf(painted.doc, coat)?.area).toBeGreaterThan(2200);

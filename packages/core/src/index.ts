@@ -282,7 +282,8 @@ export {
 } from './stack/order-by-pose.js';
 export { layAsUsual, orderHints, turnLimb, type OrderMove } from './stack/order-hints.js';
 export { roomInOrder, type RoomInOrder } from './stack/room-in-order.js';
-export { bordersAtRest, bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
+export { bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
+export { borderMeasure } from './stack/checks.js';
 export { discOf, reachingDisc } from './joints/assemble-joint.js';
 export { rigOfJoint } from './joints/rig-of-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';

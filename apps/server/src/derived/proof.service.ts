@@ -1,5 +1,15 @@
-import { reportView, viewMeasures, type CharacterDoc, type ViewId, type ViewProof } from '@limber-sheaf/core';
-import { Injectable } from '@nestjs/common';
+import {
+  reportView,
+  viewMeasures,
+  type CharacterDoc,
+  type Measure,
+  type ViewId,
+  type ViewProof,
+} from '@limber-sheaf/core';
+import { Inject, Injectable } from '@nestjs/common';
+import { Sequelize } from 'sequelize-typescript';
+import { characterOf, readSnapshot } from '../data/document-store.js';
+import type { DerivedOfView } from '../threads/pictures.js';
 import { THREADS } from '../threads/room.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads, type RunOptions } from '../threads/threads.js';
@@ -31,12 +41,40 @@ export class ProofService {
     private readonly derived: DerivedService,
     private readonly sheets: SheetsService,
     private readonly threads: Threads,
+    @Inject(Sequelize) private readonly sequelize: Sequelize,
   ) {}
 
   /** Makes all checks of a view. */
   async prove(doc: CharacterDoc, viewId: ViewId, { signal, tell }: RunOptions = {}): Promise<ViewProof> {
     const sheets = await this.sheets.ofView(doc, viewId, { signal });
-    const measures = viewMeasures(doc, viewId, sheets);
+    const measured = await this.measured(doc, viewId, sheets, viewMeasures(doc, viewId, sheets), { signal, tell });
+    return reportView(doc, viewId, sheets, measured);
+  }
+
+  /** What some of a view's measures come to as it is now, in their order. */
+  async now<M>(
+    viewId: ViewId,
+    measuresOf: (doc: CharacterDoc, viewId: ViewId, sheets: DerivedOfView) => Measure<M>[],
+    { signal }: RunOptions,
+  ): Promise<{ doc: CharacterDoc; values: M[] }> {
+    const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
+    const sheets = await this.sheets.ofView(doc, viewId, { signal });
+    const measures = measuresOf(doc, viewId, sheets);
+    const measured = await this.measured(doc, viewId, sheets, measures, { signal });
+    return { doc, values: measures.map(({ key }) => measured.get(key) as M) };
+  }
+
+  /**
+   * What some of a view's measures come to, by key.
+   * @param sheets what is derived of its pieces
+   */
+  async measured(
+    doc: CharacterDoc,
+    viewId: ViewId,
+    sheets: DerivedOfView,
+    measures: readonly Measure<unknown>[],
+    { signal, tell }: RunOptions = {},
+  ): Promise<Map<string, unknown>> {
     // Two checks may go by the same measure: it is measured once.
     const keys = [...new Set(measures.map(({ key }) => key))];
     const known = await this.derived.find(keys);
@@ -72,7 +110,7 @@ export class ProofService {
     // Whoever was first may have gone, and their work with them: what is missing then is measured for this one.
     const shared = await Promise.allSettled(waiting);
     if (shared.some(({ status }) => status === 'rejected') && !signal?.aborted)
-      return this.prove(doc, viewId, { signal, tell });
-    return reportView(doc, viewId, sheets, await this.derived.find(keys));
+      return this.measured(doc, viewId, sheets, measures, { signal, tell });
+    return this.derived.find(keys);
   }
 }

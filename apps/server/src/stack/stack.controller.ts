@@ -1,4 +1,5 @@
 import {
+  borderMeasure,
   counted,
   labelFor,
   layAsUsual,
@@ -9,10 +10,11 @@ import {
   setAlone,
   setParent,
 } from '@limber-sheaf/core';
-import { Body, Controller, HttpCode, Param, Patch, Post } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { ArrayMaxSize, IsArray, IsBoolean, IsOptional, IsUUID } from 'class-validator';
 import { characterOf } from '../data/document-store.js';
+import { ProofService } from '../derived/proof.service.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { EditBody, IdParam, MOST_PIECES } from '../http/dto.js';
@@ -39,7 +41,17 @@ class AloneBody extends EditBody {
 @ApiTags('stack')
 @Controller()
 export class StackController {
-  constructor(private readonly edits: EditService) {}
+  constructor(
+    private readonly edits: EditService,
+    private readonly proofs: ProofService,
+  ) {}
+
+  @Get('views/:id/borders')
+  @ApiOperation({ summary: 'How long a border each two pieces of a view share at rest, by places in the draw order' })
+  async borders(@Param() { id }: IdParam, @Who() caller: Caller) {
+    const { values } = await this.proofs.now(id, (doc) => [borderMeasure(doc, id)], caller);
+    return values[0];
+  }
 
   @Post('pieces/:id/order')
   @HttpCode(200)

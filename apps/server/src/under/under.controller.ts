@@ -1,6 +1,18 @@
-import { LimberError } from '@limber-sheaf/core';
-import { Body, Controller, Delete, HttpCode, Param, Post, Put, UploadedFile, UseInterceptors } from '@nestjs/common';
+import { LimberError, bareAsMeasured, bareMeasures } from '@limber-sheaf/core';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  Post,
+  Put,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ProofService } from '../derived/proof.service.js';
 import { DesignFile } from '../files/design-file.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
@@ -21,7 +33,17 @@ import { UnderService } from './under.service.js';
 @ApiTags('under')
 @Controller()
 export class UnderController {
-  constructor(private readonly under: UnderService) {}
+  constructor(
+    private readonly under: UnderService,
+    private readonly proofs: ProofService,
+  ) {}
+
+  @Get('views/:id/under')
+  @ApiOperation({ summary: 'What comes into view bare, piece by piece, the largest first' })
+  async bare(@Param() { id }: IdParam, @Who() caller: Caller) {
+    const { doc, values } = await this.proofs.now(id, bareMeasures, caller);
+    return bareAsMeasured(doc, id, values);
+  }
 
   @Post('views/:id/under')
   @HttpCode(200)

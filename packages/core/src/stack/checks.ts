@@ -2,18 +2,18 @@ import { drawOrder, parentPiece, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { labelFor } from '../document/naming.js';
 import { missingParts } from '../plan/missing-parts.js';
-import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import type { CharacterDoc, ViewId } from '../document/rows.js';
+import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { bordersAtRest, bordersKey, findLeftBehind, type Border } from './left-behind.js';
+
+/** How long a border each two pieces of a view share at rest. */
+export function borderMeasure(doc: CharacterDoc, viewId: ViewId): Measure<Border[]> {
+  return { key: bordersKey(doc, viewId), what: 'Family', measure: (art) => bordersAtRest(doc, viewId, art) };
+}
 
 const family: ViewCheck<Border[]> = {
   id: 'family',
-  measures: (doc, viewId) => [
-    {
-      key: bordersKey(doc, viewId),
-      what: 'Family',
-      measure: (art) => bordersAtRest(doc, viewId, art),
-    },
-  ],
+  measures: (doc, viewId) => [borderMeasure(doc, viewId)],
   report(doc, viewId, [borders]) {
     const order = drawOrder(doc, viewId);
     const roots = order.filter((p) => parentPiece(doc, p) === null);

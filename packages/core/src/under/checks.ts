@@ -1,16 +1,19 @@
 import { drawOrder, inFrontOf, jointLabel, movedBy, pieceName } from '../document/family.js';
+import { pieceById } from '../document/find.js';
 import { deriveKey, drawnAs } from '../document/keys.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, SheetsOf, ViewId } from '../document/rows.js';
-import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import { bareOfPiece } from './bare-of-piece.js';
 import { uncovering } from './coming-into-view.js';
+import type { Bare } from './find-bare.js';
 
 /** What of a piece is bare as it was measured: joints by the places in the order of what they turn, counted from it. */
 interface MeasuredBare {
   area: number;
+  first: number;
   turns: [turning: number, angle: number][];
   place: Place;
 }
@@ -84,7 +87,7 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
   const changes = orderChangesAt(doc, viewId, at);
   const mayCover = comesOver(doc, viewId, index);
-  return deriveKey('piece under 3', [
+  return deriveKey('piece under 4', [
     viewById(doc, viewId).designBlob,
     endsHere,
     carried,
@@ -98,35 +101,53 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   ]);
 }
 
+/** What of each piece of a view comes into view bare, in draw order. */
+export function bareMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<MeasuredBare | null>[] {
+  const order = drawOrder(doc, viewId).map(({ id }) => id);
+  return order.map((_, index) => ({
+    key: pieceUnderKey(doc, viewId, sheets, index),
+    what: 'What comes into view',
+    measure(art) {
+      const bare = bareOfPiece(doc, viewId, art, index);
+      if (!bare) return null;
+      const turning = (id: JointId) =>
+        order.indexOf(doc.joints.find((joint) => joint.id === id)?.childId ?? '') - index;
+      const turns = bare.turns.map(({ jointId, angle }): MeasuredBare['turns'][number] => [turning(jointId), angle]);
+      return { area: bare.area, first: bare.first, turns, place: bare.place };
+    },
+  }));
+}
+
+/**
+ * The bare places of a view's pieces, the largest first.
+ * @param measured what each of `bareMeasures` came to, in their order
+ */
+export function bareAsMeasured(doc: CharacterDoc, viewId: ViewId, measured: readonly unknown[]): Bare[] {
+  const order = drawOrder(doc, viewId);
+  const jointAt = (place: number) => doc.joints.find(({ childId }) => childId === order[place]?.id)?.id ?? '';
+  return (measured as readonly (MeasuredBare | null)[])
+    .flatMap((one, index): Bare[] => {
+      if (!one) return [];
+      const turns = one.turns.map(([turning, angle]) => ({ jointId: jointAt(index + turning), angle }));
+      return [{ ...one, pieceId: order[index].id, turns }];
+    })
+    .sort((a, b) => b.area - a.area);
+}
+
 const hiddenPaint: ViewCheck<MeasuredBare | null> = {
   id: 'hidden-paint',
-  measures(doc, viewId, sheets) {
-    const order = drawOrder(doc, viewId).map(({ id }) => id);
-    return order.map((_, index) => ({
-      key: pieceUnderKey(doc, viewId, sheets, index),
-      what: 'What comes into view',
-      measure(art) {
-        const bare = bareOfPiece(doc, viewId, art, index);
-        if (!bare) return null;
-        const turning = (id: JointId) =>
-          order.indexOf(doc.joints.find((joint) => joint.id === id)?.childId ?? '') - index;
-        const turns = bare.turns.map(({ jointId, angle }): MeasuredBare['turns'][number] => [turning(jointId), angle]);
-        return { area: bare.area, turns, place: bare.place };
-      },
-    }));
-  },
+  measures: bareMeasures,
   report(doc, viewId, measured) {
-    const order = drawOrder(doc, viewId);
-    const labelAt = (turning: number) => {
-      const joint = doc.joints.find(({ childId }) => childId === order[turning]?.id);
+    const labelOf = (id: JointId) => {
+      const joint = doc.joints.find((one) => one.id === id);
       return joint ? jointLabel(doc, joint) : 'a joint';
     };
-    const bare = measured.flatMap((one, index) => (one ? { ...one, index } : [])).sort((a, b) => b.area - a.area);
-    const findings = bare.map(({ index, area, turns, place }): Finding => {
-      const at = turns.map(([turning, angle]) => `${labelAt(index + turning)} at ${angle}°`).join(' and ');
+    const bare = bareAsMeasured(doc, viewId, measured);
+    const findings = bare.map(({ pieceId, area, turns, place }): Finding => {
+      const at = turns.map(({ jointId, angle }) => `${labelOf(jointId)} at ${angle}°`).join(' and ');
       return {
-        sentence: `${pieceName(doc, order[index])} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
-        pieceId: order[index].id,
+        sentence: `${pieceName(doc, pieceById(doc, pieceId))} comes into view without paint: ${area} px, ${at}. Paint it in Under.`,
+        pieceId,
         place,
       };
     });

@@ -23,7 +23,7 @@ export {
   setEndsHere,
   shadowTokens,
 } from './under-edits.js';
-export { pieceUnderKey, underKey } from './checks.js';
+export { bareAsMeasured, bareMeasures, pieceUnderKey, underKey } from './checks.js';
 export { liftShadow } from './lift-shadow.js';
 export { graftWithin, layGraft, refuseBadGraft } from './lay-graft.js';
 export { inMouth, type InMouth } from './mouth-inside.js';

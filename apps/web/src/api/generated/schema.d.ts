@@ -1013,6 +1013,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/views/{id}/borders': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** How long a border each two pieces of a view share at rest, by places in the draw order */
+    get: operations['stack.borders'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/pieces/{id}/order': {
     parameters: {
       query?: never;
@@ -1913,7 +1930,8 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    get?: never;
+    /** What comes into view bare, piece by piece, the largest first */
+    get: operations['under.bare'];
     put?: never;
     /** Paint whatever comes into view bare; tells what it left and why */
     post: operations['under.paintAll'];
@@ -3996,6 +4014,24 @@ export interface components {
       width: number;
       height: number;
     };
+    /** @description A border that two pieces share at rest: their places in the draw order, and its length, px. */
+    Border: [number, number, number];
+    /** @description What of a piece comes into view without paint. */
+    Bare: {
+      pieceId: components['schemas']['PieceId'];
+      /** @description px. */
+      area: number;
+      /** @description The turns that show most of it, and where it first shows on the way there, degrees of the last of them. */
+      turns: components['schemas']['Turn'][];
+      first: number;
+      /** @description A place in the midst of it, at rest. */
+      place: components['schemas']['Place'];
+    };
+    /** @description A joint turned to an angle, degrees. */
+    Turn: {
+      jointId: components['schemas']['JointId'];
+      angle: number;
+    };
     /** @description What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */
     MotionFaults: {
       bare: {
@@ -5858,6 +5894,27 @@ export interface operations {
       };
     };
   };
+  'stack.borders': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['Border'][];
+        };
+      };
+    };
+  };
   'stack.order': {
     parameters: {
       query?: never;
@@ -7349,6 +7406,27 @@ export interface operations {
         };
         content: {
           'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'under.bare': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['Bare'][];
         };
       };
     };

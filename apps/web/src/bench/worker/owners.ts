@@ -1,8 +1,8 @@
-import { drawOrder, giveToOwner, nobodys, type OwnerMap, type PlacedBitmap } from '@limber-sheaf/core';
+import { drawOrder, giveToOwner, nobodys, type OwnerMap, type PieceRow, type PlacedBitmap } from '@limber-sheaf/core';
 import { held, type StateKey } from './held';
-import { passing, picture } from './pictures';
+import { glanceAt, picture } from './pictures';
 
-let owners: { key: string; map: OwnerMap } | null = null;
+let owners: { key: string; map: Promise<OwnerMap> } | null = null;
 
 /** Names the faces that the owners were mapped from last. */
 export function ownersKey(): string {
@@ -10,16 +10,23 @@ export function ownersKey(): string {
 }
 
 /** Who owns each pixel of a view; kept until a face changes. */
-export async function ownersOf(at: StateKey, viewId: string): Promise<OwnerMap> {
-  const { doc } = held(at);
-  const order = drawOrder(doc, viewId);
+export function ownersOf(at: StateKey, viewId: string): Promise<OwnerMap> {
+  const order = drawOrder(held(at).doc, viewId);
   const key = viewId + order.map((p) => `${p.id}${p.face.blob}${p.face.x},${p.face.y}`).join();
   if (owners?.key === key) return owners.map;
+  const mapped = { key, map: mapFaces(at, viewId, order) };
+  owners = mapped;
+  mapped.map.catch(() => {
+    if (owners === mapped) owners = null;
+  });
+  return mapped.map;
+}
+
+/** One face after the other: all those of a large view at once would take far more room than their map. */
+async function mapFaces(at: StateKey, viewId: string, order: readonly PieceRow[]): Promise<OwnerMap> {
   const { width, height } = await designOf(at, viewId);
   const map = nobodys({ x: 0, y: 0, width, height });
-  // One after the other: all faces of a large view at once would take far more room than their map.
-  for (const [index, { face }] of order.entries()) giveToOwner(map, await passing(face), index);
-  owners = { key, map };
+  for (const [index, { face }] of order.entries()) await glanceAt(face, (sheet) => giveToOwner(map, sheet, index));
   return map;
 }
 

@@ -9,9 +9,12 @@ import {
 import { decodePng } from '@limber-sheaf/formats';
 import { held, type StateKey } from './held';
 
+/** A buffer of a browser that can empty it. */
+type Emptied = ArrayBufferLike & { transfer?: (length: number) => ArrayBuffer };
+
 const pictures = new Map<string, Promise<PlacedBitmap>>();
 /** Bytes of decoded pictures kept at most; those not asked for the longest go first. */
-const MOST_BYTES = 128 * 1024 * 1024;
+const MOST_BYTES = 96 * 1024 * 1024;
 const sizes = new Map<string, number>();
 let bytes = 0;
 
@@ -23,9 +26,12 @@ export function picture(blob: string): Promise<PlacedBitmap> {
   return loading;
 }
 
-/** A sheet's pixels for a glance: they are not kept. */
-export async function passing({ blob, x, y }: SheetRef): Promise<PlacedBitmap> {
-  return { ...(await (pictures.get(blob) ?? fetchPicture(blob))), x, y };
+/** Looks at a sheet once. What is not kept anyway is let go at once, and not when the worker's memory is next looked through. */
+export async function glanceAt({ blob, x, y }: SheetRef, look: (sheet: PlacedBitmap) => void): Promise<void> {
+  const kept = pictures.get(blob);
+  const bitmap = await (kept ?? fetchPicture(blob));
+  look({ ...bitmap, x, y });
+  if (!kept) (bitmap.data.buffer as Emptied).transfer?.(0);
 }
 
 async function fetchPicture(blob: string): Promise<PlacedBitmap> {

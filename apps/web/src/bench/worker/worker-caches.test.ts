@@ -44,8 +44,8 @@ test('a picture that could not be had is asked for again', async () => {
 });
 
 test('of large pictures those not asked for the longest are let go, so that memory has an end', async () => {
-  // 40 MB each, of which three fit.
-  const large = encodePng({ width: 3200, height: 3200, data: new Uint8Array(3200 * 3200 * 4) });
+  // 30 MB each, of which three fit.
+  const large = encodePng({ width: 2740, height: 2740, data: new Uint8Array(2740 * 2740 * 4) });
   const asked = serve(() => false, large);
   for (const n of [1, 2, 3, 1, 4]) await picture(SHA(1000 + n));
   await picture(SHA(1001));

@@ -4,23 +4,26 @@ import userEvent from '@testing-library/user-event';
 import { pickPiece, useBench } from '../../bench/store';
 import { character, named } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
+import { answer } from '../../testing/server';
 import { stack } from '.';
 import { StackLedger } from './StackLedger';
 import { STACK_ACTIONS } from './stack-actions';
 import { useStackStore } from './stack-store';
 import { useBorders } from './useBorders';
 
-/** Borders that the worker answers with. */
-let borders: [number, number, number][] = [];
+jest.mock('../../api/client');
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
 /** How far a piece may move in the order, as the worker answers. */
 const room = { behind: 'torso', front: null, between: 1 };
 jest.mock('./worker', () => ({
-  stackWorker: () => ({ borders: () => Promise.resolve(borders), room: () => Promise.resolve(room) }),
+  stackWorker: () => ({ room: () => Promise.resolve(room) }),
 }));
 
 const hangs = { head: 'torso', 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };
 const doc = character({ pieces: ['torso', 'arm A upper', 'arm A lower', 'head'], hangs });
+
+/** The second piece and the third share a border of 60 px. */
+const HAT_ON_HEAD: [number, number, number][] = [[1, 2, 60]];
 
 const branches = () => screen.getAllByRole('treeitem').map((row) => row.textContent);
 
@@ -143,10 +146,10 @@ test('of other faces than those that were measured nothing is said until they ar
     });
     return { ...hat, pieces: hat.pieces.map((piece) => ({ ...piece, face: { ...piece.face, blob } })) };
   };
-  borders = [[1, 2, 60]];
+  answer('stack.borders', () => HAT_ON_HEAD);
   const { turnTo } = onBench(<WithBorders />, made('first'));
   await screen.findByRole('region', { name: 'Left behind' });
-  borders = [];
+  answer('stack.borders', () => []);
   turnTo(made('second'));
   expect(screen.queryByRole('region', { name: 'Left behind' })).toBeNull();
   await act(async () => undefined);
@@ -159,7 +162,7 @@ test('what stays behind when its neighbour moves is hung from that in one click,
     hangs: { head: 'torso', hat: 'torso' },
     joints: { head: {} },
   });
-  borders = [[1, 2, 60]];
+  answer('stack.borders', () => HAT_ON_HEAD);
   const { edits } = onBench(<WithBorders />, hat);
   const list = await screen.findByRole('region', { name: 'Left behind' });
   expect(list.textContent).toMatch(/hat stays behind when head moves/);

@@ -1,30 +1,27 @@
 import { bordersKey, findLeftBehind, type Border, type LeftBehind } from '@limber-sheaf/core';
 import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
+import { call } from '../../api/client';
 import { useOnBench } from '../../bench/context';
-import { keyOf } from '../../bench/worker';
-import { stackWorker } from './worker';
 
 /** The borders of a view's pieces at rest, and the key of what they were measured of; null while they are not known. */
 const useBorderStore = create<{ key: string; borders: readonly Border[] | null }>(() => ({ key: '', borders: null }));
 
-/** Measures in the background which pieces border on which, again whenever a face or the order changed. */
+/** Asks which pieces border on which, again whenever a face or the order changed. */
 export function useBorders(): void {
-  const { doc, sheets, view } = useOnBench();
+  const { doc, view } = useOnBench();
   useEffect(() => {
     const key = bordersKey(doc, view.id);
     if (useBorderStore.getState().key === key) return;
     let wanted = true;
-    stackWorker()
-      .borders(keyOf({ doc, sheets }), view.id)
-      .then(
-        (borders) => wanted && useBorderStore.setState({ key, borders }),
-        () => undefined,
-      );
+    call('stack.borders', view.id).then(
+      (borders) => wanted && useBorderStore.setState({ key, borders }),
+      () => undefined,
+    );
     return () => {
       wanted = false;
     };
-  }, [doc, sheets, view.id]);
+  }, [doc, view.id]);
 }
 
 /** The pieces that stay while what they sit on moves, as the family is now; none while borders are not known. */

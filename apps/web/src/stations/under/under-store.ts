@@ -10,6 +10,8 @@ export type WantedMode = FillMode | 'auto';
 interface UnderState {
   /** The key of what `bare` was worked out from; empty while it is worked out anew. */
   signature: string;
+  /** Does the page have the masks of it at hand, and not only its figures? */
+  masked: boolean;
   /** How far that is, 0 to 1. */
   share: number;
   /** Bare places, the largest first; null where they are not known yet. */
@@ -55,6 +57,7 @@ export const NO_CONTOUR = {
 
 export const useUnderStore = create<UnderState>(() => ({
   signature: '',
+  masked: false,
   share: 0,
   bare: null,
   open: null,

@@ -1,5 +1,6 @@
 import { underKey } from '@limber-sheaf/core';
 import { useEffect } from 'react';
+import { call } from '../../api/client';
 import { useOnBench } from '../../bench/context';
 import { keyOf, proxy } from '../../bench/worker';
 import { useUnderStore } from './under-store';
@@ -12,31 +13,40 @@ import { underWorker } from './worker';
 const QUIET = 700;
 const QUIET_ELSEWHERE = 5000;
 
-/** Works out in the background what comes into view bare, again whenever something changed that it depends on. */
+/**
+ * Works out in the background what comes into view bare, again whenever something changed that it depends on: at other
+ * stations the server does, and here the page, which needs the masks of it as well.
+ */
 export function useUnder(): void {
   const { doc, sheets, view, station } = useOnBench();
-  const quiet = station === 'under' ? QUIET : QUIET_ELSEWHERE;
+  const isHere = station === 'under';
+  const quiet = isHere ? QUIET : QUIET_ELSEWHERE;
   useEffect(() => {
     const signature = underKey(doc, view.id, sheets);
-    if (useUnderStore.getState().signature === signature) return;
+    const { signature: known, masked, bare: before } = useUnderStore.getState();
+    if (known === signature && (masked || !isHere)) return;
     useUnderStore.setState({ signature: '', share: 0 });
     let wanted = true;
-    const start = setTimeout(() => {
-      let done = false;
-      const tell = (share: number) => wanted && !done && useUnderStore.setState({ share });
-      underWorker()
-        .bare(keyOf({ doc, sheets }), view.id, proxy(tell))
-        .then(
+    const start = setTimeout(
+      () => {
+        let done = false;
+        const tell = (share: number) => wanted && !done && useUnderStore.setState({ share });
+        const found = isHere
+          ? underWorker().bare(keyOf({ doc, sheets }), view.id, proxy(tell))
+          : call('under.bare', view.id);
+        found.then(
           (bare) => {
             done = true;
-            if (wanted) useUnderStore.setState({ signature, share: 1, bare });
+            if (wanted) useUnderStore.setState({ signature, share: 1, bare, masked: isHere });
           },
           () => undefined,
         );
-    }, quiet);
+      },
+      before ? quiet : 0,
+    );
     return () => {
       wanted = false;
       clearTimeout(start);
     };
-  }, [doc, sheets, view.id, quiet]);
+  }, [doc, sheets, view.id, isHere, quiet]);
 }
