@@ -52,7 +52,7 @@ function drawOnUncutMutable(drawn: PlacedBitmap, images: readonly PlacedBitmap[]
 }
 
 /** Pixels that are asked of one by one, before it is worth finding out about all of them. */
-const ASKED = 60_000;
+const ASKED = 2000;
 
 /** Has a piece taken a pixel of the design, by its index? */
 function takenTest(faces: readonly PlacedBitmap[], design: PlacedBitmap): (i: number) => boolean {

@@ -292,12 +292,12 @@ export function prepareBend(assembly: Assembly): BendRig {
 
 /** Whole-pixel steps up to `reach` px away, nearest first, x, y pairs. */
 function spiral(reach: number): Int32Array {
-  const steps: [number, number][] = [];
+  const steps: [x: number, y: number, far: number][] = [];
   const whole = Math.floor(reach);
   for (let y = -whole; y <= whole; y++)
-    for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= reach) steps.push([x, y]);
-  steps.sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
-  return Int32Array.from(steps.flat());
+    for (let x = -whole; x <= whole; x++) if (x * x + y * y <= reach * reach) steps.push([x, y, x * x + y * y]);
+  steps.sort((a, b) => a[2] - b[2]);
+  return Int32Array.from(steps.flatMap(([x, y]) => [x, y]));
 }
 
 /** A disc may be narrower than its limb by this share before the limb's own width counts. */

@@ -132,9 +132,13 @@ const CROSS = [
  * and nobody sees it.
  */
 function withoutRim(cells: Cells): Cells {
-  const { data, width } = cells;
-  return {
-    ...cells,
-    data: data.map((value, i) => (CROSS.every(([dx, dy]) => data[i + dx + dy * width] > 0) ? value : 0)),
-  };
+  const { data, width, left, top, right, bottom } = cells;
+  const inner = new Uint8Array(data.length);
+  for (let row = top; row < bottom; row++)
+    for (let column = left; column < right; column++) {
+      const i = row * width + column;
+      if (data[i] === 0 || data[i - 1] === 0 || data[i + 1] === 0) continue;
+      if (data[i - width] > 0 && data[i + width] > 0) inner[i] = data[i];
+    }
+  return { ...cells, data: inner };
 }
