@@ -111,6 +111,19 @@ test('a figure of one colour is one part, without a joint', async () => {
   expect((await doubtsOf(view)).length).toBeGreaterThan(0);
 });
 
+test('that a figure stands on its head is the first thing to decide, and is drafted no less', async () => {
+  const turned = SOMEBODY.replace(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="300" height="460">',
+    (whole) => `${whole}<g transform="rotate(180 150 230)">`,
+  ).replace('</svg>', '</g></svg>');
+  const { view } = await bringIn(turned);
+  await ask('POST', `/views/${view}/draft`, {});
+  const [first] = await doubtsOf(view);
+  expect(first.sentence).toMatch(/^The figure seems to stand on its head/);
+  await ask('POST', `/views/${view}/doubts/settle`, { key: first.key, answer: 'right' });
+  expect((await doubtsOf(view)).map(({ key }) => key)).not.toContain(first.key);
+});
+
 test('a design in which nothing can be told stays as it is', async () => {
   const dot =
     '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="200"><circle cx="100" cy="100" r="2"/></svg>';

@@ -107,6 +107,7 @@ export {
   planEntries,
   planFaults,
   planFrom,
+  isOfPeople,
   planOf,
   plannedPart,
   switchPart,

@@ -46,6 +46,18 @@ test('before a draft nothing is asked; after one, what was not found, what may b
   expect(countCutDoubts(drafted, 'v')).toBe(4);
 });
 
+test('that the design is no single figure on its feet is asked first, and can be said to be right', () => {
+  const odd = { kind: 'upside-down' as const, parts: [], faces: [], place: { x: 40, y: 50 }, size: 0 };
+  const left = drafted.views[0].drafted ?? [];
+  const turned = applyDiff(drafted, changeView(drafted, 'v', { drafted: [...left, odd] }));
+  const [first] = findDoubts(turned, 'v', []);
+  expect(first).toMatchObject({ about: 'cut', place: { x: 40, y: 50 }, answers: ['right'] });
+  expect(first.sentence).toMatch(/^The figure seems to stand on its head/);
+  const { diff, summary } = settleDoubt(turned, 'v', first.key, 'right');
+  expect(summary).toBe('The design is right as it is');
+  expect(sentences(applyDiff(turned, diff))).toEqual(sentences());
+});
+
 test('what checks find comes after, what most depends on first; an offcut can be swept up', () => {
   const checks = [
     { id: 'hidden-paint', view: 'front', ok: false, figure: 9, unit: 'px', findings: [{ sentence: 'Bare.' }] },

@@ -7,8 +7,10 @@ import { bodyFrame, toBody, type BodyFrame } from '../cut/propose/body-frame.js'
 import { SURE_OF_NAME } from '../cut/propose/parts-of-proposal.js';
 import { FEATURES } from '../cut/propose/face-features.js';
 import { knownPart, partAddress, type KnownPart } from '../plan/known-parts.js';
+import { isOfPeople, planOf } from '../plan/plan.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { connectedRegions, coverageOf } from '../raster/mask.js';
+import { oddFigure } from '../turns/readiness.js';
 import { doubtfulBorders } from './doubtful-borders.js';
 
 /** How many spreads of its usual place a part reaches over. */
@@ -66,7 +68,9 @@ export function draftedDoubts(
   ];
   // A part is asked about once, by what is worst about it.
   const asked = single.filter(({ parts }, at) => single.findIndex((other) => other.parts[0] === parts[0]) === at);
-  return [...asked, ...borders];
+  const odd = oddFigure(art.design, isOfPeople(planOf(doc.character)));
+  const ofDesign = odd ? [{ kind: odd.kind, parts: [], faces: [], place: odd.place, size: 0 }] : [];
+  return [...ofDesign, ...asked, ...borders];
 }
 
 /** Is what a draft was not sure of still as the draft left it? */

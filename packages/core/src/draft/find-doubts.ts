@@ -41,14 +41,17 @@ const CHECKS_BY_COST: readonly CheckId[] = [
 ];
 
 /**
- * Everything that a person has to decide in a view that was drafted, what most depends on first: planned parts that were not
- * found, parts that may be others, cuts through one paint, and whatever the checks find. None where no draft was made.
+ * Everything that a person has to decide in a view that was drafted, what most depends on first: whether the design is one
+ * figure that stands on its feet, planned parts that were not found, parts that may be others, cuts through one paint, and whatever the checks find. None where no draft was made.
  * @param checks of the view
  */
 export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly Check[]): Doubt[] {
   if (!viewById(doc, viewId).drafted) return [];
+  const drafted = standing(doc, viewId);
+  const ofDesign = ({ parts }: DraftedDoubt) => parts.length === 0;
   const found = [...checks].sort((a, b) => CHECKS_BY_COST.indexOf(a.id) - CHECKS_BY_COST.indexOf(b.id));
   return [
+    ...drafted.filter(ofDesign).map((one) => inWords(doc, viewId, one)),
     ...missingParts(doc, viewId).map((part): Doubt => ({
       key: `missing ${partAddress(part)}`,
       about: 'cut',
@@ -56,7 +59,7 @@ export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly C
       answers: ['none'],
       part,
     })),
-    ...standing(doc, viewId).map((drafted) => inWords(doc, viewId, drafted)),
+    ...drafted.filter((one) => !ofDesign(one)).map((one) => inWords(doc, viewId, one)),
     ...jointless(doc, viewId).map((piece) => withoutJoint(doc, piece)),
     // What is missing is asked above already.
     ...found.flatMap((check) =>
@@ -116,7 +119,15 @@ function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {
   return all.filter((one) => isStanding(doc, viewId, one)).sort((a, b) => cost(a) - cost(b) || b.size - a.size);
 }
 
-const KINDS: readonly DraftedDoubt['kind'][] = ['unsure', 'sides', 'extent', 'scattered', 'border'];
+const KINDS: readonly DraftedDoubt['kind'][] = [
+  'several-figures',
+  'upside-down',
+  'unsure',
+  'sides',
+  'extent',
+  'scattered',
+  'border',
+];
 
 const keyOf = ({ kind, parts, faces }: DraftedDoubt) => [kind, ...parts, ...faces].join(' ');
 
@@ -128,8 +139,12 @@ function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
 }
 
 function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doubt {
-  const [one, other] = labelsOf(doc, drafted);
+  const [one = '', other = ''] = labelsOf(doc, drafted);
   const sentence = {
+    'several-figures':
+      'Several figures stand on this canvas, and were cut as one. Undo the draft, and bring in each by itself.',
+    'upside-down':
+      'The figure seems to stand on its head. Undo the draft, turn the design over, and bring it in again.',
     unsure: `This may be ${one}, or another part.`,
     sides: `${capital(one)} is much smaller than ${other}.`,
     extent: `${capital(one)} is much larger or smaller than it usually is.`,
@@ -164,6 +179,7 @@ function withoutJoint(doc: CharacterDoc, piece: PieceRow): Doubt {
 
 function settledWord(doc: CharacterDoc, drafted: DraftedDoubt): string {
   const [one, other] = labelsOf(doc, drafted);
+  if (drafted.parts.length === 0) return 'The design is right as it is';
   if (drafted.kind === 'border') return `The cut between ${one} and ${other} is right`;
   return drafted.kind === 'unsure' ? `This is ${one}` : `${capital(one)} is right`;
 }

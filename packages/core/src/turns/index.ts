@@ -18,7 +18,7 @@ export { LANDMARK_KEYS, landmarks, type Landmark } from './landmarks.js';
 export { viewMeasure, type PieceMeasure, type ViewMeasure } from './measure-view.js';
 export { isFlat } from '../document/usual-views.js';
 export { mirrorView, unevenParts, type MirroredSheets, type UnevenPart } from './mirror-view.js';
-export { readiness, type PoseFinding } from './readiness.js';
+export { oddFigure, readiness, type OddFigure, type PoseFinding } from './readiness.js';
 export { measureSymmetry } from './symmetry.js';
 export { groupsToTake, placeParts, takeParts, type KeptParts, type TakeOrder } from './take-parts.js';
 export { takeColour } from './take-colour.js';

@@ -1,12 +1,12 @@
 import { createPlaced, cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import { compositeOverMutable } from '../raster/composite.js';
-import { drawMember } from '../testing/troupe/index.js';
+import { TROUPE, drawMember } from '../testing/troupe/index.js';
 import { adult, person } from '../testing/troupe/person.js';
 import { connectedRegions, coverageOf } from '../raster/mask.js';
 import { mapOwners } from '../cut/owners.js';
 import { figuresOnSheet } from './cut-sheet.js';
 import { coveredParts } from './covered-parts.js';
-import { readiness, type PoseFinding } from './readiness.js';
+import { oddFigure, readiness, type PoseFinding } from './readiness.js';
 
 const SKETCH = adult('Rill', { width: 4, colour: [38, 32, 46] }, [
   [232, 186, 150],
@@ -131,4 +131,40 @@ test('a thing in a closed hand is told; a hand over the trunk is not', () => {
     'A hand holds the lantern. Ask for hand and lantern on layers of their own, each drawn whole.',
   ]);
   expect(told([block(10, 20, 20, 30), 'torso'], hand)).toEqual([]);
+});
+
+/** A picture turned over. */
+function turnedOver(design: PlacedBitmap): PlacedBitmap {
+  const rows = Array.from({ length: design.height }, (_, y) =>
+    design.data.subarray(y * design.width * 4, (y + 1) * design.width * 4),
+  );
+  const over = { ...design, data: new Uint8Array(design.data.length) };
+  rows.forEach((row, y) => over.data.set(row, (design.height - 1 - y) * design.width * 4));
+  return over;
+}
+
+test('of the troupe nobody stands on the head, and turned over all who stand on two legs are told', () => {
+  const told = { upright: [] as string[], over: [] as string[] };
+  for (const make of TROUPE) {
+    const { name } = make();
+    const { design } = drawMember(make());
+    if (oddFigure(design, true)) told.upright.push(name);
+    if (oddFigure(turnedOver(design), true)?.kind === 'upside-down') told.over.push(name);
+  }
+  // A moth, whose wings show like legs, and a goat from the side, are told neither way.
+  const others = TROUPE.map((make) => make().name).filter((name) => !['Dusk', 'Sedge'].includes(name));
+  expect(told).toEqual({ upright: [], over: others });
+  expect(oddFigure(turnedOver(drawMember(TROUPE[0]()).design), false)).toBeNull();
+});
+
+test('two on one canvas are told, and a dot or a blank canvas is nothing', () => {
+  const one = pose(RELAXED, RELAXED);
+  const two = createPlaced({ x: 0, y: 0, width: 2 * one.width, height: one.height });
+  compositeOverMutable(two, one);
+  compositeOverMutable(two, { ...one, x: one.width });
+  expect(oddFigure(two, true)).toMatchObject({
+    kind: 'several-figures',
+    sentence: expect.stringMatching(/^2 figures stand on one canvas/) as string,
+  });
+  expect(oddFigure(createPlaced({ x: 0, y: 0, width: 60, height: 60 }), true)).toBeNull();
 });

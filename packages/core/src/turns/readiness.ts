@@ -2,13 +2,22 @@ import { counted } from '../counted.js';
 import type { ClosestShot } from '../document/row-types.js';
 import { sizeNeed } from '../plan/size.js';
 import type { Bitmap, Rect } from '../raster/bitmap.js';
-import type { connectedRegions } from '../raster/mask.js';
+import { connectedRegions, coverageOf } from '../raster/mask.js';
 import { median } from '../raster/statistics.js';
+import { figuresOnSheet } from './cut-sheet.js';
 
 /** Something about a pose that makes separating hard, and what to ask the designer for. */
 export interface PoseFinding {
   kind:
-    'cropped' | 'several-figures' | 'arms-touch' | 'legs-touch' | 'uneven' | 'too-small' | 'hair-over-face' | 'holds';
+    | 'cropped'
+    | 'several-figures'
+    | 'upside-down'
+    | 'arms-touch'
+    | 'legs-touch'
+    | 'uneven'
+    | 'too-small'
+    | 'hair-over-face'
+    | 'holds';
   sentence: string;
   /** Where, px. */
   place: { x: number; y: number };
@@ -65,16 +74,9 @@ export function readiness(
       sentence: `The figure is cropped by the canvas ${side}. Ask for all of it, with room around.`,
       place,
     });
-  if (figures.length > 1) {
-    const [, { x, y, width: wide, height: tall }] = figures;
-    found.push({
-      kind: 'several-figures',
-      sentence: `${counted(figures.length, 'figure')} stand on one canvas. Cut the sheet into views, or ask for a picture a view.`,
-      place: { x: x + wide / 2, y: y + tall / 2 },
-    });
-    // What is said of a pose is said of one figure.
-    return found;
-  }
+  const odd = notOneStanding(labels, width, bounds, figures, isPerson);
+  // What is said of a pose is said of one figure that stands.
+  if (odd) return [...found, odd];
   const most = shot?.part === 'figure' ? bounds.height : shot?.part === 'head//' ? bounds.height * LARGEST_HEAD : null;
   const need = shot && most !== null ? sizeNeed(shot, most, { width, height }) : null;
   if (need && !need.enough)
@@ -113,6 +115,58 @@ export function readiness(
       place: middle,
     });
   return found;
+}
+
+/** What makes a design something else than one figure that stands on its feet. */
+export type OddFigure = PoseFinding & { kind: 'several-figures' | 'upside-down' };
+
+/** What of a design is not one figure that stands on its feet; null where it is, as far as its outline tells. */
+export function oddFigure(design: Bitmap, isPerson: boolean): OddFigure | null {
+  const found = connectedRegions(coverageOf(design));
+  const [figure] = found.regions;
+  if (!figure || figure.bounds.height < SMALLEST) return null;
+  return notOneStanding(found.labels, design.width, figure.bounds, figuresOnSheet(found, design.width), isPerson);
+}
+
+function notOneStanding(
+  labels: Int32Array,
+  width: number,
+  bounds: Rect,
+  figures: readonly Rect[],
+  isPerson: boolean,
+): OddFigure | null {
+  if (figures.length > 1) {
+    const [, { x, y, width: wide, height: tall }] = figures;
+    return {
+      kind: 'several-figures',
+      sentence: `${counted(figures.length, 'figure')} stand on one canvas. Cut the sheet into views, or ask for a picture a view.`,
+      place: { x: x + wide / 2, y: y + tall / 2 },
+    };
+  }
+  if (!isPerson || !standsOnHead(rowsOf(labels, width, bounds))) return null;
+  return {
+    kind: 'upside-down',
+    sentence: 'The figure seems to stand on its head. Turn the design over, and bring it in again.',
+    place: { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 },
+  };
+}
+
+/** Share of a figure's height, from the top and from the floor, in which its legs are looked for. */
+const LEGS_WITHIN = 0.3;
+/** Of two that are legs, the thinner has more than this share of the other's width. */
+const LIKE_LEGS = 0.5;
+/** Shares of the rows in which two like legs show: above, in a figure that stands on its head; below, in none that does. */
+const UPENDED = 0.5;
+const UPRIGHT = 0.2;
+
+/** Does a person have two legs at the top, and none below? Ears and horns are not so long. */
+function standsOnHead(rows: readonly RowRun[][]): boolean {
+  const many = Math.ceil(LEGS_WITHIN * rows.length);
+  const legsIn = (part: readonly RowRun[][]) => {
+    const widths = part.map((runs) => runs.map(({ length }) => length));
+    return widths.filter((w) => w.length === 2 && Math.min(...w) > LIKE_LEGS * Math.max(...w)).length / part.length;
+  };
+  return legsIn(rows.slice(0, many)) > UPENDED && legsIn(rows.slice(-many)) < UPRIGHT;
 }
 
 function croppedAt(labels: Int32Array, width: number, height: number, least: number) {

@@ -3293,11 +3293,11 @@ export interface components {
     /** @description Something that a first draft was not sure of. It stands for as long as the pieces have the pixels that the draft gave them. */
     DraftedDoubt: {
       /**
-       * @description A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies in several places; two pieces that nothing in the design tells apart.
+       * @description A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies in several places; two pieces that nothing in the design tells apart. Of the design as a whole: that it has several figures, or one that stands on its head.
        * @enum {string}
        */
-      kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border';
-      /** @description The addresses of the parts, and where their faces' pictures lie. */
+      kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border' | 'several-figures' | 'upside-down';
+      /** @description The addresses of the parts, and where their faces' pictures lie; none where it is about the design. */
       parts: string[];
       faces: string[];
       /** @description px: in the midst of it. */
@@ -4072,6 +4072,7 @@ export interface components {
       kind:
         | 'cropped'
         | 'several-figures'
+        | 'upside-down'
         | 'arms-touch'
         | 'legs-touch'
         | 'uneven'

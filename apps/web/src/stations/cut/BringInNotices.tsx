@@ -1,4 +1,4 @@
-import { counted } from '@limber-sheaf/core';
+import { counted, isOfPeople, planOf, type OddFigure } from '@limber-sheaf/core';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace } from '../../bench/store';
@@ -12,17 +12,22 @@ const SortingTable = lazy(() => import('./SortingTable').then((module) => ({ def
 /** Groups up to this many px count as specks. */
 const LARGEST_SPECK = 64;
 
+/** px round the middle of an odd figure that are looked at. */
+const ROUND_ODD = 600;
+
 /** What the worker found out about a design. */
 interface Findings {
   blob: string;
   backdrop: { colour: string; share: number } | null;
   specks: { area: number; x: number; y: number }[];
   haze: number;
+  odd: OddFigure | null;
 }
 
 /** What should be done to a design before it is cut: layers to sort, a backdrop, specks. */
 export function BringInNotices() {
   const { doc, view, edit } = useOnBench();
+  const isPerson = isOfPeople(planOf(doc.character));
   const raw = !doc.pieces.some((piece) => piece.viewId === view.id);
   const [dialog, setDialog] = useState<'layers' | 'matte' | null>(null);
   const [found, setFound] = useState<Findings | null>(null);
@@ -31,12 +36,14 @@ export function BringInNotices() {
     void (async () => {
       const backdrop = await cutWorker().backdrop(view.designBlob);
       const specks = await cutWorker().specks(view.designBlob, LARGEST_SPECK);
-      if (wanted) setFound({ blob: view.designBlob, backdrop, ...specks });
+      // A figure is told from its backdrop once that is gone.
+      const odd = backdrop ? null : await cutWorker().oddFigure(view.designBlob, isPerson);
+      if (wanted) setFound({ blob: view.designBlob, backdrop, odd, ...specks });
     })();
     return () => {
       wanted = false;
     };
-  }, [view.designBlob]);
+  }, [view.designBlob, isPerson]);
   // What was found of another design does not count for this one.
   const here = found?.blob === view.designBlob ? found : null;
   const layers = view.brought?.layers ?? null;
@@ -61,6 +68,17 @@ export function BringInNotices() {
           <Action tone="go" className="mt-2" onClick={() => setDialog('matte')}>
             Remove the backdrop
           </Action>
+        </Notice>
+      )}
+      {raw && here?.odd && (
+        <Notice>
+          <button
+            type="button"
+            className="cursor-pointer text-left font-semibold underline"
+            onClick={() => here.odd && lookAtPlace(here.odd.place.x, here.odd.place.y, ROUND_ODD)}
+          >
+            {here.odd.sentence}
+          </button>
         </Notice>
       )}
       {here && (here.specks.length > 0 || here.haze > 0) && (

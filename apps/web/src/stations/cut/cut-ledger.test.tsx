@@ -16,6 +16,7 @@ import { said } from '../../testing/toasts';
 const found = {
   backdrop: null as { colour: string; share: number } | null,
   specks: { specks: [] as object[], haze: 0 },
+  odd: null as object | null,
   offcuts: { offcuts: [] as object[], untakenArea: 0 },
   shape: { islands: 0, islandArea: 0, holes: 0 },
   mirror: { ok: false, sentence: 'The other side looks different.' } as object,
@@ -25,6 +26,7 @@ jest.mock('./worker', () => ({
   cutWorker: () => ({
     backdrop: () => Promise.resolve(found.backdrop),
     specks: () => Promise.resolve(found.specks),
+    oddFigure: () => Promise.resolve(found.odd),
     offcuts: () => Promise.resolve(found.offcuts),
     shapeOf: () => Promise.resolve(found.shape),
     previewMirror: () => Promise.resolve(found.mirror),
@@ -45,6 +47,7 @@ beforeEach(() => {
   Object.assign(found, {
     backdrop: null,
     specks: { specks: [], haze: 0 },
+    odd: null,
     offcuts: { offcuts: [], untakenArea: 0 },
     shape: { islands: 0, islandArea: 0, holes: 0 },
     mirror: { ok: false, sentence: 'The other side looks different.' },
@@ -236,6 +239,13 @@ describe('what a raw design needs first', () => {
     await userEvent.click(dialog.getByRole('button', { name: 'Remove the backdrop' }));
     expect(edits).toEqual([['bringIn.matte', 'v', { tolerance: 4, openHoles: [0] }]]);
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+  });
+
+  test('that a figure stands on its head is said before it is cut, with the place', async () => {
+    found.odd = { kind: 'upside-down', sentence: 'The figure seems to stand on its head.', place: { x: 70, y: 80 } };
+    onBench(<CutLedger />, raw);
+    await userEvent.click(await screen.findByRole('button', { name: 'The figure seems to stand on its head.' }));
+    expect(useBench.getState().lookAt).toMatchObject({ x: 70 - 600, y: 80 - 600 });
   });
 
   test('specks are shown and swept away; one speck is one', async () => {

@@ -1,4 +1,13 @@
-import { cleanMatte, findBackdrop, findSpecks, toHex, type BackdropHole, type PlacedBitmap } from '@limber-sheaf/core';
+import {
+  cleanMatte,
+  findBackdrop,
+  findSpecks,
+  oddFigure,
+  toHex,
+  type BackdropHole,
+  type OddFigure,
+  type PlacedBitmap,
+} from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { picture } from '../../bench/worker/pictures';
 
@@ -34,6 +43,11 @@ export const designTasks = {
       { after, holes: cleaned.holes, colour: toHex(cleaned.backdrop.colour), recovered: cleaned.recovered },
       [after],
     );
+  },
+
+  /** What of a design without a backdrop is not one figure that stands on its feet. */
+  async oddFigure(designBlob: string, isPerson: boolean): Promise<OddFigure | null> {
+    return oddFigure(await picture(designBlob), isPerson);
   },
 
   /** How many specks and how much haze a design has. */
