@@ -17,4 +17,5 @@ export { jointToBend, makeRigid, makeSoft } from './soft-edits.js';
 export { bentLine, broughtBack, carriedAlong, scaledLine, turnShares } from './soft-line.js';
 export { takePoses } from './take-poses.js';
 export { meshOf, type SoftMesh } from './soft-mesh.js';
+export { offDesign, type OffDesign } from './off-design.js';
 export { placeSoftly, softBends } from './place-softly.js';

@@ -2,6 +2,7 @@ import { bendsOf, counted, motionsFor, reachChains, type MotionFinding, type Mot
 import { useOnBench } from '../../bench/context';
 import { Action, LedgerHead } from '../../ui/controls';
 import { KeptPoses } from './KeptPoses';
+import { OffDesignList } from './OffDesignList';
 import { SayHere } from './SayHere';
 import { SoftPart } from './SoftPart';
 import { ToShow } from './ToShow';
@@ -54,6 +55,7 @@ export function TrialLedger() {
         </details>
       )}
       {motion && <Found motion={motion} findings={findings} />}
+      <OffDesignList />
       <ToShow />
       <KeptPoses />
       <SoftPart />

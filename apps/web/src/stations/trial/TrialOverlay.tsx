@@ -4,6 +4,7 @@ import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
 import { useBench } from '../../bench/store';
 import { Circle, Group, Line } from '../../ui/konva';
+import { OffDesignMarks } from './OffDesignMarks';
 import { SoftOverlay } from './SoftOverlay';
 import { useTrial } from './trial-store';
 
@@ -22,6 +23,7 @@ export function TrialOverlay({ palette }: { palette: Palette }) {
   return (
     <Group listening={false}>
       <SoftOverlay palette={palette} />
+      <OffDesignMarks palette={palette} />
       {chains.map(({ root, end }) => {
         const placement = placed.get(end.parentId);
         const at = placement ? apply(placement, end.x, end.y) : end;

@@ -140,3 +140,18 @@ test('what is seen without paint is found in its frame, and leads to Under with 
   expect(useBench.getState()).toMatchObject({ pickedPiece: doc.pieces[0].id });
   expect(useBench.getState().bends.neck).toBeGreaterThan(0);
 });
+
+test('against the ghost each part that is off it is told with how far, the farthest first; a click picks it', async () => {
+  onBench(<TrialLedger />, doc, { station: 'trial' });
+  expect(screen.queryByRole('region', { name: 'Off the design' })).toBeNull();
+  act(() => useTrial.setState({ ghost: true }));
+  const list = screen.getByRole('region', { name: 'Off the design' });
+  expect(list.textContent).toContain('Every part sits on the ghost.');
+  act(() => useBench.setState({ bends: { elbow: 40 } }));
+  const rows = within(list).getAllByRole('button');
+  expect(rows.map((row) => row.textContent)).toEqual(['hand A58 px off', 'lower arm A49 px off']);
+  await userEvent.click(rows[0]);
+  expect(useBench.getState().pickedPiece).toBe('hand');
+  act(() => useTrial.setState({ playing: true }));
+  expect(screen.queryByRole('region', { name: 'Off the design' })).toBeNull();
+});
