@@ -95,7 +95,12 @@ async function canvas() {
   const vips = await time(() => sharp(Buffer.alloc(24_000_000), base).composite(overlays).raw().toBuffer(), 3);
   row('composite at rest, 24 pieces, 2000 × 3000', ours, 'libvips', vips);
   row('', ours, 'a bare copy of the canvas', copyMs);
-  row('offcuts of a raw design, 2000 × 3000', await time(() => findOffcuts(design, mapOwners([], design))), 'a bare copy', copyMs);
+  row(
+    'offcuts of a raw design, 2000 × 3000',
+    await time(() => findOffcuts(design, mapOwners([], design))),
+    'a bare copy',
+    copyMs,
+  );
 }
 
 async function joints() {

@@ -112,6 +112,7 @@ export {
   plannedPart,
   switchPart,
 } from './plan/plan.js';
+export { missingParts } from './plan/missing-parts.js';
 export { partReach } from './plan/part-reach.js';
 export { roomShortage, sizeNeed, type Shortage, type SizeNeed, type Swing } from './plan/size.js';
 export { CHOICES, TEMPLATES, type Choice, type Template } from './plan/templates.js';

@@ -1,7 +1,6 @@
 import {
   maskOfShapes,
-  planEntries,
-  planOf,
+  missingParts,
   proposeParts,
   sureOfPart,
   toRuns,
@@ -19,9 +18,9 @@ export interface ProposedPart {
   sure: number;
 }
 
-/** Proposes parts of the plan for a view that nothing is cut in; hidden parts, and shapes without a name, are left out. */
+/** Proposes the planned parts of a view that nothing is cut in; what is hidden or not seen there, and shapes without a name, are left out. */
 export async function proposeCut({ doc, viewId }: { doc: CharacterDoc; viewId: ViewId }): Promise<ProposedPart[]> {
-  const parts = planEntries(planOf(doc.character)).filter((part) => !part.hidden);
+  const parts = missingParts(doc, viewId);
   const proposal = proposeParts(await designOf(doc, viewId), parts);
   return parts.flatMap(({ group, side, part, index }, at): ProposedPart[] => {
     const mask = maskOfShapes(proposal, (shape) => proposal.shapes[shape].part === at);

@@ -2,6 +2,7 @@ import {
   findPart,
   findPiece,
   findPlanned,
+  missingParts,
   partAddress,
   planOf,
   type CharacterDoc,
@@ -29,7 +30,8 @@ export function sameTokens(a: NameTokens | null, b: NameTokens | null): boolean 
 /** The part that most likely comes next after one: farther along the same limb, or else the next of the plan that is not cut. */
 export function nextPart(doc: CharacterDoc, viewId: string, after: NameTokens | null): NameTokens | null {
   const plan = planOf(doc.character).parts;
-  const uncut = (entry: PlannedPart) => !entry.hidden && pieceOfTokens(doc, viewId, tokensOf(entry)) === null;
+  const missing = missingParts(doc, viewId);
+  const uncut = (entry: PlannedPart) => missing.some((part) => sameTokens(part, entry));
   const at = after ? plan.findIndex((v) => partAddress(v) === partAddress(after)) : -1;
   const limb =
     after &&
@@ -52,8 +54,9 @@ export function ownParts(doc: CharacterDoc): NameTokens[] {
   return doc.parts.filter((part) => !findPlanned(plan, part));
 }
 
-/** How many of the plan's parts a view has, of how many that are to be cut. */
+/** How many of the plan's parts a view has, of how many that are to be cut: one that is not seen there is not. */
 export function cutCount(doc: CharacterDoc, viewId: string): { cut: number; planned: number } {
   const wanted = planOf(doc.character).parts.filter((part) => !part.hidden);
-  return { planned: wanted.length, cut: wanted.filter((part) => pieceOfTokens(doc, viewId, tokensOf(part))).length };
+  const cut = wanted.filter((part) => pieceOfTokens(doc, viewId, tokensOf(part))).length;
+  return { cut, planned: cut + missingParts(doc, viewId).length };
 }

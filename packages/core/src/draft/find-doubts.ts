@@ -6,7 +6,7 @@ import type { Check, CheckId, Finding } from '../document/view-check.js';
 import { changeCharacter, changeView, viewById } from '../document/view-edits.js';
 import { LimberError, type Place } from '../errors.js';
 import { jointless } from '../joints/jointless.js';
-import { partAddress } from '../plan/known-parts.js';
+import { partAddress, type KnownPart } from '../plan/known-parts.js';
 import { missingParts } from '../plan/missing-parts.js';
 import { planOf, switchPart } from '../plan/plan.js';
 import { isStanding } from './drafted-doubts.js';
@@ -53,7 +53,7 @@ export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly C
   return [
     ...drafted.filter(ofDesign).map((one) => inWords(doc, viewId, one)),
     ...missingParts(doc, viewId).map((part): Doubt => ({
-      key: `missing ${partAddress(part)}`,
+      key: missingKey(part),
       about: 'cut',
       sentence: `Not found: ${labelFor(part)}. Cut it, or say that there is none.`,
       answers: ['none'],
@@ -83,7 +83,7 @@ export function settleDoubt(
   key: string,
   answer: DoubtAnswer,
 ): { summary: string; diff: Diff } {
-  const missing = missingParts(doc, viewId).find((part) => `missing ${partAddress(part)}` === key);
+  const missing = missingParts(doc, viewId).find((part) => missingKey(part) === key);
   const drafted = standing(doc, viewId).find((one) => keyOf(one) === key);
   if (missing && answer === 'none')
     return {
@@ -111,6 +111,10 @@ export function settleDoubt(
   }
   if (missing || drafted || stiff) throw new LimberError('no-answer', 'That is no answer to this doubt.');
   throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
+}
+
+function missingKey(part: KnownPart): string {
+  return ['missing', partAddress(part), ...(part.index === null ? [] : [part.index])].join(' ');
 }
 
 function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {

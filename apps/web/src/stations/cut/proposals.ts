@@ -1,7 +1,6 @@
 import {
   SURE_OF_NAME,
-  planEntries,
-  planOf,
+  missingParts,
   sureOfPart,
   type KnownPart,
   type MaskRuns,
@@ -12,7 +11,7 @@ import { create } from 'zustand';
 import type { BenchValue } from '../../bench/context';
 import { keyOf } from '../../bench/worker';
 import type { Tint } from '../../bench/worker/tint';
-import { pieceOfTokens, sameTokens, tokensOf } from '../../bench/parts';
+import { sameTokens, tokensOf } from '../../bench/parts';
 import type { ProposalPicture } from './proposal-tasks';
 import { cutWorker } from './worker';
 
@@ -71,9 +70,7 @@ function keep(): void {
 export async function propose(bench: BenchValue, steps: readonly ProposalStep[] = []): Promise<void> {
   const { doc, view } = bench;
   const beneath = beneathOf(bench);
-  const parts = planEntries(planOf(doc.character)).filter(
-    (part) => !part.hidden && !pieceOfTokens(doc, view.id, tokensOf(part)),
-  );
+  const parts = missingParts(doc, view.id);
   proposalStore.setState({ ...NONE, working: true, parts, beneath });
   try {
     let picture = await cutWorker().propose(keyOf(bench), view.id, parts);
