@@ -6,7 +6,7 @@ import type { Check, CheckId, Finding } from '../document/view-check.js';
 import { changeCharacter, changeView, viewById } from '../document/view-edits.js';
 import { LimberError, type Place } from '../errors.js';
 import { jointless } from '../joints/jointless.js';
-import { partAddress, type KnownPart } from '../plan/known-parts.js';
+import { numberedAddress, partAddress, type KnownPart } from '../plan/known-parts.js';
 import { missingParts } from '../plan/missing-parts.js';
 import { planOf, switchPart } from '../plan/plan.js';
 import { isStanding } from './drafted-doubts.js';
@@ -114,7 +114,7 @@ export function settleDoubt(
 }
 
 function missingKey(part: KnownPart): string {
-  return ['missing', partAddress(part), ...(part.index === null ? [] : [part.index])].join(' ');
+  return `missing ${numberedAddress(part)}`;
 }
 
 function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {

@@ -316,6 +316,11 @@ export function partAddress({ group, part, side }: Pick<NameTokens, 'group' | 'p
   return `${group}/${part ?? ''}/${side ?? ''}`;
 }
 
+/** A part's address with its number, where it has one: of two stretches of a tail, each has its own. */
+export function numberedAddress({ index, ...tokens }: Pick<NameTokens, 'group' | 'part' | 'side' | 'index'>): string {
+  return index === null ? partAddress(tokens) : `${partAddress(tokens)} ${index}`;
+}
+
 /** The known part with these tokens, or null for a part named freely. */
 export function knownPart(
   tokens: Pick<NameTokens, 'group' | 'side' | 'part'>,

@@ -2,7 +2,7 @@ import type { Plan, PlannedPart, PlannedSet } from '../document/row-types.js';
 import { LimberError } from '../errors.js';
 import type { NameTokens } from '../document/naming.js';
 import { labelFor } from '../document/naming.js';
-import { KNOWN_PARTS, knownPart, partAddress, type KnownPart } from './known-parts.js';
+import { KNOWN_PARTS, knownPart, numberedAddress, partAddress, type KnownPart } from './known-parts.js';
 import { CHOICES, DEFAULT_TEMPLATE, TEMPLATES, namesPart, writtenOut } from './templates.js';
 
 /** The most parts a plan may have. */
@@ -118,7 +118,7 @@ export function planFaults(plan: Plan): string[] {
   const faults: string[] = [];
   const seen = new Set<string>();
   for (const part of plan.parts) {
-    const key = `${partAddress(part)}/${part.index ?? ''}`;
+    const key = numberedAddress(part);
     if (seen.has(key)) faults.push(`There are two of ${labelFor(part)}.`);
     seen.add(key);
     if (part.range[0] > 0 || part.range[1] < 0) faults.push(`The range of ${labelFor(part)} leaves out rest, 0°.`);

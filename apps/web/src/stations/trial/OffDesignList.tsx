@@ -1,16 +1,14 @@
 import { labelFor, partOf, pieceById } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { pickPiece, useBench } from '../../bench/store';
-import { useTrial } from './trial-store';
 import { farOff, useOffDesign } from './useOffDesign';
 
 /** How far each piece is off the design, in words; a click picks it. */
 export function OffDesignList() {
   const { doc } = useOnBench();
   const picked = useBench((s) => s.pickedPiece);
-  const shown = useTrial(({ ghost, playing }) => ghost && !playing);
   const off = useOffDesign();
-  if (!shown) return null;
+  if (!off) return null;
   return (
     <section aria-label="Off the design" className="mb-4">
       <h3 className="mb-1 text-[15px]">Off the design</h3>

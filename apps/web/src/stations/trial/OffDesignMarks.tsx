@@ -8,7 +8,7 @@ import { farOff, useOffDesign } from './useOffDesign';
 export function OffDesignMarks({ palette }: { palette: Palette }) {
   const px = 1 / useBench((s) => s.viewport.scale);
   const picked = useBench((s) => s.pickedPiece);
-  return useOffDesign().map((one) => {
+  return useOffDesign()?.map((one) => {
     const { pieceId, from, to } = one;
     const isPicked = pieceId === picked;
     return [

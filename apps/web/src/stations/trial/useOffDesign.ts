@@ -4,13 +4,13 @@ import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { useTrial } from './trial-store';
 
-/** The pieces that do not sit on the ghost, those that are farthest off first; none without a ghost, or while it plays. */
-export function useOffDesign(): readonly OffDesign[] {
+/** The pieces that do not sit on the ghost, those that are farthest off first; null without a ghost, or while it plays. */
+export function useOffDesign(): readonly OffDesign[] | null {
   const { doc, view } = useOnBench();
   const bends = useBench((s) => s.bends);
   const shift = useBench((s) => s.shift);
   const shown = useTrial(({ ghost, playing }) => ghost && !playing);
-  return useMemo(() => (shown ? offDesign(doc, view.id, bends, shift) : []), [doc, view.id, bends, shift, shown]);
+  return useMemo(() => (shown ? offDesign(doc, view.id, bends, shift) : null), [doc, view.id, bends, shift, shown]);
 }
 
 /** How far a piece is off, in words. */

@@ -20,7 +20,6 @@ const QUIET_ELSEWHERE = 5000;
 export function useUnder(): void {
   const { doc, sheets, view, station } = useOnBench();
   const isHere = station === 'under';
-  const quiet = isHere ? QUIET : QUIET_ELSEWHERE;
   useEffect(() => {
     const signature = underKey(doc, view.id, sheets);
     const { signature: known, masked, bare: before } = useUnderStore.getState();
@@ -42,11 +41,11 @@ export function useUnder(): void {
           () => undefined,
         );
       },
-      before ? quiet : 0,
+      before ? (isHere ? QUIET : QUIET_ELSEWHERE) : 0,
     );
     return () => {
       wanted = false;
       clearTimeout(start);
     };
-  }, [doc, sheets, view.id, isHere, quiet]);
+  }, [doc, sheets, view.id, isHere]);
 }
