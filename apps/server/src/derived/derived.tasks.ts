@@ -9,27 +9,15 @@ import {
   type CharacterDoc,
   type DerivedRefs,
   type DerivedSheets,
-  type Memo,
   type PieceId,
   type Rect,
   type SheetRef,
   type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
-import { LRUCache } from 'lru-cache';
+import { memo } from '../threads/memo.js';
 import { keepIfAny, readArt, readArtWithDrawings, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
-
-/** Bytes of rounded ends and borders that a thread keeps: they outlive a change of another joint of the same piece. */
-const KEPT_PARTS = 48 * 1024 * 1024;
-const parts = new LRUCache<string, object>({ maxSize: KEPT_PARTS });
-const memo: Memo = <T extends object>(key: string, make: () => T, bytes: (made: T) => number): T => {
-  const known = parts.get(key);
-  if (known) return known as T;
-  const made = make();
-  parts.set(key, made, { size: 1 + bytes(made) });
-  return made;
-};
 
 /** A reference for each piece, all asked for at once: pictures are encoded beside the thread. */
 async function eachPiece<T>(

@@ -15,6 +15,7 @@ import {
   type PieceId,
   type ViewId,
 } from '@limber-sheaf/core';
+import { memo } from '../threads/memo.js';
 import { readArt } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
@@ -48,7 +49,7 @@ export const fit = task(
 export const fitAll = task(
   async ({ doc, viewId }: { doc: CharacterDoc; viewId: ViewId }, tell): Promise<MadeJoints> => {
     const art = await readArt(doc, viewId);
-    return fitAllJoints(doc, viewId, art, randomUUID, tell);
+    return fitAllJoints(doc, viewId, art, randomUUID, { memo, onProgress: tell });
   },
 );
 

@@ -26,6 +26,7 @@ import {
   type ViewMeasure,
 } from '@limber-sheaf/core';
 import { randomUUID } from 'node:crypto';
+import { memo } from '../threads/memo.js';
 import { designOf, keepIfAny, keepSheet, picture, readArt, sheet } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 import { poseNote, type PosedView } from './pose-note.js';
@@ -45,7 +46,7 @@ export const measure = task(async ({ doc, viewId }: { doc: CharacterDoc; viewId:
 export const carry = task(
   async (order: { doc: CharacterDoc; fromId: ViewId; toId: ViewId; wish: CarryWish }): Promise<MadeJoints> => {
     const { doc, fromId, toId, wish } = order;
-    return carryOver(doc, fromId, toId, await readArt(doc, toId), randomUUID, wish);
+    return carryOver(doc, fromId, toId, await readArt(doc, toId), randomUUID, { ...wish, memo });
   },
 );
 

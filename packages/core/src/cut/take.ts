@@ -51,6 +51,18 @@ function withPixels(
   return { face: trimToPaint(next), area, painted };
 }
 
+/** Has a face a pixel under a mask? Most have none, and need not be copied to find out. */
+function hasPaintUnder(face: PlacedBitmap, mask: PlacedMask): boolean {
+  const { x, y, width, height } = intersectRects(face, mask);
+  const words = wordsOf(face);
+  for (let row = y; row < y + height; row++) {
+    const i = (row - face.y) * face.width + x - face.x;
+    const j = (row - mask.y) * mask.width + x - mask.x;
+    for (let k = 0; k < width; k++) if (mask.data[j + k] > 0 && words[i + k] >>> 24 > 0) return true;
+  }
+  return false;
+}
+
 /**
  * Moves the design's pixels under `mask` into one piece and out of all the others, so that each pixel still
  * belongs to one piece at most.
@@ -80,10 +92,8 @@ export function takePixels(
   }
   changed.set(target, own.face);
   for (const [id, face] of faces) {
-    if (id === target || !face) continue;
-    if (intersectRects(face, mask).width === 0) continue;
+    if (id === target || !face || !hasPaintUnder(face, mask)) continue;
     const left = withPixels(face, design, mask, false);
-    if (left.area === 0) continue;
     if (!left.face) {
       return refuse(
         'would-empty',
@@ -114,9 +124,8 @@ export function giveBackPixels(
   const changed = new Map<string, PlacedBitmap>();
   let area = 0;
   for (const [id, face] of faces) {
-    if (!face || (target !== null && id !== target)) continue;
+    if (!face || (target !== null && id !== target) || !hasPaintUnder(face, mask)) continue;
     const left = withPixels(face, design, mask, false);
-    if (left.area === 0) continue;
     if (!left.face) {
       return refuse('would-empty', `This would give back all of ${nameOf(id)}. Delete the piece instead.`, {
         x: face.x,

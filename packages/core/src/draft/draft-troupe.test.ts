@@ -1,6 +1,7 @@
 import { maskOfShapes, sureOfPart } from '../cut/propose/parts-of-proposal.js';
 import { proposeParts, type Proposal } from '../cut/propose/propose-parts.js';
 import { KNOWN_PARTS, partAddress, type KnownPart } from '../plan/known-parts.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
 import { maskArea, type PlacedMask } from '../raster/mask.js';
 import { cutPart, rawCharacter } from '../testing/jointed.js';
 import { TROUPE, drawMember } from '../testing/troupe/index.js';
@@ -11,13 +12,15 @@ const SEEN = 12;
 /** What counts as found: shared by both, of what either has. */
 const ALIKE = 0.75;
 
-/** By part and by shape of a proposal, how many pixels they share. Masks are as large as the design, and share none. */
-function shared({ labels, shapes }: Proposal, masks: readonly PlacedMask[]): Uint32Array[] {
-  const owner = new Int16Array(labels.length).fill(-1);
-  for (const [at, { data }] of masks.entries()) for (let i = 0; i < data.length; i++) if (data[i] > 127) owner[i] = at;
-  const counts = masks.map(() => new Uint32Array(shapes.length));
-  for (let i = 0; i < labels.length; i++) if (labels[i] > 0 && owner[i] >= 0) counts[owner[i]][labels[i] - 1]++;
-  return counts;
+/** By part and by shape of a proposal, how many pixels they share. */
+function shared({ labels, shapes }: Proposal, { width }: PlacedBitmap, masks: readonly PlacedMask[]): Uint32Array[] {
+  return masks.map((mask) => {
+    const counts = new Uint32Array(shapes.length);
+    for (let row = 0, i = 0; row < mask.height; row++)
+      for (let at = (mask.y + row) * width + mask.x, column = 0; column < mask.width; column++, i++, at++)
+        if (mask.data[i] > 0 && labels[at] > 0) counts[labels[at] - 1]++;
+    return counts;
+  });
 }
 
 /** What a draft is not sure of, once each proposed part is cut: how many things, and the parts that they are about. */
@@ -41,7 +44,7 @@ function judged(make: (typeof TROUPE)[number]) {
   const { design, masks } = drawMember(make());
   const parts = KNOWN_PARTS.filter((part) => masks.has(partAddress(part)));
   const proposal = proposeParts(design, parts);
-  const both = shared(proposal, [...masks.values()]);
+  const both = shared(proposal, design, [...masks.values()]);
   const { count: doubts, about } = doubted(design, proposal, parts);
   let [all, found, named, told] = [0, 0, 0, 0];
   for (const [at, [address, mask]] of [...masks].entries()) {

@@ -23,10 +23,17 @@ export function clearance(faces: readonly PlacedBitmap[], at: { x: number; y: nu
   return clear;
 }
 
+/** What was found of a face: a trunk is asked for it by each limb that hangs from it. */
+const thicknesses = new WeakMap<PlacedBitmap, number>();
+
 /** The widest disc in a face's paint, px across. */
 export function thickness(face: PlacedBitmap): number {
+  const known = thicknesses.get(face);
+  if (known !== undefined) return known;
   let deepest = 0;
-  for (const depth of depthsOf(face)) if (depth > deepest && Number.isFinite(depth)) deepest = depth;
+  const depths = depthsOf(face);
+  for (let i = 0; i < depths.length; i++) if (depths[i] > deepest) deepest = depths[i];
+  thicknesses.set(face, 2 * deepest);
   return 2 * deepest;
 }
 

@@ -56,8 +56,13 @@ export function isLineSteady(before: CharacterDoc, doc: CharacterDoc, { id, view
 
 /** A view's pictures with what follows from its rows, of all pieces or of some. */
 export function withDerived(doc: CharacterDoc, viewId: ViewId, art: ViewArt, only?: ReadonlySet<PieceId>): ViewArt {
+  return withSheets(art, derivedSheets(doc, viewId, art, only));
+}
+
+/** A view's pictures with sheets that were worked out. */
+export function withSheets(art: ViewArt, derived: ReadonlyMap<PieceId, DerivedSheets>): ViewArt {
   const pieces = new Map(art.pieces);
-  for (const [id, sheets] of derivedSheets(doc, viewId, art, only)) {
+  for (const [id, sheets] of derived) {
     const given = pieces.get(id);
     if (given) pieces.set(id, { ...given, ...sheets });
   }

@@ -13,6 +13,7 @@ import { overWord } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
 import { createMask, unionCoverage } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
+import { nearestWords } from '../raster/nearest-word.js';
 import { NOWHERE, offSegment, type Vector } from './limb-axis.js';
 import { alikeWords, colourOf, opaqueWord, withAlpha } from '../raster/words.js';
 
@@ -138,9 +139,7 @@ function nearestFill(words: Uint32Array, rect: Rect, lineColour: Rgb): Uint32Arr
   const blends = reachOf(line, 2);
   const paint = createMask(rect.width, rect.height);
   for (let i = 0; i < words.length; i++) if (words[i] >>> 24 === 255 && !blends[i]) paint.data[i] = 255;
-  const nearest = new Int32Array(words.length);
-  distanceField(paint, { nearest });
-  return Uint32Array.from(nearest, (at) => (at < 0 ? 0 : words[at]));
+  return nearestWords(words, paint);
 }
 
 /** How much of a colour is line, 0 to 1: its place on the way from fill to line, in sRGB as it was blended. */

@@ -1,5 +1,6 @@
 import { cleanLimits, cleanRange, sweepJoint, type Sweep } from './sweep-joint.js';
 import { applyDiff } from '../document/diff.js';
+import { withSheets } from './derive-sheets.js';
 import { rememberAll, roughSheets, type Memo } from './rough-sheets.js';
 import { inFrontOf } from '../document/family.js';
 import { changeJoint, jointById, setInFront } from './joint-edits.js';
@@ -169,12 +170,8 @@ function candidates(doc: CharacterDoc, joint: JointRow): Candidate[] {
 
 /** The sweep of one joint with its two ends worked out anew; what settling would change of them is a pixel here and there. */
 function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: number, memo: Memo): Sweep | null {
-  const pieces = new Map(art.pieces);
-  for (const [id, sheets] of roughSheets(doc, joint.viewId, art, new Set([joint.childId, joint.parentId]), memo)) {
-    const given = pieces.get(id);
-    if (given) pieces.set(id, { ...given, ...sheets });
-  }
-  const assembly = assembleJoint(doc, joint, { ...art, pieces });
+  const ends = roughSheets(doc, joint.viewId, art, new Set([joint.childId, joint.parentId]), memo);
+  const assembly = assembleJoint(doc, joint, withSheets(art, ends));
   return assembly && sweepJoint(assembly, sweptRange(joint), { step });
 }
 

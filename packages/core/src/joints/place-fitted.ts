@@ -8,8 +8,8 @@ import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { measureLine } from '../raster/measure-line.js';
 import { SURE_ENOUGH, fitBetween, type PairFit } from './fit-between.js';
 import { limbSilhouette } from './limb-silhouette.js';
-import { withDerived } from './derive-sheets.js';
-import { rememberAll } from './rough-sheets.js';
+import { derivedSheets, withSheets } from './derive-sheets.js';
+import { rememberAll, roughSheets, type Memo } from './rough-sheets.js';
 import { bestArrangement } from './mend-joint.js';
 import { changeJoint, deleteJoint, jointById, placeJoint } from './joint-edits.js';
 import { mayTurn } from './jointless.js';
@@ -81,6 +81,12 @@ export interface MadeJoints {
   notes: string[];
 }
 
+export interface FitAllOptions {
+  /** What was worked out of the same pictures before; what is tried here goes into it. */
+  memo?: Memo;
+  onProgress?: (share: number, what: string) => void;
+}
+
 /**
  * Fits and rounds every joint that the family asks for and that is not there yet, each in the arrangement that is clean
  * through most of its range. Where none can be fitted, nothing is changed and every reason told.
@@ -91,7 +97,7 @@ export function fitAllJoints(
   viewId: ViewId,
   art: ViewArt,
   freshId: () => JointId,
-  onProgress?: (share: number, what: string) => void,
+  { memo = rememberAll(), onProgress }: FitAllOptions = {},
 ): MadeJoints {
   const notes: string[] = [];
   const stay: string[] = [];
@@ -149,8 +155,9 @@ export function fitAllJoints(
       notes.push(`${pieceName(doc, pieceById(doc, childId))} is left: ${why.sentence}`);
     }
   }
-  const rounded = withDerived(doc, viewId, art);
-  const memo = rememberAll();
+  // What the joints give as they are is where the tries of each begin.
+  const rough = roughSheets(doc, viewId, art, new Set(order.map(({ id }) => id)), memo);
+  const rounded = withSheets(art, derivedSheets(doc, viewId, art, undefined, rough));
   for (const [at, id] of placed.entries()) {
     onProgress?.(0.5 + at / placed.length / 2, 'Arrangement');
     const change = bestArrangement(doc, id, art, rounded, memo);

@@ -65,7 +65,7 @@ export function roughSheets(
       [hidden.overlap, mergeSheets([hidden.under, mixed?.under ?? null])],
       clean ?? face,
     );
-    const apart = lineApart(doc, piece, clean ?? face, art);
+    const apart = lineApart(doc, order, at, clean ?? face, art, memo);
     result.set(piece.id, {
       // What the artist copied stays, wherever it lies.
       overlap: extra ? mergeSheets([overlap, opaqueDesign(extra, art.design)]) : overlap,
@@ -159,19 +159,40 @@ function jointsInOrder(doc: CharacterDoc, piece: PieceRow): JointRow[] {
 }
 
 /** A piece's paint without the outline round its limb, and that outline; null where its line does not lie under all. */
-function lineApart(doc: CharacterDoc, piece: PieceRow, drawn: PlacedBitmap | null, art: ViewArt): LineUnder | null {
+function lineApart(
+  doc: CharacterDoc,
+  order: readonly PieceRow[],
+  at: number,
+  drawn: PlacedBitmap | null,
+  art: ViewArt,
+  memo: Memo,
+): LineUnder | null {
+  const piece = order[at];
   const joint = drawn && lineJoint(doc, piece.id);
   if (!drawn || !joint) return null;
-  const limb = [...limbUnderLine(doc, piece.id)].flatMap((id) => art.pieces.get(id)?.face ?? []);
-  const discs = doc.joints.flatMap((j) => {
-    if (!hasLineUnder(j) || (j.childId !== piece.id && j.parentId !== piece.id) || !carriesDisc(j, piece.id)) return [];
-    const face = art.pieces.get(piece.id)?.face;
-    const other = art.pieces.get(j.childId === piece.id ? j.parentId : j.childId)?.face;
-    const goesOn = face && other && j.kind === 'hinge';
-    return [{ x: j.x, y: j.y, radius: j.radius, straight: goesOn ? straightEnd(face, other, j) : NOWHERE }];
+  const make = () => {
+    const limb = [...limbUnderLine(doc, piece.id)].flatMap((id) => art.pieces.get(id)?.face ?? []);
+    const discs = doc.joints.flatMap((j) => {
+      if (!hasLineUnder(j) || (j.childId !== piece.id && j.parentId !== piece.id) || !carriesDisc(j, piece.id))
+        return [];
+      const face = art.pieces.get(piece.id)?.face;
+      const other = art.pieces.get(j.childId === piece.id ? j.parentId : j.childId)?.face;
+      const goesOn = face && other && j.kind === 'hinge';
+      return [{ x: j.x, y: j.y, radius: j.radius, straight: goesOn ? straightEnd(face, other, j) : NOWHERE }];
+    });
+    const { lineWidth, lineColour } = joint;
+    return lineUnder({ design: art.design, face: drawn, limb, discs, lineWidth, lineColour });
+  };
+  const sources = [lineSources(doc, piece), placeOf(piece.face), placeOf(piece.own), piece.unmix];
+  const discs = discsSharedBy(doc, piece.id).map((j) => {
+    const other = order.findIndex(({ id }) => id !== piece.id && (id === j.childId || id === j.parentId));
+    return [j.x, j.y, j.radius, other];
   });
-  const { lineWidth, lineColour } = joint;
-  return lineUnder({ design: art.design, face: drawn, limb, discs, lineWidth, lineColour });
+  return memo(
+    deriveKey('line 1', [...sources, discs, bordersKey(doc, order, at)]),
+    make,
+    ({ fill, line }) => (fill?.data.length ?? 0) + (line?.data.length ?? 0),
+  );
 }
 
 /** Is a piece's end rounded to the joint's disc, or kept as drawn? */
@@ -272,6 +293,11 @@ function bordersOf(order: readonly PieceRow[], at: number, rect: Rect, art: View
   }));
 }
 
+/** The key of the blends along a piece's borders: the two of a pair are told by their places in the order. */
+function bordersKey(doc: CharacterDoc, order: readonly PieceRow[], at: number): string {
+  return deriveKey('borders 1', [borderSources(doc, order, at), order.map((p) => placeOf(p.face))]);
+}
+
 /** Unmixes one piece's borders with its neighbours; null where there is nothing to unmix. */
 function unmixPiece(doc: CharacterDoc, order: readonly PieceRow[], at: number, art: ViewArt, memo: Memo): Unmix | null {
   const withinDisc = sharedDiscs(doc, order[at].id);
@@ -279,8 +305,7 @@ function unmixPiece(doc: CharacterDoc, order: readonly PieceRow[], at: number, a
   if (!face || !order[at].unmix) return null;
   const rect = outsetRect(face, 4);
   const borders = memo(
-    // The two of a pair are told by their places in the order.
-    deriveKey('borders 1', [borderSources(doc, order, at), order.map((p) => placeOf(p.face))]),
+    bordersKey(doc, order, at),
     () => bordersOf(order, at, rect, art),
     (pixels) => pixels.length * BYTES_OF_BORDER_PIXEL,
   );
@@ -303,14 +328,19 @@ function unmixPiece(doc: CharacterDoc, order: readonly PieceRow[], at: number, a
  * highlight crosses it, its blends are the limb's own, and taking them apart would tear a seam into both.
  */
 function sharedDiscs(doc: CharacterDoc, pieceId: PieceId): (otherId: PieceId, x: number, y: number) => boolean {
-  const joints = doc.joints.filter(
-    (j) => j.rounded && j.discOn === 'both' && (j.childId === pieceId || j.parentId === pieceId),
-  );
+  const joints = discsSharedBy(doc, pieceId);
   return (otherId, x, y) =>
     joints.some(
       (j) =>
         (j.childId === otherId || j.parentId === otherId) && Math.hypot(x + 0.5 - j.x, y + 0.5 - j.y) < j.radius + 1,
     );
+}
+
+/** The joints at which a piece and another both carry the disc. */
+function discsSharedBy(doc: CharacterDoc, pieceId: PieceId): JointRow[] {
+  return doc.joints.filter(
+    (j) => j.rounded && j.discOn === 'both' && (j.childId === pieceId || j.parentId === pieceId),
+  );
 }
 
 /** The face with unmixed edges, and the paint of the piece's own layers over it; null where nothing differs from the face. */

@@ -84,24 +84,29 @@ export function cropPlaced(src: PlacedBitmap, rect: Rect): PlacedBitmap {
 
 /** The smallest rectangle (canvas px) that holds every pixel with alpha > 0, or null for a blank bitmap. */
 export function paintBounds(src: PlacedBitmap): Rect | null {
+  const { width, height } = src;
   const words = wordsOf(src);
-  let left = src.width;
+  const isBlank = (y: number) => {
+    for (let i = y * width, end = i + width; i < end; i++) if (words[i] >>> 24 !== 0) return false;
+    return true;
+  };
+  let top = 0;
+  while (top < height && isBlank(top)) top++;
+  if (top === height) return null;
+  let bottom = height - 1;
+  while (isBlank(bottom)) bottom--;
+  // Only what lies beyond the bounds so far is looked at: what is within a piece is most of it.
+  let left = width;
   let right = -1;
-  let top = -1;
-  let bottom = -1;
-  for (let y = 0; y < src.height; y++) {
-    const row = y * src.width;
+  for (let y = top; y <= bottom; y++) {
+    const row = y * width;
     let first = 0;
-    while (first < src.width && words[row + first] >>> 24 === 0) first++;
-    if (first === src.width) continue;
-    let last = src.width - 1;
-    while (words[row + last] >>> 24 === 0) last--;
-    if (first < left) left = first;
-    if (last > right) right = last;
-    if (top < 0) top = y;
-    bottom = y;
+    while (first < left && words[row + first] >>> 24 === 0) first++;
+    left = first;
+    let last = width - 1;
+    while (last > right && words[row + last] >>> 24 === 0) last--;
+    right = last;
   }
-  if (top < 0) return null;
   return { x: src.x + left, y: src.y + top, width: right - left + 1, height: bottom - top + 1 };
 }
 

@@ -43,21 +43,21 @@ export function distanceField(mask: Mask, { out, nearest, scratch }: DistanceOpt
     for (let x = 0; x < width; x++, i++) {
       const d = data[i] > INSIDE ? 0 : y > 0 ? field[i - width] + 1 : Infinity;
       field[i] = d;
-      if (source) source[i] = y - d;
+      if (source) source[i] = i - d * width;
     }
   for (let y = height - 2, i = height * width - width - 1; y >= 0; y--)
     for (let x = 0; x < width; x++, i--) {
       const d = field[i + width] + 1;
       if (d >= field[i]) continue;
       field[i] = d;
-      if (source) source[i] = y + d;
+      if (source) source[i] = i + d * width;
     }
-  for (let y = 0; y < height; y++) lowerEnvelope(field, y * width, width, work, source, nearest);
+  for (let y = 0; y < height; y++) alongRow(field, y * width, width, work, source, nearest);
   return field;
 }
 
-/** Turns one row of column distances into true distances: the lower envelope of parabolas. */
-function lowerEnvelope(
+/** Turns one row of column distances into true distances. Between two inside pixels of a row nothing beyond them counts. */
+function alongRow(
   field: Float32Array,
   start: number,
   width: number,
@@ -65,9 +65,30 @@ function lowerEnvelope(
   source?: Int32Array,
   nearest?: Int32Array,
 ): void {
+  let from = 0;
+  for (let x = 0; x < width; x++) {
+    if (field[start + x] > 0) continue;
+    if (nearest) nearest[start + x] = start + x;
+    if (x > from + 1 || (x > from && field[start + from] > 0))
+      lowerEnvelope(field, start, from, x + 1, work, source, nearest);
+    from = x;
+  }
+  if (from < width - 1 || field[start + from] > 0) lowerEnvelope(field, start, from, width, work, source, nearest);
+}
+
+/** Turns a stretch of a row of column distances into true distances: the lower envelope of parabolas. */
+function lowerEnvelope(
+  field: Float32Array,
+  start: number,
+  from: number,
+  to: number,
+  work: DistanceScratch,
+  source?: Int32Array,
+  nearest?: Int32Array,
+): void {
   const { column, apex, edge } = work;
   let k = -1;
-  for (let x = 0; x < width; x++) {
+  for (let x = from; x < to; x++) {
     const d = field[start + x];
     column[x] = d * d;
     if (d === Infinity) continue;
@@ -84,15 +105,15 @@ function lowerEnvelope(
     edge[k] = meet;
   }
   if (k < 0) {
-    nearest?.fill(-1, start, start + width);
+    nearest?.fill(-1, start + from, start + to);
     return;
   }
   const last = k;
   k = 0;
-  for (let x = 0; x < width; x++) {
+  for (let x = from; x < to; x++) {
     while (k < last && edge[k + 1] < x) k++;
     const dx = x - apex[k];
     field[start + x] = Math.sqrt(dx * dx + column[apex[k]]);
-    if (nearest && source) nearest[start + x] = source[start + apex[k]] * width + apex[k];
+    if (nearest && source) nearest[start + x] = source[start + apex[k]];
   }
 }

@@ -15,7 +15,7 @@ import type {
 import type { ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { changeJoint } from '../joints/joint-edits.js';
-import { fitAllJoints, type MadeJoints } from '../joints/place-fitted.js';
+import { fitAllJoints, type FitAllOptions, type MadeJoints } from '../joints/place-fitted.js';
 import { limbOf } from './measure-view.js';
 import { layUnfitted, placeLike, rangeFromSide } from './place-alike.js';
 import { whoCovers, type Covering } from './who-covers.js';
@@ -42,7 +42,7 @@ export function carryOver(
   toId: ViewId,
   art: ViewArt,
   freshId: () => JointId,
-  { order = true, joints = true, only = null }: CarryWish = {},
+  { order = true, joints = true, only = null, memo }: CarryWish & Pick<FitAllOptions, 'memo'> = {},
 ): MadeJoints {
   const known = new Set(drawOrder(doc, fromId).map(({ partId }) => partId));
   if (!drawOrder(doc, toId).some(({ partId }) => known.has(partId)))
@@ -56,7 +56,7 @@ export function carryOver(
   const ordered = applyDiff(doc, laid);
   let made: MadeJoints = { diff: NO_CHANGE, made: 0, notes: [] };
   try {
-    made = onlyOf(ordered, fitAllJoints(ordered, toId, art, freshId), only);
+    made = onlyOf(ordered, fitAllJoints(ordered, toId, art, freshId, { memo }), only);
   } catch (error) {
     if (!(error instanceof LimberError)) throw error;
     made.notes.push(error.message);

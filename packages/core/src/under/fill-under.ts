@@ -1,9 +1,9 @@
 import { flatColours, inOwnColours, purePaint } from '../joints/carry-paint.js';
 import { cropPlaced, createPlaced, outsetRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
-import { distanceField } from '../raster/distance-field.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import type { PlacedMask } from '../raster/mask.js';
+import { nearestWords } from '../raster/nearest-word.js';
 import { mixWords, opaqueWord } from '../raster/words.js';
 import { innerLines, type InnerLine } from './inner-lines.js';
 import { pointsAlongLine } from './points-along.js';
@@ -62,7 +62,7 @@ export function fillUnder({ face, region, mode, line, outlines }: FillInput): Fi
   };
   const carried =
     made === 'flat'
-      ? nearest(near, pure)
+      ? nearestWords(wordsOf(near), { width: near.width, height: near.height, data: pure })
       : made === 'continue'
         ? carryPattern(near, pure, pattern, isWanted)
         : smooth(near, pure);
@@ -88,14 +88,6 @@ function nearFace(face: PlacedBitmap, region: PlacedMask): PlacedBitmap | null {
     if (wordsOf(near).some((word) => word >>> 24 === 255)) return near;
   }
   return null;
-}
-
-/** By pixel the nearest pure one. */
-function nearest(near: PlacedBitmap, pure: Uint8Array): Uint32Array {
-  const words = wordsOf(near);
-  const from = new Int32Array(words.length);
-  distanceField({ width: near.width, height: near.height, data: pure }, { nearest: from });
-  return Uint32Array.from(from, (at) => (at < 0 ? 0 : words[at]));
 }
 
 function smooth(near: PlacedBitmap, pure: Uint8Array): Uint32Array {

@@ -6,6 +6,7 @@ import type { Hand, TableEvent, TableView } from '../station';
 import { pickByClick, useBench } from '../store';
 import { handWorker } from '../worker';
 import type { TableTasks } from '../worker/table-tasks';
+import { InOrder } from './in-order';
 
 type PointerEvents = Konva.KonvaEventObject<PointerEvent>;
 
@@ -37,6 +38,9 @@ export function usePointer(
   const space = useRef(false);
   const touches = useRef(new Set<number>());
   const presses = useRef<{ x: number; y: number }[]>([]);
+  const steps = useRef(new InOrder());
+  /** Is a press being told to the hand, which looks up what lies there? */
+  const pressing = useRef(false);
   const setPanning = (panning: boolean) => useBench.setState({ panning });
 
   useEffect(() => {
@@ -58,8 +62,8 @@ export function usePointer(
 
   const table = useMemo<TableView>(
     () => ({
-      pieceUnder: (x, y) =>
-        handWorker<TableTasks>().pieceUnder(
+      pieceUnder: (x, y) => {
+        const found = handWorker<TableTasks>().pieceUnder(
           [...order].reverse().map((piece) => {
             const at = placements.get(piece.id);
             const there = at ? unapply(at, x, y) : { x, y };
@@ -67,7 +71,10 @@ export function usePointer(
             const place = piece.soft && angle ? broughtBack(piece.soft, angle, there) : there;
             return { id: piece.id, face: piece.face, ...place };
           }),
-        ),
+        );
+        if (pressing.current) steps.current.hold(found);
+        return found;
+      },
       placeOf: (pieceId, x, y) => {
         const at = placements.get(pieceId);
         return at ? apply(at, x, y) : { x, y };
@@ -76,11 +83,22 @@ export function usePointer(
     [order, placements, bent],
   );
 
-  const send = (kind: TableEvent['kind'], event: PointerEvents, dragged = drag.current?.dragged ?? false): boolean => {
+  /** Tells the hand what the pointer does; `then` hears whether that meant something to it. */
+  const send = (
+    kind: TableEvent['kind'],
+    event: PointerEvents,
+    dragged = drag.current?.dragged ?? false,
+    then?: (isMeant: boolean) => void,
+  ) => {
     const { altKey: free, shiftKey: more, pointerType } = event.evt;
     const pressure = pointerType === 'pen' ? event.evt.pressure : 1;
     const told = { kind, ...onCanvas(event), free, more, pressure, dragged, pressed: drag.current !== null };
-    return hand?.send(told, bench, table) ?? false;
+    steps.current.take(() => {
+      pressing.current = kind === 'press';
+      const isMeant = hand?.send(told, bench, table) ?? false;
+      pressing.current = false;
+      then?.(isMeant);
+    });
   };
 
   const down = (event: PointerEvents) => {
@@ -119,11 +137,12 @@ export function usePointer(
       setPanning(space.current);
       return;
     }
-    if (send('release', event, current?.dragged ?? true)) return;
-    if (!current || current.dragged) return;
     const at = onCanvas(event);
     const { shiftKey } = event.evt;
-    void table.pieceUnder(at.x, at.y).then((id) => pickByClick(doc, id, shiftKey));
+    send('release', event, current?.dragged ?? true, (isMeant) => {
+      if (!isMeant && current && !current.dragged)
+        void table.pieceUnder(at.x, at.y).then((id) => pickByClick(doc, id, shiftKey));
+    });
   };
 
   const leave = (event: PointerEvents) => {

@@ -181,7 +181,8 @@ function roomyAlpha(paint: PlacedBitmap, margin: number): { rect: Rect; alpha: F
 
 /** Distance from each pixel's centre to the shape's edge, px: positive outside it, negative inside. */
 function edgeDistance(alpha: Float32Array, { width, height }: Rect): Float32Array {
-  const inside = Uint8Array.from(alpha, (a) => (a > 0.5 ? 255 : 0));
+  const inside = new Uint8Array(alpha.length);
+  for (let i = 0; i < alpha.length; i++) if (alpha[i] > 0.5) inside[i] = 255;
   const outside = inside.map((v) => 255 - v);
   const toShape = distanceField({ width, height, data: inside });
   const toGround = distanceField({ width, height, data: outside });

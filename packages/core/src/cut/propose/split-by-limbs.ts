@@ -19,10 +19,11 @@ export function splitByLimbs(segments: Segments, figure: FigureLobes | null): Li
   const { patches, labels, width } = segments;
   if (!figure) return { ...segments, lobes: patches.map(() => -1) };
   const limbs = figure.lobes.map(({ kind }) => kind !== 'head');
-  const regions = Int8Array.from(labels, (label, i) => {
-    const lobe = label > 0 ? figure.at(i % width, (i / width) | 0).lobe : -1;
-    return lobe >= 0 && limbs[lobe] ? lobe : -1;
-  });
+  const regions = new Int8Array(labels.length).fill(-1);
+  for (let i = 0; i < labels.length; i++) {
+    const lobe = labels[i] > 0 ? figure.at(i % width, (i / width) | 0).lobe : -1;
+    if (lobe >= 0 && limbs[lobe]) regions[i] = lobe;
+  }
   // By patch and region, pixels; the last is the trunk.
   const wide = limbs.length + 1;
   const counts = new Uint32Array(patches.length * wide);

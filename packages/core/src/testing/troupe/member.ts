@@ -89,7 +89,7 @@ export function soloLayer(part: TruePart, line: Line | null): Layer {
 /** A character as an illustrator hands it over, and what is true of it. */
 export interface Drawing {
   design: PlacedBitmap;
-  /** What each part shows at rest, back to front. */
+  /** What each part shows at rest, back to front, where it shows; a mask without a pixel where nothing of it does. */
   masks: Map<string, PlacedMask>;
 }
 
@@ -152,9 +152,9 @@ function layersNear(layers: readonly Layer[], x: number, y: number): Layer[] {
 /** Draws a character. A pixel belongs to the frontmost part whose contour holds its centre. */
 export function drawMember({ width, height, layers }: Member): Drawing {
   const design = createPlaced({ x: 0, y: 0, width, height });
-  const masks = new Map<string, PlacedMask>();
-  for (const { parts } of layers)
-    for (const { address } of parts) masks.set(address, createPlacedMask({ x: 0, y: 0, width, height }));
+  const parts = layers.flatMap((layer) => layer.parts);
+  const numberOf = new Map(parts.map((part, at) => [part, at + 1]));
+  const owners = new Uint8Array(width * height);
   for (let top = 0; top < height; top += CELL)
     for (let left = 0; left < width; left += CELL) {
       const near = layersNear(layers, left + CELL / 2, top + CELL / 2);
@@ -165,26 +165,61 @@ export function drawMember({ width, height, layers }: Member): Drawing {
           const [colour, owner] = pixelOf(near, column + 0.5, row + 0.5);
           if (owner === null || colour[3] === 0) continue;
           design.data.set(colour, i * 4);
-          (masks.get(owner) as PlacedMask).data[i] = 255;
+          owners[i] = numberOf.get(owner) as number;
         }
     }
-  return { design, masks };
+  return { design, masks: masksOf(owners, width, parts) };
+}
+
+/** What each part shows, by the number of whose each pixel of a canvas is: 0 for nobody's. */
+function masksOf(owners: Uint8Array, width: number, parts: readonly TruePart[]): Map<string, PlacedMask> {
+  const bounds = parts.map(() => ({ left: Infinity, top: Infinity, right: 0, bottom: 0 }));
+  for (let i = 0; i < owners.length; i++) {
+    if (owners[i] === 0) continue;
+    const own = bounds[owners[i] - 1];
+    const [x, y] = [i % width, Math.floor(i / width)];
+    if (x < own.left) own.left = x;
+    if (y < own.top) own.top = y;
+    if (x >= own.right) own.right = x + 1;
+    own.bottom = y + 1;
+  }
+  return new Map(
+    parts.map(({ address }, at) => {
+      const { left, top, right, bottom } = bounds[at];
+      if (right === 0) return [address, createPlacedMask({ x: 0, y: 0, width: 0, height: 0 })];
+      const mask = createPlacedMask({ x: left, y: top, width: right - left, height: bottom - top });
+      for (let row = 0, i = 0; row < mask.height; row++)
+        for (let from = (top + row) * width + left, column = 0; column < mask.width; column++, i++, from++)
+          if (owners[from] === at + 1) mask.data[i] = 255;
+      return [address, mask];
+    }),
+  );
 }
 
 /** A pixel of the finished design, and whose it is. */
-function pixelOf(layers: readonly Layer[], x: number, y: number): [Uint8Array, string | null] {
+function pixelOf(layers: readonly Layer[], x: number, y: number): [Uint8Array, TruePart | null] {
   const pixel: [number, number, number, number] = [0, 0, 0, 0];
-  let owner: string | null = null;
-  for (const layer of layers) {
-    const found = look(layer, x, y);
-    const cover = found ? clamp(found.depth + 0.5) : 0;
-    if (!found || cover === 0) continue;
-    layOver(pixel, colourAt(layer, found.part, found.depth, x, y), cover);
+  let owner: TruePart | null = null;
+  for (const { layer, part, depth, cover } of seenFrom(layers, x, y)) {
+    layOver(pixel, colourAt(layer, part, depth, x, y), cover);
     // The soft rim against the paper belongs to whoever draws it.
-    if (found.depth > 0 || owner === null) owner = found.part.address;
+    if (depth > 0 || owner === null) owner = part;
   }
   const [r, g, b, a] = pixel;
   return [Uint8Array.of(Math.round(r), Math.round(g), Math.round(b), Math.round(a * 255)), owner];
+}
+
+/** The layers that show at a place, back to front: from the frontmost that hides all behind it. */
+function seenFrom(layers: readonly Layer[], x: number, y: number) {
+  const seen: { layer: Layer; part: TruePart; depth: number; cover: number }[] = [];
+  for (let at = layers.length - 1; at >= 0; at--) {
+    const found = look(layers[at], x, y);
+    const cover = found ? clamp(found.depth + 0.5) : 0;
+    if (!found || cover === 0) continue;
+    seen.push({ layer: layers[at], ...found, cover });
+    if (cover === 1) break;
+  }
+  return seen.reverse();
 }
 
 /** A part alone and whole, with its paint and outline also where others hide it at rest. */
