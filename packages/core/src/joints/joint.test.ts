@@ -12,7 +12,7 @@ import { fitJoint, type JointFit } from './fit-joint.js';
 import type { OutlineOn } from '../document/row-types.js';
 import { roundJoint } from './round-joint.js';
 import type { Assembly } from './bend-rig.js';
-import { sweepJoint } from './sweep-joint.js';
+import { roughCleanRange, sweepJoint } from './sweep-joint.js';
 import { colourDistance } from '../raster/colour.js';
 
 /** A spread of limbs; `npm run bench` measures hundreds more, up to 400 px wide. */
@@ -145,6 +145,19 @@ describe.each(limbs)('a straight limb of $width px at $angle° with a line of $l
     expect(low).toBeGreaterThanOrEqual(-5);
     expect(high).toBeLessThanOrEqual(5);
   });
+
+  test.each([true, false])(
+    'has the same range when it is looked at from rest to the first fault (rounded: %s)',
+    (rounded) => {
+      const { assembly } = rigFor(spec, { rounded });
+      for (const [range, step] of [
+        [[-40, 60], 10],
+        [[-7, 3], 1],
+        [[5, 40], 10],
+      ] as const)
+        expect(roughCleanRange(assembly, range, step)).toEqual(sweepJoint(assembly, range, { step }).cleanRange);
+    },
+  );
 });
 
 test('hidden paint that sticks out of a turned limb is a kink, and none where the artist has put it beneath', () => {

@@ -1,4 +1,4 @@
-import { cleanLimits, cleanRange, sweepJoint, type Sweep } from './sweep-joint.js';
+import { cleanLimits, roughCleanRange, type CleanLimits } from './sweep-joint.js';
 import { applyDiff } from '../document/diff.js';
 import { withSheets } from './derive-sheets.js';
 import { rememberAll, roughSheets, type Memo } from './rough-sheets.js';
@@ -51,16 +51,10 @@ export function mendsFor(
   for (const [at, candidate] of tries.entries()) {
     if (onProgress?.(at / tries.length) === false) return mends;
     const changed = applyDiff(doc, candidate.diff);
-    const sweep = sweepWith(changed, jointById(changed, jointId), art, step, memo);
-    if (!sweep || width(sweep.cleanRange) <= width(cleanNow) + step / 2) continue;
+    const range = rangeWith(changed, jointById(changed, jointId), art, step, memo);
+    if (width(range) <= width(cleanNow) + step / 2) continue;
     const { word, change, inFront } = candidate;
-    mends.push({
-      word,
-      change,
-      inFront,
-      cleanRange: sweep.cleanRange,
-      enough: isCleanThroughout(joint, sweep.cleanRange),
-    });
+    mends.push({ word, change, inFront, cleanRange: range, enough: isCleanThroughout(joint, range) });
   }
   mends.sort((a, b) => width(b.cleanRange) - width(a.cleanRange));
   if (cleanNow && cleanNow[0] < cleanNow[1]) {
@@ -98,13 +92,12 @@ export function bestArrangement(
   const assembly = assembleJoint(doc, joint, rounded);
   // Nothing is painted beneath yet: what sticks out now tells nothing of what will.
   const limits = { ...cleanLimits(joint), kink: Infinity };
-  const rangeOf = (sweep: Sweep | null) => sweep && cleanRange(sweep.bends, joint, limits);
-  const now = assembly && rangeOf(sweepJoint(assembly, sweptRange(joint), { step: TRIED }));
+  const now = assembly && roughCleanRange(assembly, sweptRange(joint), TRIED, limits);
   if (!assembly || isCleanThroughout(joint, now)) return null;
   let best: { change: JointChange; range: [number, number] | null } | null = null;
   for (const change of arrangements(joint)) {
     const changed = applyDiff(doc, changeJoint(doc, joint.id, change));
-    const range = rangeOf(sweepWith(changed, jointById(changed, jointId), art, TRIED, memo));
+    const range = rangeWith(changed, jointById(changed, jointId), art, TRIED, memo, limits);
     if (width(range) > width(best ? best.range : now)) best = { change, range };
     if (isCleanThroughout(joint, range)) break;
   }
@@ -168,11 +161,18 @@ function candidates(doc: CharacterDoc, joint: JointRow): Candidate[] {
   return list;
 }
 
-/** The sweep of one joint with its two ends worked out anew; what settling would change of them is a pixel here and there. */
-function sweepWith(doc: CharacterDoc, joint: JointRow, art: ViewArt, step: number, memo: Memo): Sweep | null {
+/** The clean range of one joint with its two ends worked out anew; what settling would change of them is a pixel here and there. */
+function rangeWith(
+  doc: CharacterDoc,
+  joint: JointRow,
+  art: ViewArt,
+  step: number,
+  memo: Memo,
+  limits?: CleanLimits,
+): [number, number] | null {
   const ends = roughSheets(doc, joint.viewId, art, new Set([joint.childId, joint.parentId]), memo);
   const assembly = assembleJoint(doc, joint, withSheets(art, ends));
-  return assembly && sweepJoint(assembly, sweptRange(joint), { step });
+  return assembly && roughCleanRange(assembly, sweptRange(joint), step, limits);
 }
 
 function width(range: [number, number] | null): number {

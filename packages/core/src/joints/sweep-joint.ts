@@ -102,6 +102,27 @@ export function cleanRange(
   return [bends[low].angle, bends[high].angle];
 }
 
+/**
+ * The clean range as every `step` degrees tell it: what `sweepJoint` would find, without looking beyond the first fault on
+ * either side. For tries of which the range alone is wanted.
+ */
+export function roughCleanRange(
+  assembly: Assembly,
+  range: readonly [number, number],
+  step: number,
+  limits = cleanLimits(assembly.disc),
+): [number, number] | null {
+  const angles = sweepAngles(range, step);
+  const rig = prepareBend(assembly);
+  const isClean = (angle: number) => isCleanBend(rig.measure(angle), limits);
+  if (!angles.includes(0) || !isClean(0)) return null;
+  const farthest = (outwards: readonly number[]) => {
+    const foul = outwards.findIndex((angle) => !isClean(angle));
+    return (foul < 0 ? outwards.at(-1) : outwards[foul - 1]) ?? 0;
+  };
+  return [farthest(angles.filter((angle) => angle < 0).reverse()), farthest(angles.filter((angle) => angle > 0))];
+}
+
 /** Degrees between the angles that are looked at first. */
 const COARSE = 8;
 /** Angles that are looked at beyond the clean range, on each side. */
