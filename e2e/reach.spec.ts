@@ -6,7 +6,10 @@ const STATIONS = ['plan', 'cut', 'joints', 'under', 'stack', 'names', 'swaps', '
 /** What keeps people from using what is on the page, by the rules of WCAG: one line each. */
 async function barriers({ page }: BenchPage): Promise<string[]> {
   // Nothing here is in a frame: what is found need not be gathered on a page of its own.
-  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'] })
+    .analyze();
   return violations.flatMap(({ id, impact, nodes }) =>
     nodes.map(({ html }) => `${impact} ${id}: ${html.slice(0, 120)}`),
   );

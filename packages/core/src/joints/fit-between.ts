@@ -15,7 +15,15 @@ import { hiddenMeeting } from './hidden-meeting.js';
 import { AS_WIDE, NARROW, bentHinge, contactsAt, straightHinge, withLine, type Disc } from './limb-discs.js';
 import { limbSilhouette } from './limb-silhouette.js';
 import { anyPaint, anyPaintWithin } from '../raster/sample.js';
-import { fromMiddleLine, limbStretch, ownEdge, type EdgePoint, type HalfWidth, type Stretch } from './limb-stretch.js';
+import {
+  fromMiddleLine,
+  limbStretch,
+  ownEdge,
+  taperedTo,
+  type EdgePoint,
+  type HalfWidth,
+  type Stretch,
+} from './limb-stretch.js';
 import { sharedBorder } from './shared-border.js';
 import { withUsualLine } from './usual-line.js';
 
@@ -106,8 +114,8 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   const childSeen = see(child, laterThan(childId), art.design);
   const parentSeen = see(parent, laterThan(parentId), art.design);
   const across = (seen: Seen) => Math.min(border.length, seen.thick);
-  const parentSides = (half: HalfWidth | null) =>
-    limbStretch(parentSeen.edge, middle, middleOf(parent), across(parentSeen), half);
+  const parentSides = (half: HalfWidth | null, taken = 0) =>
+    limbStretch(parentSeen.edge, middle, middleOf(parent), across(parentSeen), half, taken);
   const tip = tipOf(doc, childId, art);
   let parentStretch = parentSides(null);
   // Of a hidden side is known how far it lies from the other: at a hinge from the other piece, at a root from what hangs
@@ -123,14 +131,18 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
       ? tapersTo(stretch, Math.hypot(tip.x - middle.x, tip.y - middle.y))
       : even(stretch.half);
   };
-  const sides = (half: HalfWidth | null, from = middle) =>
-    limbStretch(childSeen.edge, from, tip ?? middleOf(child), across(childSeen), half);
+  const sides = (half: HalfWidth | null, from = middle, taken = 0) =>
+    limbStretch(childSeen.edge, from, tip ?? middleOf(child), across(childSeen), half, taken);
   // A border along a limb's side says little of where it begins: that lies as far from its middle as its tip does.
-  const childStretch =
+  let childStretch =
     (twin.half === null ? null : sides(even(twin.half))) ??
     clearer(sides(null), tip && sides(null, mirrored(tip, middleOf(child)))) ??
     sides(planned !== 'one-sided' && parentStretch ? even(parentStretch.half) : beyond());
   if (!parentStretch && childStretch && planned !== 'one-sided') parentStretch = parentSides(even(childStretch.half));
+  if (planned !== 'one-sided' && planned !== 'swivel') {
+    parentStretch = taperedTo(childStretch, parentStretch, (taken) => parentSides(null, taken));
+    childStretch = taperedTo(parentStretch, childStretch, (taken) => sides(null, middle, taken));
+  }
   const others = (faces: readonly PlacedBitmap[]) => faces.filter((face) => face !== child && face !== parent);
   const later = others(laterThan(childInFront ? childId : parentId));
   const onLine = straightHinge(childStretch, parentStretch, border);

@@ -95,8 +95,8 @@ test('every joint is placed, or left with its reason', () => {
 
 test('hinges lie where the limb truly bends', () => {
   const hinges = placed.filter(({ truth }) => truth.kind === 'hinge');
-  expect(share(hinges, ({ off }) => off <= 0.5)).toBeGreaterThan(0.92);
-  expect(share(hinges, ({ off }) => off <= 1)).toBeGreaterThan(0.95);
+  expect(share(hinges, ({ off }) => off <= 0.5)).toBeGreaterThan(0.96);
+  expect(share(hinges, ({ off }) => off <= 1)).toBeGreaterThan(0.98);
   expect(share(hinges, ({ truth, row }) => Math.abs((row?.radius ?? 0) - truth.radius) <= 1)).toBeGreaterThan(0.95);
 });
 
@@ -148,3 +148,14 @@ test('a joint that was placed shows nothing wrong at rest', () => {
   const foul = placed.filter(({ proof }) => proof?.cleanRange === null);
   expect(foul.length / placed.length).toBeLessThan(0.03);
 });
+
+const round = (value: number) => Math.round(value * 100) / 100;
+
+if (process.env.FIGURES)
+  test('figures', () => {
+    const far = placed.filter(({ off, truth }) => off > (truth.kind === 'hinge' ? 0.5 : 0.3 * truth.radius));
+    console.info(far.map(({ who, off, truth }) => `${who}: ${round(off)} px off, radius ${truth.radius}`).join('\n'));
+    const foul = placed.filter((one) => !isWhole(one));
+    console.info(foul.map(({ who, proof }) => `${who}: clean through ${String(proof?.cleanRange)}`).join('\n'));
+    console.info(all.flatMap(({ who, reason }) => (reason ? [`${who}: ${reason}`] : [])).join('\n'));
+  });

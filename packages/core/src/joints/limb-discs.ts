@@ -2,7 +2,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import type { PlacedMask } from '../raster/mask.js';
 import { measureLine } from '../raster/measure-line.js';
 import type { JointFit } from './fit-joint.js';
-import { crossing, halfAt, placeAt, type Stretch } from './limb-stretch.js';
+import { RULED, crossing, halfAlong, placeAt, type Stretch } from './limb-stretch.js';
 import type { SharedBorder } from './shared-border.js';
 
 /** Two stretches of one limb are about as wide as each other, to within this. */
@@ -10,7 +10,13 @@ export const AS_WIDE = 1.6;
 /** A disc narrower than this share of its limb is not the limb's. */
 export const NARROW = 0.8;
 
-/** A bent limb's joint: where the middle lines of its two stretches cross. */
+/** Two stretches that run more than this apart (sine of 30°) are a bent limb, whatever their sides are like. */
+const BENT = 0.5;
+
+/**
+ * A bent limb's joint: where the middle lines of its two stretches cross. Of a limb that is hardly bent that can be relied on
+ * only where its sides are as if ruled, and both stretches as wide as each other there.
+ */
 export function bentHinge(
   child: Stretch | null,
   parent: Stretch | null,
@@ -19,10 +25,11 @@ export function bentHinge(
 ): (Disc & { confidence: number; axis: number; contacts: JointFit['contacts']; wavers: number }) | null {
   const at = child && parent && crossing(child, parent);
   if (!at || Math.hypot(at.x - middle.x, at.y - middle.y) > length) return null;
-  const halves = [child, parent].map((stretch) =>
-    halfAt(stretch, (at.x - stretch.x) * stretch.ux + (at.y - stretch.y) * stretch.uy),
-  );
-  const disc = discAt(at, halves, child, Math.max(child.residual, parent.residual));
+  const halves = [child, parent].map((stretch) => halfAlong(stretch, at));
+  const residual = Math.max(child.residual, parent.residual);
+  const isRuled = residual < RULED * halves[0] && Math.abs(halves[0] - halves[1]) < RULED * halves[0];
+  if (at.sin < BENT && !isRuled) return null;
+  const disc = discAt(at, halves, child, residual);
   return disc && { ...disc, wavers: Math.max(child.residual / child.half, parent.residual / parent.half) };
 }
 
@@ -35,9 +42,7 @@ export function straightHinge(child: Stretch | null, parent: Stretch | null, bor
   if (Math.abs(sin) < 0.5 * border.length) return null;
   const along = ((border.x0 - stretch.x) * by - (border.y0 - stretch.y) * bx) / sin;
   const at = placeAt(stretch, along);
-  const halves = [child, parent].flatMap((one) =>
-    one ? [halfAt(one, (at.x - one.x) * one.ux + (at.y - one.y) * one.uy)] : [],
-  );
+  const halves = [child, parent].flatMap((one) => (one ? [halfAlong(one, at)] : []));
   return discAt(at, halves, stretch, stretch.residual);
 }
 

@@ -29,6 +29,8 @@ export interface Stretch extends Place, HalfWidth {
   residual: number;
   /** px along from (x, y): from where on both sides are seen. */
   seenFrom: number;
+  /** Are both sides seen far enough to tell how the limb tapers? */
+  isTold: boolean;
 }
 
 /** Contour points on either side from which a point's direction is taken. */
@@ -127,25 +129,27 @@ function fansOut(left: SideLine, right: SideLine, wide: number): boolean {
 
 /**
  * Both sides of a limb as two lines that make one limb: its direction is that of the side seen longer where the other is
- * short, and it tapers only as far as both are seen, or as it is known to where but one is.
+ * short, and it tapers as far as both are seen; where one is short, or is not seen at all, as it is taken or known to.
  */
 function asLimb(
   left: SideLine,
   right: SideLine,
   wide: number,
   known: HalfWidth | null,
-): { turn: number; slope: number; a: [number, number] } {
+  taken: number,
+): { turn: number; slope: number; a: [number, number]; isTold: boolean } {
   const tells = [left, right].map(({ span }) => span > TELLING * wide);
   const weights = [left, right].map(({ span }) => span ** 3);
   const both = tells[0] && tells[1];
+  const taper = (right.slope - left.slope) / 2;
+  const slope = known ? known.slope : both ? Math.max(-MOST_TAPER, Math.min(MOST_TAPER, taper)) : taken;
   const turn = both
     ? (left.slope + right.slope) / 2
-    : (left.slope * weights[0] + right.slope * weights[1]) / (weights[0] + weights[1]);
-  const taper = (right.slope - left.slope) / 2;
-  const slope = known ? known.slope : both ? Math.max(-MOST_TAPER, Math.min(MOST_TAPER, taper)) : 0;
+    : ((left.slope + taken) * weights[0] + (right.slope - taken) * weights[1]) / (weights[0] + weights[1]);
   return {
     turn,
     slope,
+    isTold: both,
     a: [left.d - (turn - slope) * left.t, right.d - (turn + slope) * right.t],
   };
 }
@@ -163,6 +167,9 @@ const REACHES: readonly Reach[] = [
   [ROUND, 5],
 ];
 
+/** Where the sides of a limb are looked at that is bent far. */
+const BEYOND_BEND: Reach = [2 * ROUND, 1.8];
+
 /**
  * Lays a straight line through each of a limb's two sides near a joint.
  * @param edge the piece's own edge
@@ -170,6 +177,7 @@ const REACHES: readonly Reach[] = [
  * @param to a place farther along it, px
  * @param width about the limb's width, px
  * @param known half its width at `at`, as it is known from elsewhere: then one side is enough
+ * @param taken how much it is taken to taper where one of its sides is too short to tell
  * @returns null where not enough of its sides is seen
  */
 export function limbStretch(
@@ -178,13 +186,63 @@ export function limbStretch(
   to: Place,
   width: number,
   known: HalfWidth | null = null,
+  taken = 0,
 ): Stretch | null {
-  if (known) return stretchWithin(edge, at, to, 2 * known.half, [ROUND, 1.4], known);
+  if (known) return stretchWithin(edge, at, to, 2 * known.half, [ROUND, 1.4], known, taken);
   for (const reach of REACHES) {
-    const stretch = stretchWithin(edge, at, to, width, reach, null);
-    if (stretch) return stretch;
+    const stretch = stretchWithin(edge, at, to, width, reach, null, taken);
+    if (!stretch) continue;
+    if (isRuled(stretch)) return stretch;
+    // Of a limb that is bent far, the round outside of its bend is still within reach: a little farther it is as if ruled.
+    const beyond = stretchWithin(edge, at, to, width, BEYOND_BEND, null, taken);
+    return beyond && isRuled(beyond) ? beyond : stretch;
   }
   return null;
+}
+
+/** Sides that waver by less than this share of half the limb's width are as if ruled. */
+export const RULED = 0.01;
+
+function isRuled({ residual, half }: Stretch): boolean {
+  return residual < RULED * half;
+}
+
+/** Of half a limb's width: by less than this a stretch looks wider than the next because it tapers. */
+const TAPERED = 0.15;
+/** Sides waver so many times as much at most, once a taper is taken. */
+const WORSE = 1.5;
+/** A taper that is tried, to see what it does. */
+const TRIED = 0.05;
+
+/**
+ * A stretch of which one side is too short to tell how it tapers, as the inner one of a bent limb is, beside one that does
+ * tell: it tapers so that both are as wide where they meet.
+ * @param withTaper the stretch with a taper
+ */
+export function taperedTo(
+  next: Stretch | null,
+  stretch: Stretch | null,
+  withTaper: (taken: number) => Stretch | null,
+): Stretch | null {
+  if (!stretch || !next || stretch.isTold || !next.isTold) return stretch;
+  const wider = (one: Stretch | null) => {
+    const at = one && crossing(one, next);
+    return at && halfAlong(one, at) - halfAlong(next, at);
+  };
+  const [without, tried] = [wider(stretch), wider(withTaper(TRIED))];
+  if (without === null || tried === null || Math.abs(without) > TAPERED * next.half) return stretch;
+  const taper = (TRIED * without) / (without - tried);
+  if (!(Math.abs(taper) <= MOST_TAPER)) return stretch;
+  const made = withTaper(taper);
+  const left = wider(made);
+  // Where its sides then fit worse, it is not the taper that makes it look wider.
+  const fits = made !== null && made.residual <= WORSE * stretch.residual;
+  return fits && left !== null && Math.abs(left) < Math.abs(without) ? made : stretch;
+}
+
+/** A stretch's half width beside a place, px. */
+export function halfAlong(stretch: Stretch, at: Place): number {
+  return halfAt(stretch, (at.x - stretch.x) * stretch.ux + (at.y - stretch.y) * stretch.uy);
 }
 
 /** The side that is not seen, as far from the other as the limb is wide; `way` 1 to the right of it, -1 to the left. */
@@ -200,6 +258,7 @@ function stretchWithin(
   width: number,
   [nearest, farthest]: Reach,
   known: HalfWidth | null,
+  taken: number,
 ): Stretch | null {
   const far = Math.hypot(to.x - at.x, to.y - at.y);
   if (far === 0) return null;
@@ -224,7 +283,7 @@ function stretchWithin(
     if (known && left && !right) right = opposite(left, known, 1);
     if (known && right && !left) left = opposite(right, known, -1);
     if (!left || !right) return null;
-    const { turn, slope, a } = asLimb(left, right, wide, isHalfSeen ? known : null);
+    const { turn, slope, a, isTold } = asLimb(left, right, wide, isHalfSeen ? known : null, taken);
     if (a[1] - a[0] < 2) return null;
     // The middle line: moved and turned to lie halfway between the two.
     const shift = (a[0] + a[1]) / 2;
@@ -242,6 +301,7 @@ function stretchWithin(
       slope,
       residual: Math.max(left.residual, right.residual),
       seenFrom: Math.max(left.from, right.from),
+      isTold,
     };
     const settled = Math.abs(turn) < 1e-4 && Math.abs(shift) < 1e-3;
     // At first the direction may still be off by much.
@@ -266,13 +326,13 @@ export function fromMiddleLine({ x, y, ux, uy }: Stretch, at: Place): number {
   return Math.abs((at.x - x) * -uy + (at.y - y) * ux);
 }
 
-/** Where the middle lines of two stretches cross; null where they run nearly the same way. */
-export function crossing(a: Stretch, b: Stretch): Place | null {
+/** Where the middle lines of two stretches cross, and at what an angle (its sine); null where they run nearly the same way. */
+export function crossing(a: Stretch, b: Stretch): (Place & { sin: number }) | null {
   const sin = a.ux * b.uy - a.uy * b.ux;
   if (Math.abs(sin) < BENT) return null;
   const along = ((b.x - a.x) * b.uy - (b.y - a.y) * b.ux) / sin;
-  return placeAt(a, along);
+  return { ...placeAt(a, along), sin: Math.abs(sin) };
 }
 
-/** Two stretches that run more than this apart (sine of 30°) are a bent limb. */
-const BENT = 0.5;
+/** Less than this (sine of the angle between them), and where two middle lines cross says nothing. */
+const BENT = 0.2;

@@ -7,6 +7,6 @@ import { PEOPLE } from './people.js';
  */
 export const TROUPE = [...PEOPLE, ...BEASTS];
 
-export { drawMember, drawWhole, trueJoints, type Member, type TrueJoint } from './member.js';
+export { drawMember, drawWhole, limbLayer, trueJoints, type Member, type TrueJoint } from './member.js';
 export { onTheBench } from './on-the-bench.js';
 export { edgeErrors } from './edge-error.js';
