@@ -137,6 +137,8 @@ test('a round nib adds to a piece and takes away from it, each stroke one edit; 
   const { checks } = (await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${view}/checks`))
     .body;
   expect(checks.find((check) => check.id === 'rest-match')?.figure).toBe(0);
+  for (const hardness of [0, 1.2, null])
+    expect((await nib({ pieceId: piece.id, stroke: middle, hardness })).code).toBe('bad-request');
   for (const stroke of [[], [1, 2], [5, 5, 0], [5, 5, 1001], [5, 5, null], [1e9, 5, 4]])
     expect((await nib({ pieceId: piece.id, stroke })).code).toBe('bad-request');
   expect((await nib({ pieceId: piece.id, stroke: [-500, -500, 3] })).code).toBe('nothing-there');

@@ -39,8 +39,9 @@ export class CutController {
   @Post('views/:id/cut/nib')
   @HttpCode(200)
   @ApiOperation({ summary: 'Add what a round nib goes over to a part, or take it away from a piece' })
-  nib(@Param() { id }: IdParam, @Body() { saw, pieceId, tokens, stroke, away }: NibBody, @Who() caller: Caller) {
-    return this.cut.nib(id, { ...caller, saw }, { pieceId, tokens }, stroke, away ?? false);
+  nib(@Param() { id }: IdParam, @Body() body: NibBody, @Who() caller: Caller) {
+    const { saw, pieceId, tokens, stroke, hardness = 1, away = false } = body;
+    return this.cut.nib(id, { ...caller, saw }, { pieceId, tokens }, { stroke, hardness, away });
   }
 
   @Post('views/:id/cut/take-rest')

@@ -7,6 +7,7 @@ import {
   IsDefined,
   IsIn,
   IsInt,
+  IsNumber,
   IsString,
   IsUUID,
   Matches,
@@ -43,6 +44,8 @@ export class NibBody extends TakeRestBody {
   @IsArray() @ArrayMinSize(3) @ArrayMaxSize(MOST_NUMBERS) @Validate(StrokeRule) stroke: number[];
   /** Takes away from the piece, and gives the pixels back to the design. */
   @MayBeLeftOut() @IsBoolean() away?: boolean;
+  /** The share of the nib's radius that takes all it goes over; its rim takes only what is of the same paint. */
+  @MayBeLeftOut() @IsNumber() @Min(0.1) @Max(1) hardness?: number;
 }
 
 export class CrossCutBody extends EditBody {

@@ -52,14 +52,13 @@ export class CutService {
     viewId: string,
     context: EditContext,
     target: { pieceId?: string; tokens?: NameTokens },
-    stroke: number[],
-    away: boolean,
+    nib: { stroke: number[]; hardness: number; away: boolean },
   ): Promise<CharacterState> {
-    if (!away) return this.give(viewId, context, target, (pieceId) => ({ op: 'nib', pieceId, stroke, away }), 'Nib');
+    if (!nib.away) return this.give(viewId, context, target, (pieceId) => ({ op: 'nib', pieceId, ...nib }), 'Nib');
     return this.edits.run(await characterOf('view', viewId), context, async (doc) => {
       const { piece, tokens } = this.targetOf(doc, viewId, target);
       if (!piece) throw new LimberError('nothing-there', `There is no ${labelFor(tokens)} yet to take away from.`);
-      const order: CutOrder = { op: 'nib', pieceId: piece.id, stroke, away };
+      const order: CutOrder = { op: 'nib', pieceId: piece.id, ...nib };
       return this.plan(doc, viewId, order, context, { kind: 'nib', summary: `Take away from ${labelFor(tokens)}` });
     });
   }

@@ -6,6 +6,8 @@ interface Props {
   nib: NibState;
   /** Where the nib is, canvas px; null where it is not over the table. */
   at: { x: number; y: number; radius: number; away: boolean } | null;
+  /** The share of its radius that takes all it goes over, 0 to 1. */
+  core?: number;
   palette: Palette;
   /** Canvas px per screen px. */
   px: number;
@@ -16,7 +18,7 @@ interface Props {
 }
 
 /** A nib as a ring under the pointer, and the stroke that it is drawing; in madder and dashed while it takes away. */
-export function NibMark({ nib, at, palette, px, ink, solid = FAINT }: Props) {
+export function NibMark({ nib, at, core = 1, palette, px, ink, solid = FAINT }: Props) {
   const isDrawing = nib.kind === 'drawing';
   const away = isDrawing ? nib.away : (at?.away ?? false);
   const colour = away ? palette.madder : palette.woad;
@@ -45,6 +47,9 @@ export function NibMark({ nib, at, palette, px, ink, solid = FAINT }: Props) {
             strokeWidth={1.6 * px}
             dash={away ? [4 * px, 3 * px] : undefined}
           />
+          {core < 1 && (
+            <Circle x={at.x} y={at.y} radius={core * at.radius} stroke={colour} strokeWidth={px} opacity={FAINT} />
+          )}
         </>
       )}
     </>

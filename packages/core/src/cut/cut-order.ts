@@ -10,10 +10,10 @@ import { growMask, holesOf, islandsOf, shrinkMask } from '../raster/morphology.j
 import { fillLoop, isTangled } from '../raster/polygon.js';
 import { fromRuns, type MaskRuns } from '../raster/runs.js';
 import { crossCut } from './cross-cut.js';
+import { nibMask } from './nib-mask.js';
 import { uncutMask } from './offcuts.js';
 import { mapOwners } from './owners.js';
 import { sweepUp } from './sweep-up.js';
-import { strokeMask } from '../raster/stroke-mask.js';
 import { uncutOf } from './rest-match.js';
 import { splitOwn } from './split-own.js';
 import { faceMask, giveBackPixels, takePixels } from './take.js';
@@ -24,8 +24,8 @@ export type CutOrder =
   | { op: 'copy'; pieceId: string; mask: MaskRuns }
   | { op: 'trace'; pieceId: string | null; loop: number[] }
   | { op: 'give-back'; pieceId: string | null; loop: number[] }
-  /** A round nib's stroke, x, y and radius by threes: adds to a piece, or takes away from it. */
-  | { op: 'nib'; pieceId: string | null; stroke: number[]; away: boolean }
+  /** A round nib's stroke, x, y and radius by threes (see `nibMask`): adds to a piece, or takes away from it. */
+  | { op: 'nib'; pieceId: string | null; stroke: number[]; hardness?: number; away: boolean }
   | { op: 'cross'; pieceId: string | null; line: number[]; take: 'left' | 'right' }
   | { op: 'take-rest'; pieceId: string | null }
   | { op: 'sweep-up'; place: { x: number; y: number } | null }
@@ -103,7 +103,7 @@ export function cutByOrder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, orde
     case 'merge':
       return merge(art, order);
     case 'nib': {
-      const mask = strokeMask(order.stroke, art.design);
+      const mask = nibMask(art.design, order.stroke, order.hardness ?? 1);
       if (mask.width === 0) return refuse('nothing-there', 'The nib did not touch the canvas.');
       if (!order.away) return give(order.pieceId ?? `${FRESH}0`, mask);
       const taken = giveBackPixels(art.design, faces, order.pieceId, mask, nameOf);

@@ -2228,6 +2228,7 @@ export interface components {
     NibBody: {
       stroke: number[];
       away?: boolean | null;
+      hardness?: number | null;
       saw?: {
         [key: string]: number;
       } | null;

@@ -32,6 +32,14 @@ export function CutStrip() {
       {tool === 'nib' && (
         <span className="pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1">
           <Range label="Nib" unit="px" value={settings.nib} low={1} high={400} onChange={(nib) => setCut({ nib })} />
+          <Range
+            label="Hardness"
+            unit="%"
+            value={Math.round(settings.hardness * 100)}
+            low={10}
+            high={100}
+            onChange={(hardness) => setCut({ hardness: hardness / 100 })}
+          />
         </span>
       )}
       {(tool === 'soak' || tool === 'trace') && (

@@ -8,6 +8,7 @@ import { useNib } from './nib-hand';
 export function NibOverlay({ palette }: { palette: Palette }) {
   const scale = useBench((s) => s.viewport.scale);
   const inHand = useCut((s) => s.tool === 'nib');
+  const core = useCut((s) => s.settings.hardness);
   const { nib, at } = useNib();
-  return inHand ? <NibMark nib={nib} at={at} palette={palette} px={1 / scale} /> : null;
+  return inHand ? <NibMark nib={nib} at={at} core={core} palette={palette} px={1 / scale} /> : null;
 }

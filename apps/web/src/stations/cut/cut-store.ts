@@ -13,6 +13,8 @@ export interface CutSettings {
   hug: boolean;
   /** px; how wide the nib is. */
   nib: number;
+  /** 0 to 1; the share of the nib that takes all it goes over. */
+  hardness: number;
   /** Move pixels out of the piece beneath, or copy them and leave them there. */
   copy: boolean;
 }
@@ -25,7 +27,7 @@ interface CutState {
 /** The tool in hand at Cut, and its numbers. */
 export const useCut = create<CutState>(() => ({
   tool: null,
-  settings: { tolerance: 8, gap: 6, takeOutline: true, hug: false, nib: 24, copy: false },
+  settings: { tolerance: 8, gap: 6, takeOutline: true, hug: false, nib: 24, hardness: 1, copy: false },
 }));
 
 /** Changes the numbers of the tools. */

@@ -51,8 +51,9 @@ async function draw(bench: BenchValue, stroke: number[], away: boolean): Promise
   const picked = pickedTarget(bench);
   if (!picked) return;
   const { target, tokens } = picked;
+  const { hardness } = useCut.getState().settings;
   usePenStore.setState({ busy: true });
-  const state = await edit('cut.nib', view.id, { ...target, stroke, away });
+  const state = await edit('cut.nib', view.id, { ...target, stroke, hardness, away });
   usePenStore.setState({ busy: false });
   const piece = state && tokens && !pickedPiece && pieceOfTokens(state.doc, view.id, tokens);
   if (piece) pickPiece(piece.id, tokens);

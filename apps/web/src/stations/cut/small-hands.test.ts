@@ -2,7 +2,7 @@ import { pickPiece, useBench } from '../../bench/store';
 import type { BenchValue } from '../../bench/context';
 import type { TableEvent } from '../../bench/station';
 import { character, named } from '../../testing/character';
-import { useCut } from './cut-store';
+import { setCut, useCut } from './cut-store';
 import { keepWays } from './hugging';
 import { nibBack, sendNib, useNib } from './nib-hand';
 import { PEN_IDLE, type PenState } from '../../bench/pen';
@@ -81,11 +81,12 @@ describe('the nib', () => {
     pickPiece('torso', named('torso'));
     await stroke();
     pickPiece(null, named('head'));
+    setCut({ hardness: 0.5 });
     await stroke();
     const line = [10, 10, 10, 30, 10, 10];
     expect(edits).toEqual([
-      ['cut.nib', 'v', { pieceId: 'torso', stroke: line, away: false }],
-      ['cut.nib', 'v', { tokens: named('head'), stroke: line, away: false }],
+      ['cut.nib', 'v', { pieceId: 'torso', stroke: line, hardness: 1, away: false }],
+      ['cut.nib', 'v', { tokens: named('head'), stroke: line, hardness: 0.5, away: false }],
     ]);
     expect(useBench.getState().pickedPiece).toBe('head');
     expect(usePenStore.getState().busy).toBe(false);
