@@ -68,6 +68,57 @@ async function zoom(page) {
   return { median: frames[frames.length >> 1], p95: frames[Math.floor(frames.length * 0.95)] };
 }
 
+/** ms from a move of the pointer to the picture that shows it, median and p95, while a stroke is drawn; and until it is kept. */
+async function stroke(page) {
+  await page.evaluate(() => {
+    window.behind = [];
+    const moved = () => {
+      const from = performance.now();
+      // A message that is sent in a frame comes when the frame is painted.
+      requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = () => window.behind.push(performance.now() - from);
+        port2.postMessage(null);
+      });
+    };
+    window.addEventListener('pointermove', moved, { capture: true });
+  });
+  await page.mouse.move(520, 330);
+  await page.mouse.down();
+  for (let n = 0; n < 120; n++) await page.mouse.move(520 + n, 330 + 60 * Math.sin(n / 9));
+  const release = performance.now();
+  const kept = page.waitForResponse((answer) => answer.request().method() === 'POST');
+  await page.mouse.up();
+  await kept;
+  const ms = performance.now() - release;
+  const behind = await page.evaluate(() => window.behind.sort((a, b) => a - b));
+  return { median: behind[behind.length >> 1], p95: behind[Math.floor(behind.length * 0.95)], kept: ms };
+}
+
+/** Opens a crowded character in Cut, and tells what its page takes. */
+export async function measure(address) {
+  await inPage(address, async ({ page: opened, renderer, bytes, ms }) => {
+    console.log(`first load of the bench: ${(bytes() / 1000).toFixed(0)} kB of scripts and styles`);
+    console.log(`60 pieces at ${SIDE}²: laid out after ${ms.toFixed(0)} ms, ${(await renderer()).toFixed(0)} MB`);
+    const still = await zoom(opened);
+    console.log(`wheel zoom at rest: ${still.median.toFixed(1)} ms a frame, p95 ${still.p95.toFixed(1)} ms`);
+    await opened.locator('[aria-roledescription="sortable"]').nth(8).click();
+    await opened.keyboard.press('w');
+    await opened.keyboard.press('w');
+    await settled(opened);
+    const after = await zoom(opened);
+    console.log(`again, with a piece picked: ${after.median.toFixed(1)} ms a frame, p95 ${after.p95.toFixed(1)} ms`);
+    console.log(`then ${(await renderer()).toFixed(0)} MB`);
+    await opened.keyboard.press('4');
+    await opened.getByRole('button', { name: /Brush beneath/ }).click();
+    await settled(opened);
+    const brush = await stroke(opened);
+    console.log(
+      `brush beneath: ${brush.median.toFixed(1)} ms behind the pointer, p95 ${brush.p95.toFixed(1)} ms; kept ${brush.kept.toFixed(0)} ms after letting go`,
+    );
+  });
+}
+
 /** Starts the service with the demo and a crowded character, and measures the page. */
 export async function page() {
   const postgres = await startPostgres(join(projectRoot, 'data', 'bench'));
@@ -77,19 +128,7 @@ export async function page() {
     const ask = client(server.address, 'bench');
     const [{ id: productionId }] = await ask('GET', '/productions');
     const id = await bringSixtyPatches(ask, productionId);
-    await inPage(`${server.address}/characters/${id}/cut`, async ({ page: opened, renderer, bytes, ms }) => {
-      console.log(`first load of the bench: ${(bytes() / 1000).toFixed(0)} kB of scripts and styles`);
-      console.log(`60 pieces at ${SIDE}²: laid out after ${ms.toFixed(0)} ms, ${(await renderer()).toFixed(0)} MB`);
-      const still = await zoom(opened);
-      console.log(`wheel zoom at rest: ${still.median.toFixed(1)} ms a frame, p95 ${still.p95.toFixed(1)} ms`);
-      await opened.locator('[aria-roledescription="sortable"]').nth(8).click();
-      await opened.keyboard.press('w');
-      await opened.keyboard.press('w');
-      await settled(opened);
-      const after = await zoom(opened);
-      console.log(`again, with a piece picked: ${after.median.toFixed(1)} ms a frame, p95 ${after.p95.toFixed(1)} ms`);
-      console.log(`then ${(await renderer()).toFixed(0)} MB`);
-    });
+    await measure(`${server.address}/characters/${id}/cut`);
   } finally {
     await stopServer(server.child);
     postgres.stop();

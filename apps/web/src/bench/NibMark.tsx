@@ -1,6 +1,7 @@
 import { Circle, Line } from '../ui/konva';
 import type { Palette } from './light-table/palette';
 import type { NibState } from './nib';
+import { useWet } from './wet-strokes';
 
 interface Props {
   nib: NibState;
@@ -17,25 +18,22 @@ interface Props {
   solid?: number;
 }
 
-/** A nib as a ring under the pointer, and the stroke that it is drawing; in madder and dashed while it takes away. */
+/** A nib as a ring under the pointer, and the strokes that are not kept yet; in madder and dashed while it takes away. */
 export function NibMark({ nib, at, core = 1, palette, px, ink, solid = FAINT }: Props) {
   const isDrawing = nib.kind === 'drawing';
   const away = isDrawing ? nib.away : (at?.away ?? false);
   const colour = away ? palette.madder : palette.woad;
-  const points = isDrawing ? nib.stroke.filter((_, i) => i % 3 < 2) : [];
-  const widest = isDrawing ? Math.max(...nib.stroke.filter((_, i) => i % 3 === 2)) : 0;
+  const wet = useWet((s) => s.strokes);
   return (
     <>
-      {points.length > 0 && (
-        <Line
-          points={points.length === 2 ? [...points, points[0] + 0.01, points[1]] : points}
-          stroke={away ? colour : (ink ?? colour)}
-          opacity={away ? FAINT : solid}
-          strokeWidth={2 * widest}
-          lineCap="round"
-          lineJoin="round"
+      {[...wet, ...(isDrawing ? [nib] : [])].map((one, i) => (
+        <Stroke
+          key={i}
+          stroke={one.stroke}
+          colour={one.away ? palette.madder : (ink ?? palette.woad)}
+          opacity={one.away ? FAINT : solid}
         />
-      )}
+      ))}
       {at && (
         <>
           <Circle x={at.x} y={at.y} radius={at.radius} stroke={palette.sheet} strokeWidth={3.4 * px} />
@@ -57,3 +55,19 @@ export function NibMark({ nib, at, core = 1, palette, px, ink, solid = FAINT }: 
 }
 
 const FAINT = 0.45;
+
+/** A stroke, x, y and radius by threes, as wide as it is at its widest. */
+function Stroke({ stroke, colour, opacity }: { stroke: readonly number[]; colour: string; opacity: number }) {
+  const points = stroke.filter((_, i) => i % 3 < 2);
+  const widest = stroke.reduce((most, value, i) => (i % 3 === 2 ? Math.max(most, value) : most), 0);
+  return (
+    <Line
+      points={points.length === 2 ? [...points, points[0] + 0.01, points[1]] : points}
+      stroke={colour}
+      opacity={opacity}
+      strokeWidth={2 * widest}
+      lineCap="round"
+      lineJoin="round"
+    />
+  );
+}

@@ -1,6 +1,7 @@
 import { refuse } from '../../ui/tell';
 import { create } from 'zustand';
 import type { BenchValue } from '../../bench/context';
+import { wetUntil } from '../../bench/wet-strokes';
 import { pieceOfTokens } from '../../bench/parts';
 import type { TableEvent } from '../../bench/station';
 import { pickPiece, useBench } from '../../bench/store';
@@ -37,7 +38,7 @@ function step(event: NibEvent, bench: BenchValue): void {
   const { state, effect } = nibStep(useNib.getState().nib, event);
   useNib.setState({ nib: state });
   if (effect?.kind === 'drop-tool') useCut.setState({ tool: null });
-  if (effect?.kind === 'stroke') void draw(bench, effect.stroke, effect.away);
+  if (effect?.kind === 'stroke') void wetUntil(effect, draw(bench, effect.stroke, effect.away));
 }
 
 /** Adds a stroke to the picked part, or takes it away from the picked piece. */

@@ -3,6 +3,7 @@ import { refuse } from '../../ui/tell';
 import { create } from 'zustand';
 import type { Brush } from '../../bench/BrushNumbers';
 import type { BenchValue } from '../../bench/context';
+import { wetUntil } from '../../bench/wet-strokes';
 import { NIB_IDLE, nibRadius, nibStep, type NibEvent, type NibState } from '../../bench/nib';
 import type { Hand } from '../../bench/station';
 import { handWorker, keyOf } from '../../bench/worker';
@@ -70,7 +71,7 @@ function step(event: NibEvent, bench: BenchValue): void {
   const { state, effect } = nibStep(usePainting.getState().nib, event);
   usePainting.setState({ nib: state });
   if (effect?.kind === 'drop-tool') leavePainting();
-  if (effect?.kind === 'stroke') void draw(bench, effect.stroke, effect.away);
+  if (effect?.kind === 'stroke') void wetUntil(effect, draw(bench, effect.stroke, effect.away));
 }
 
 async function draw({ doc, view, edit }: BenchValue, stroke: number[], erase: boolean): Promise<void> {

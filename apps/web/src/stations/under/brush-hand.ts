@@ -1,6 +1,7 @@
 import { placePieces, unapply } from '@limber-sheaf/core';
 import { refuse } from '../../ui/tell';
 import type { BenchValue } from '../../bench/context';
+import { wetUntil } from '../../bench/wet-strokes';
 import { NIB_IDLE, nibRadius, nibStep, type NibEvent } from '../../bench/nib';
 import type { Hand } from '../../bench/station';
 import { useBench } from '../../bench/store';
@@ -54,7 +55,7 @@ function step(event: NibEvent, bench: BenchValue): void {
   const { state, effect } = nibStep(useUnderStore.getState().nib, event);
   useUnderStore.setState({ nib: state });
   if (effect?.kind === 'drop-tool') useUnderStore.setState({ brushing: false, nib: NIB_IDLE, at: null });
-  if (effect?.kind === 'stroke') void draw(bench, effect.stroke, effect.away);
+  if (effect?.kind === 'stroke') void wetUntil(effect, draw(bench, effect.stroke, effect.away));
 }
 
 async function draw({ doc, edit }: BenchValue, stroke: number[], erase: boolean): Promise<void> {
