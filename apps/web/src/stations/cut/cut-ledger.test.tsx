@@ -332,7 +332,7 @@ describe('the sorting table', () => {
   });
 });
 
-test('the run counts planned parts, and its bar is as full as the design is cut', () => {
+test('the run counts planned parts; its bar is full only where both they and the design are cut', () => {
   const figures: unknown[] = [];
   function Probe() {
     figures.push(cut.useFigure());
@@ -340,4 +340,7 @@ test('the run counts planned parts, and its bar is as full as the design is cut'
   }
   onBench(<Probe />, doc);
   expect(figures.at(-1)).toEqual({ word: '2/11', share: 0.02, open: false });
+  const whole = { ...doc, views: doc.views.map((view) => ({ ...view, designArea: view.designArea / 50 })) };
+  onBench(<Probe />, whole);
+  expect(figures.at(-1)).toEqual({ word: '2/11', share: 2 / 11, open: false });
 });

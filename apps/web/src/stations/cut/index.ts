@@ -12,8 +12,10 @@ export const cut = defineStation({
     const { doc, view } = useOnBench();
     const taken = doc.pieces.reduce((sum, { viewId, face }) => sum + (viewId === view.id ? face.area : 0), 0);
     const count = cutCount(doc, view.id);
-    const share = view.designArea > 0 ? taken / view.designArea : 0;
-    return { word: `${count.cut}/${count.planned}`, share, open: false };
+    const ofPixels = view.designArea > 0 ? taken / view.designArea : 0;
+    // Neither is done while the other is open: pixels that are still nobody's, and parts that are still to be cut.
+    const ofParts = count.planned > 0 ? count.cut / count.planned : 1;
+    return { word: `${count.cut}/${count.planned}`, share: Math.min(ofPixels, ofParts), open: false };
   },
   checks: {
     'rest-match': { name: 'Rest match', asks: 'put back together, the parts are the design' },
