@@ -1,4 +1,4 @@
-import type { Doubt } from '@limber-sheaf/core';
+import { planFrom, type Doubt } from '@limber-sheaf/core';
 import sharp from 'sharp';
 import { askOf, refusedOf, type Asked } from './drawn-head';
 import { call, design, end, startServer, type Running, type State } from './server-under-test';
@@ -40,6 +40,32 @@ async function bringIn(svg: string): Promise<{ id: string; view: string; state: 
   const { doc } = made.body;
   return { id: doc.character.id, view: doc.views[0].id, state: made.body };
 }
+
+/** Something on four legs, seen from the side. */
+const BEAST = `<svg xmlns="http://www.w3.org/2000/svg" width="420" height="320">
+  <g stroke="#2b2220" stroke-width="4" stroke-linejoin="round" fill="#9a7b52">
+    <rect x="300" y="170" width="26" height="130"/><rect x="110" y="170" width="26" height="130"/>
+    <path d="M96 150q-60 6-70 70q40-30 76-30z"/>
+    <ellipse cx="215" cy="160" rx="130" ry="62"/>
+    <rect x="264" y="180" width="28" height="122"/><rect x="140" y="180" width="28" height="122"/>
+    <path d="M300 140l40-70l34 20l-30 80z"/><ellipse cx="366" cy="72" rx="38" ry="28"/>
+  </g>
+</svg>`;
+
+test('where nobody has chosen a breakdown, a beast is drafted by that of a beast; a chosen one is kept', async () => {
+  const beast = await bringIn(BEAST);
+  const drafted = await ask('POST', `/views/${beast.view}/draft`, {});
+  expect(drafted.notes).toContain('The breakdown was chosen by what is seen: on four legs.');
+  expect(drafted.doc.character.plan?.template).toBe('four-legged');
+  expect(drafted.doc.parts.map(({ group }) => group)).toEqual(expect.arrayContaining(['body', 'foreleg', 'hindleg']));
+  const undone = await ask('POST', `/characters/${beast.id}/undo`);
+  expect(undone.doc.character.plan).toBeNull();
+
+  const other = await bringIn(BEAST);
+  await ask('PUT', `/characters/${other.id}/plan`, { plan: planFrom('tailed'), word: 'Plan' });
+  const kept = await ask('POST', `/views/${other.view}/draft`, {});
+  expect(kept.doc.character.plan?.template).toBe('tailed');
+});
 
 test('a raw design is cut, jointed and painted beneath as one edit, and the cast says what is left to decide', async () => {
   const { id, view, state: raw } = await bringIn(SOMEBODY);

@@ -69,6 +69,7 @@ export { splitOwn } from './cut/split-own.js';
 export { unmixEdges, type Unmixed } from './cut/unmix-edge.js';
 // Proposals
 export { bodyFrame, symmetryAxis, toBody, type BodyFrame } from './cut/propose/body-frame.js';
+export { guessPlan, type GuessedPlan } from './cut/propose/guess-plan.js';
 export { mirrorCut, settleBorder, type MirroredCut } from './cut/propose/mirror-cut.js';
 export { proposeParts, type ProposedShape, type Proposal } from './cut/propose/propose-parts.js';
 export { SURE_OF_NAME, maskOfShapes, sureOfPart } from './cut/propose/parts-of-proposal.js';
@@ -107,6 +108,7 @@ export {
   planEntries,
   planFaults,
   planFrom,
+  withTemplate,
   isOfPeople,
   planOf,
   plannedPart,

@@ -1,7 +1,9 @@
 import {
   LimberError,
   NO_CHANGE,
+  TEMPLATES,
   applyDiff,
+  changeCharacter,
   changeView,
   counted,
   findDoubts,
@@ -9,7 +11,9 @@ import {
   jointless,
   layAsUsual,
   offcutOf,
+  planOf,
   settleDoubt,
+  withTemplate,
   type CharacterDoc,
   type Diff,
   type Doubt,
@@ -72,6 +76,8 @@ export class DraftService {
     tell(0, 'Proposing the parts');
     const freed = await this.bringIn.freed(now, viewId, context);
     if (freed) take(freed, ['The backdrop was removed.']);
+    const planned = now.character.plan ? null : await this.planBySight(now, viewId, context);
+    if (planned) take(planned.diff, [planned.note]);
     const cut = await this.cut.drafted(now, viewId, context);
     if (!cut) throw new LimberError('nothing-there', 'No part could be told in this design.', 'Cut it by hand.');
     take(cut.diff, cut.notes);
@@ -92,6 +98,18 @@ export class DraftService {
       `${painted.painted} painted beneath`,
     ];
     return { kind: 'draft', summary: `First draft: ${made.join(', ')}`, diff, notes };
+  }
+
+  /** The breakdown by what is seen, where nobody has chosen one; null where the usual one does. */
+  private async planBySight(doc: CharacterDoc, viewId: ViewId, { signal }: Caller) {
+    const key = await this.threads.run(tasks, 'guess', { doc, viewId }, { signal, seconds: LONG });
+    if (!key) return null;
+    const plan = withTemplate(planOf(doc.character), key);
+    const word = TEMPLATES.find((template) => template.key === key)?.word ?? key;
+    return {
+      diff: changeCharacter(doc, { plan }),
+      note: `The breakdown was chosen by what is seen: ${word.toLowerCase()}.`,
+    };
   }
 
   /** What a draft has left to decide in a view. */

@@ -139,6 +139,6 @@ test('a disc is no larger than the paint about it', () => {
   expect(clearance([face], { x: 150, y: 150 }, 30)).toBe(30);
   expect(clearance([face], { x: 150, y: 150 }, 60)).toBeCloseTo(40, 0);
   expect(clearance([face], { x: 160, y: 150 }, 60)).toBeCloseTo(30, 0);
-  const far = placeAt({ x: 0, y: 0, ux: 1, uy: 0, half: 1, slope: 0, residual: 0, seenFrom: 0 }, 12);
+  const far = placeAt({ x: 0, y: 0, ux: 1, uy: 0, half: 1, slope: 0, residual: 0, seenFrom: 0, isTold: true }, 12);
   expect(clearance([face], far, 10)).toBeLessThan(5);
 });

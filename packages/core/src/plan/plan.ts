@@ -50,6 +50,11 @@ export function planFrom(key: string): Plan {
   };
 }
 
+/** A plan with the parts and sets of another template; what shot and which views are wanted stays. @throws LimberError `no-template` */
+export function withTemplate({ shot, views }: Plan, key: string): Plan {
+  return { ...planFrom(key), shot, views };
+}
+
 const DEFAULT_PLAN = planFrom(DEFAULT_TEMPLATE);
 
 /** A character's plan, or the standard one where it has none yet. */

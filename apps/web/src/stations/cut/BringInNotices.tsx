@@ -1,4 +1,12 @@
-import { counted, isOfPeople, planOf, type OddFigure } from '@limber-sheaf/core';
+import {
+  TEMPLATES,
+  counted,
+  isOfPeople,
+  planOf,
+  withTemplate,
+  type GuessedPlan,
+  type OddFigure,
+} from '@limber-sheaf/core';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { lookAtPlace } from '../../bench/store';
@@ -22,6 +30,8 @@ interface Findings {
   specks: { area: number; x: number; y: number }[];
   haze: number;
   odd: OddFigure | null;
+  /** The breakdown that it seems to want. */
+  guessed: GuessedPlan | null;
 }
 
 /** What should be done to a design before it is cut: layers to sort, a backdrop, specks. */
@@ -38,7 +48,8 @@ export function BringInNotices() {
       const specks = await cutWorker().specks(view.designBlob, LARGEST_SPECK);
       // A figure is told from its backdrop once that is gone.
       const odd = backdrop ? null : await cutWorker().oddFigure(view.designBlob, isPerson);
-      if (wanted) setFound({ blob: view.designBlob, backdrop, odd, ...specks });
+      const guessed = backdrop ? null : await cutWorker().guessPlan(view.designBlob);
+      if (wanted) setFound({ blob: view.designBlob, backdrop, odd, guessed, ...specks });
     })();
     return () => {
       wanted = false;
@@ -47,6 +58,15 @@ export function BringInNotices() {
   // What was found of another design does not count for this one.
   const here = found?.blob === view.designBlob ? found : null;
   const layers = view.brought?.layers ?? null;
+  // Whoever has chosen a breakdown needs no advice.
+  const template = doc.character.plan ? null : TEMPLATES.find(({ key }) => key === here?.guessed);
+  const { id, version } = doc.character;
+  const takeTemplate = (key: string, word: string) =>
+    edit('plan.setPlan', id, {
+      plan: withTemplate(planOf(doc.character), key),
+      word: `Plan ${word.toLowerCase()}`,
+      saw: { [id]: version },
+    });
   return (
     <>
       {raw && layers && (
@@ -79,6 +99,15 @@ export function BringInNotices() {
           >
             {here.odd.sentence}
           </button>
+        </Notice>
+      )}
+      {raw && template && (
+        <Notice>
+          <strong>This does not look like a person.</strong> The breakdown “{template.word.toLowerCase()}” has the parts
+          that it seems to have.
+          <Action tone="go" className="mt-2" onClick={() => void takeTemplate(template.key, template.word)}>
+            Take that breakdown
+          </Action>
         </Notice>
       )}
       {here && (here.specks.length > 0 || here.haze > 0) && (

@@ -1,11 +1,10 @@
 /** @jest-environment jsdom */
-import type { BroughtLayer } from '@limber-sheaf/core';
-import { act, screen, waitFor, within } from '@testing-library/react';
+import { planFrom, type BroughtLayer } from '@limber-sheaf/core';
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { pickPiece, useBench } from '../../bench/store';
 import { character, named } from '../../testing/character';
 import { onBench } from '../../testing/on-bench';
-import { cut } from '.';
 import { useCut } from './cut-store';
 import { CutLedger } from './CutLedger';
 import { NO_PEN, usePenStore } from './pen-store';
@@ -17,6 +16,7 @@ const found = {
   backdrop: null as { colour: string; share: number } | null,
   specks: { specks: [] as object[], haze: 0 },
   odd: null as object | null,
+  guessed: null as string | null,
   offcuts: { offcuts: [] as object[], untakenArea: 0 },
   shape: { islands: 0, islandArea: 0, holes: 0 },
   mirror: { ok: false, sentence: 'The other side looks different.' } as object,
@@ -27,6 +27,7 @@ jest.mock('./worker', () => ({
     backdrop: () => Promise.resolve(found.backdrop),
     specks: () => Promise.resolve(found.specks),
     oddFigure: () => Promise.resolve(found.odd),
+    guessPlan: () => Promise.resolve(found.guessed),
     offcuts: () => Promise.resolve(found.offcuts),
     shapeOf: () => Promise.resolve(found.shape),
     previewMirror: () => Promise.resolve(found.mirror),
@@ -48,6 +49,7 @@ beforeEach(() => {
     backdrop: null,
     specks: { specks: [], haze: 0 },
     odd: null,
+    guessed: null,
     offcuts: { offcuts: [], untakenArea: 0 },
     shape: { islands: 0, islandArea: 0, holes: 0 },
     mirror: { ok: false, sentence: 'The other side looks different.' },
@@ -248,6 +250,20 @@ describe('what a raw design needs first', () => {
     expect(useBench.getState().lookAt).toMatchObject({ x: 70 - 600, y: 80 - 600 });
   });
 
+  test('what does not look like a person is offered its breakdown, until one was chosen', async () => {
+    found.guessed = 'four-legged';
+    const unplanned = { ...raw, character: { ...raw.character, plan: null } };
+    const { edits } = onBench(<CutLedger />, unplanned);
+    await userEvent.click(await screen.findByRole('button', { name: 'Take that breakdown' }));
+    expect(edits).toEqual([
+      ['plan.setPlan', 'c', expect.objectContaining({ word: 'Plan on four legs', plan: planFrom('four-legged') })],
+    ]);
+    cleanup();
+    onBench(<CutLedger />, { ...raw, character: { ...raw.character, plan: planFrom('people-rich') } });
+    await waitFor(() => expect(screen.getByText('of the design is cut')).toBeTruthy());
+    expect(screen.queryByRole('button', { name: 'Take that breakdown' })).toBeNull();
+  });
+
   test('specks are shown and swept away; one speck is one', async () => {
     found.specks = { specks: [{ area: 3, x: 50, y: 60 }], haze: 0 };
     const { edits } = onBench(<CutLedger />, raw);
@@ -330,17 +346,4 @@ describe('the sorting table', () => {
     expect(screen.getByLabelText<HTMLInputElement>('Part of figure / torso').disabled).toBe(true);
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Make 0 parts' }).disabled).toBe(true);
   });
-});
-
-test('the run counts planned parts; its bar is full only where both they and the design are cut', () => {
-  const figures: unknown[] = [];
-  function Probe() {
-    figures.push(cut.useFigure());
-    return null;
-  }
-  onBench(<Probe />, doc);
-  expect(figures.at(-1)).toEqual({ word: '2/11', share: 0.02, open: false });
-  const whole = { ...doc, views: doc.views.map((view) => ({ ...view, designArea: view.designArea / 50 })) };
-  onBench(<Probe />, whole);
-  expect(figures.at(-1)).toEqual({ word: '2/11', share: 2 / 11, open: false });
 });

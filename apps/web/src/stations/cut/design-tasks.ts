@@ -1,10 +1,13 @@
 import {
   cleanMatte,
   findBackdrop,
+  coverageOf,
   findSpecks,
+  guessPlan,
   oddFigure,
   toHex,
   type BackdropHole,
+  type GuessedPlan,
   type OddFigure,
   type PlacedBitmap,
 } from '@limber-sheaf/core';
@@ -48,6 +51,11 @@ export const designTasks = {
   /** What of a design without a backdrop is not one figure that stands on its feet. */
   async oddFigure(designBlob: string, isPerson: boolean): Promise<OddFigure | null> {
     return oddFigure(await picture(designBlob), isPerson);
+  },
+
+  /** The breakdown that a design without a backdrop seems to want, where that is not the usual one. */
+  async guessPlan(designBlob: string): Promise<GuessedPlan | null> {
+    return guessPlan(coverageOf(await picture(designBlob)));
   },
 
   /** How many specks and how much haze a design has. */

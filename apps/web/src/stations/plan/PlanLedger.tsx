@@ -8,6 +8,7 @@ import {
   labelFor,
   parseName,
   planFrom,
+  withTemplate,
   switchPart,
   type KnownPart,
   type PlannedPart,
@@ -46,8 +47,7 @@ export function PlanLedger() {
         value={plan.template}
         onChange={(event) => {
           const next = TEMPLATES.find((t) => t.key === event.target.value);
-          if (next)
-            set({ ...planFrom(next.key), shot: plan.shot, views: plan.views }, `Plan ${next.word.toLowerCase()}`);
+          if (next) set(withTemplate(plan, next.key), `Plan ${next.word.toLowerCase()}`);
         }}
         className="h-9 w-full cursor-pointer rounded-lg border border-rule bg-paper px-2 text-[13.5px]"
       >

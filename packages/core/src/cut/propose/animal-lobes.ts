@@ -67,7 +67,7 @@ export function animalLobes(silhouette: Mask, parts: readonly KnownPart[]): Figu
 }
 
 /** The midst of the body: deep inside, and near the middle of all. */
-function bodyOf({ grid: { filled, columns }, deep }: Beast): number {
+export function bodyOf({ grid: { filled, columns }, deep }: Pick<Beast, 'grid' | 'deep'>): number {
   let [count, sumX, sumY] = [0, 0, 0];
   for (let cell = 0; cell < filled.length; cell++)
     if (filled[cell] === 1) {
@@ -85,7 +85,7 @@ function bodyOf({ grid: { filled, columns }, deep }: Beast): number {
 }
 
 /** The share of an animal that is filled on the other side of its axis too. */
-function mirrors({ grid: { filled, columns, size }, axisX }: Beast): number {
+export function mirrors({ grid: { filled, columns, size }, axisX }: Pick<Beast, 'grid' | 'axisX'>): number {
   let [all, same] = [0, 0];
   for (let cell = 0; cell < filled.length; cell++) {
     if (filled[cell] === 0) continue;
