@@ -11,8 +11,9 @@ const CELLS = 180;
 const STANDS_OUT = 0.07;
 /** A foot's tip lies within this share of the height from the floor. */
 const FOOT = 0.1;
-/** A figure is seen from in front or above where this share of it is the same in the mirror. */
+/** A figure is seen from in front or above where this share of it is the same in the mirror; surely so from the second on. */
 const ALIKE = 0.8;
+const SURELY_ALIKE = 0.9;
 /** On four legs: at least this wide for its height, with feet at least so far apart, in shares of its width. */
 const LONG = 0.85;
 const FEET_APART = 0.35;
@@ -38,7 +39,10 @@ export function guessPlan(silhouette: Mask): GuessedPlan | null {
   const grid = gridOf(silhouette, Math.max(1, Math.round(extent / CELLS)));
   const figure = { grid, bounds, axisX: symmetryAxis(silhouette, bounds), deep: depths(grid) };
   const limbs = branchesOf(grid, distances(grid, [bodyOf(figure)]), (STANDS_OUT * extent) / grid.size);
-  if (mirrors(figure) <= ALIKE) return standsLong(grid, bounds, limbs) ? 'four-legged' : null;
+  const alike = mirrors(figure);
+  // From the side, fore and hind legs mirror each other as well.
+  if (alike <= SURELY_ALIKE && standsLong(grid, bounds, limbs)) return 'four-legged';
+  if (alike <= ALIKE) return null;
   const beside = spreadLimbs(figure, limbs, extent);
   const whole = grid.filled.reduce((sum, cell) => sum + cell, 0);
   const isWing = ({ cells, from, to }: Found) => cells.length > WING * whole && cells.length > BROAD * (to - from) ** 2;
