@@ -128,8 +128,7 @@ test('a round nib adds to a piece and takes away from it, each stroke one edit; 
   const middle = [x + width / 2, y + height / 2, 4];
   const away = await nib({ pieceId: piece.id, stroke: middle, away: true });
   // A disc of 4 px radius.
-  expect(areaOf(state) - areaOf(away)).toBeGreaterThan(44);
-  expect(areaOf(state) - areaOf(away)).toBeLessThan(57);
+  expect(Math.abs(areaOf(state) - areaOf(away) - 16 * Math.PI)).toBeLessThan(7);
   expect(away.undo).toMatch(/^Take away from /);
   const back = await nib({ pieceId: piece.id, stroke: [...middle.slice(0, 2), 6] });
   expect(areaOf(back)).toBe(areaOf(state));
@@ -137,10 +136,9 @@ test('a round nib adds to a piece and takes away from it, each stroke one edit; 
   const { checks } = (await call<{ checks: { id: string; figure: number }[] }>(server, 'GET', `/views/${view}/checks`))
     .body;
   expect(checks.find((check) => check.id === 'rest-match')?.figure).toBe(0);
-  for (const hardness of [0, 1.2, null])
-    expect((await nib({ pieceId: piece.id, stroke: middle, hardness })).code).toBe('bad-request');
-  for (const stroke of [[], [1, 2], [5, 5, 0], [5, 5, 1001], [5, 5, null], [1e9, 5, 4]])
-    expect((await nib({ pieceId: piece.id, stroke })).code).toBe('bad-request');
+  const strokes = [[], [1, 2], [5, 5, 0], [5, 5, 1001], [5, 5, null], [1e9, 5, 4]].map((stroke) => ({ stroke }));
+  for (const wrong of [...strokes, { hardness: 0 }, { hardness: 1.2 }, { hardness: null }])
+    expect((await nib({ pieceId: piece.id, stroke: middle, ...wrong })).code).toBe('bad-request');
   expect((await nib({ pieceId: piece.id, stroke: [-500, -500, 3] })).code).toBe('nothing-there');
   expect((await nib({ tokens: tokens('tail'), stroke: middle, away: true })).sentence).toMatch(/no tail yet/);
   expect((await nib({ pieceId: piece.id, stroke: [x + width / 2, y + height / 2, 1000], away: true })).code).toBe(
