@@ -49,7 +49,7 @@ export class BenchPage {
 
   /** Waits until every picture is on the light table and what was done last is drawn. */
   async settled(): Promise<void> {
-    await expect(this.page.getByTestId('light-table')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+    await expect(this.page.getByTestId('light-table')).toHaveAttribute('aria-busy', 'false');
     await this.page.evaluate(
       () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(() => drawn(null)))),
     );
