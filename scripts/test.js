@@ -94,12 +94,11 @@ const jest = (report, ...select) => [
 ];
 const tests = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
 
-/** Goes on at the times at which the others wait for a database or a browser: what looks at the sources beside the core's tests. */
+/** Goes on at the times at which the others wait for a database or a browser. */
 async function whatWaitsForNobody() {
+  await checkAll(sources);
   const core = jest('core.json', '--selectProjects=unit', '--testPathPatterns=packages/');
-  // One after the other, the last of them would leave a core idle.
-  const [, passed] = await Promise.all([checkAll(sources), runInTheGaps('unit tests of core and formats', core)]);
-  count('core.json', passed, tests);
+  count('core.json', await runInTheGaps('unit tests of core and formats', core), tests);
 }
 
 const beside = whatWaitsForNobody();
