@@ -96,7 +96,7 @@ async function stroke(page) {
 }
 
 /** Opens a crowded character in Cut, and tells what its page takes. */
-export async function measure(address) {
+async function measure(address) {
   await inPage(address, async ({ page: opened, renderer, bytes, ms }) => {
     console.log(`first load of the bench: ${(bytes() / 1000).toFixed(0)} kB of scripts and styles`);
     console.log(`60 pieces at ${SIDE}²: laid out after ${ms.toFixed(0)} ms, ${(await renderer()).toFixed(0)} MB`);

@@ -87,6 +87,7 @@ const anyOrder: fc.Arbitrary<CutOrder> = fc.oneof(
     op: fc.constant('nib' as const),
     pieceId: someone,
     away: fc.boolean(),
+    hardness: fc.double({ min: 0.1, max: 1, noNaN: true }),
     stroke: points(1).map((all) => all.flatMap((v, i) => (i % 2 ? [v, 2] : [v]))),
   }),
   fc.record({
@@ -246,7 +247,7 @@ test('a copy leaves the pixels where they are, and needs a piece to carry it and
 });
 
 test('a nib off the canvas, an empty loop and an endless line are refused', () => {
-  expect(order(cut(), { op: 'nib', pieceId: 'left', stroke: [-90, -90, 3], away: false })).toMatchObject({
+  expect(order(cut(), { op: 'nib', pieceId: 'left', stroke: [-90, -90, 3], hardness: 1, away: false })).toMatchObject({
     sentence: 'The nib did not touch the canvas.',
   });
   expect(order(cut(), { op: 'trace', pieceId: 'left', loop: [-9, -9, -5, -9, -5, -5] })).toMatchObject({

@@ -25,7 +25,7 @@ export type CutOrder =
   | { op: 'trace'; pieceId: string | null; loop: number[] }
   | { op: 'give-back'; pieceId: string | null; loop: number[] }
   /** A round nib's stroke, x, y and radius by threes (see `nibMask`): adds to a piece, or takes away from it. */
-  | { op: 'nib'; pieceId: string | null; stroke: number[]; hardness?: number; away: boolean }
+  | { op: 'nib'; pieceId: string | null; stroke: number[]; hardness: number; away: boolean }
   | { op: 'cross'; pieceId: string | null; line: number[]; take: 'left' | 'right' }
   | { op: 'take-rest'; pieceId: string | null }
   | { op: 'sweep-up'; place: { x: number; y: number } | null }
@@ -103,7 +103,7 @@ export function cutByOrder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, orde
     case 'merge':
       return merge(art, order);
     case 'nib': {
-      const mask = nibMask(art.design, order.stroke, order.hardness ?? 1);
+      const mask = nibMask(art.design, order.stroke, order.hardness);
       if (mask.width === 0) return refuse('nothing-there', 'The nib did not touch the canvas.');
       if (!order.away) return give(order.pieceId ?? `${FRESH}0`, mask);
       const taken = giveBackPixels(art.design, faces, order.pieceId, mask, nameOf);

@@ -39,6 +39,8 @@ export function BringInNotices() {
   const { doc, view, edit } = useOnBench();
   const isPerson = isOfPeople(planOf(doc.character));
   const raw = !doc.pieces.some((piece) => piece.viewId === view.id);
+  // Whoever has chosen a breakdown needs no advice.
+  const isUnplanned = raw && doc.character.plan === null;
   const [dialog, setDialog] = useState<'layers' | 'matte' | null>(null);
   const [found, setFound] = useState<Findings | null>(null);
   useEffect(() => {
@@ -48,18 +50,17 @@ export function BringInNotices() {
       const specks = await cutWorker().specks(view.designBlob, LARGEST_SPECK);
       // A figure is told from its backdrop once that is gone.
       const odd = backdrop ? null : await cutWorker().oddFigure(view.designBlob, isPerson);
-      const guessed = backdrop ? null : await cutWorker().guessPlan(view.designBlob);
+      const guessed = backdrop || !isUnplanned ? null : await cutWorker().guessPlan(view.designBlob);
       if (wanted) setFound({ blob: view.designBlob, backdrop, odd, guessed, ...specks });
     })();
     return () => {
       wanted = false;
     };
-  }, [view.designBlob, isPerson]);
+  }, [view.designBlob, isPerson, isUnplanned]);
   // What was found of another design does not count for this one.
   const here = found?.blob === view.designBlob ? found : null;
   const layers = view.brought?.layers ?? null;
-  // Whoever has chosen a breakdown needs no advice.
-  const template = doc.character.plan ? null : TEMPLATES.find(({ key }) => key === here?.guessed);
+  const template = isUnplanned && TEMPLATES.find(({ key }) => key === here?.guessed);
   const { id, version } = doc.character;
   const takeTemplate = (key: string, word: string) =>
     edit('plan.setPlan', id, {
@@ -70,24 +71,30 @@ export function BringInNotices() {
   return (
     <>
       {raw && layers && (
-        <Notice>
+        <Notice
+          action={
+            <Action tone="go" onClick={() => setDialog('layers')}>
+              Sort the layers
+            </Action>
+          }
+        >
           <strong>{layers.length} layers came with this file.</strong> Sort them into parts, and they are cut in one go.
-          <Action tone="go" className="mt-2" onClick={() => setDialog('layers')}>
-            Sort the layers
-          </Action>
         </Notice>
       )}
       {raw && here?.backdrop && (
-        <Notice>
+        <Notice
+          action={
+            <Action tone="go" onClick={() => setDialog('matte')}>
+              Remove the backdrop
+            </Action>
+          }
+        >
           <strong>A plain backdrop is behind the design</strong>{' '}
           <span
             className="inline-block size-3 rounded-full border border-soft align-[-1px]"
             style={{ background: here.backdrop.colour }}
           />{' '}
           <span className="figures">{here.backdrop.colour}</span>. Free it before cutting.
-          <Action tone="go" className="mt-2" onClick={() => setDialog('matte')}>
-            Remove the backdrop
-          </Action>
         </Notice>
       )}
       {raw && here?.odd && (
@@ -101,17 +108,26 @@ export function BringInNotices() {
           </button>
         </Notice>
       )}
-      {raw && template && (
-        <Notice>
+      {template && (
+        <Notice
+          action={
+            <Action tone="go" onClick={() => void takeTemplate(template.key, template.word)}>
+              Take that breakdown
+            </Action>
+          }
+        >
           <strong>This does not look like a person.</strong> The breakdown “{template.word.toLowerCase()}” has the parts
           that it seems to have.
-          <Action tone="go" className="mt-2" onClick={() => void takeTemplate(template.key, template.word)}>
-            Take that breakdown
-          </Action>
         </Notice>
       )}
       {here && (here.specks.length > 0 || here.haze > 0) && (
-        <Notice>
+        <Notice
+          action={
+            <Action onClick={() => void edit('bringIn.specks', view.id, { largest: LARGEST_SPECK })}>
+              Sweep them away
+            </Action>
+          }
+        >
           {here.specks.length > 0 && (
             <button
               type="button"
@@ -124,9 +140,6 @@ export function BringInNotices() {
           {here.specks.length > 0 && here.haze > 0 && ' and '}
           {here.haze > 0 && <strong>{here.haze.toLocaleString('en')} px of haze</strong>}{' '}
           {here.specks.length === 1 && here.haze === 0 ? 'lies' : 'lie'} apart from the figure.
-          <Action className="mt-2" onClick={() => void edit('bringIn.specks', view.id, { largest: LARGEST_SPECK })}>
-            Sweep them away
-          </Action>
         </Notice>
       )}
       <Suspense>
@@ -137,10 +150,11 @@ export function BringInNotices() {
   );
 }
 
-function Notice({ children }: { children: React.ReactNode }) {
+function Notice({ children, action }: { children: React.ReactNode; action?: React.ReactNode }) {
   return (
-    <section className="mb-3 flex flex-col items-start rounded-lg border border-brass/50 bg-brass-wash/60 px-3 py-2.5 text-[13px] *:first:inline">
+    <section className="mb-3 flex flex-col items-start gap-2 rounded-lg border border-brass/50 bg-brass-wash/60 px-3 py-2.5 text-[13px]">
       <span>{children}</span>
+      {action}
     </section>
   );
 }

@@ -1,11 +1,9 @@
 import type { KnownPart } from '../../plan/known-parts.js';
 import type { Mask } from '../../raster/mask.js';
-import { trimMask } from '../../raster/morphology.js';
-import { symmetryAxis } from './body-frame.js';
-import { distances, middleOfCell, type CellGrid } from '../../raster/cell-grid.js';
-import { branchesOf, depths, gridOf, type Found } from './figure-grid.js';
+import { middleOfCell, type CellGrid } from '../../raster/cell-grid.js';
+import { ALIKE, FOOT, animalBody, mirrors, type AnimalBody } from './animal-body.js';
+import type { Found } from './figure-grid.js';
 import { asFigure, type FigureLobes, type Lobe } from './figure-lobes.js';
-import type { Rect } from '../../raster/bitmap.js';
 
 /** Groups that only animals have. */
 const ANIMAL = ['foreleg', 'hindleg', 'wing'];
@@ -13,15 +11,7 @@ const ANIMAL = ['foreleg', 'hindleg', 'wing'];
 const STANDING = ['foreleg', 'leg', 'hindleg'];
 const SPREAD = ['wing', 'foreleg', 'leg', 'hindleg'];
 
-/** CellGrid that an animal's longer side is divided in. */
-const CELLS = 180;
-/** What stands out less than this share of its longer side is no limb. */
-const STANDS_OUT = 0.07;
-/** A foot's tip lies within this share of the height from the floor. */
-const FOOT = 0.1;
-/** An animal is seen from in front or above where this share of it is the same in the mirror. */
-const ALIKE = 0.8;
-/** In that case what lies within this share of its width from the axis is its head or its tail. */
+/** Of one that is seen from in front, what lies within this share of its width from the axis is its head or its tail. */
 const CENTRAL = 0.1;
 
 /** Half widths of a leg by which it begins within the body. */
@@ -32,28 +22,18 @@ export function isAnimalPlan(parts: readonly KnownPart[]): boolean {
   return parts.some(({ group }) => ANIMAL.includes(group)) && !parts.some(({ group }) => group === 'arm');
 }
 
-/** An animal's body, and what is to be known of it to tell its limbs. */
-interface Beast {
-  grid: CellGrid;
-  bounds: Rect;
-  axisX: number;
-  /** By cell, how deep it lies inside. */
-  deep: Float64Array;
+/** An animal's body, and what its plan has. */
+interface Beast extends AnimalBody {
   parts: readonly KnownPart[];
 }
 
 /** Finds the limbs of an animal by its silhouette and by what its plan has: `figureLobes` for what does not stand like a person. */
 export function animalLobes(silhouette: Mask, parts: readonly KnownPart[]): FigureLobes | null {
-  const bounds = trimMask({ ...silhouette, x: 0, y: 0 });
-  if (!bounds) return null;
-  const extent = Math.max(bounds.width, bounds.height);
-  const grid = gridOf(silhouette, Math.max(1, Math.round(extent / CELLS)));
-  const axisX = symmetryAxis(silhouette, bounds);
-  const beast: Beast = { grid, bounds, axisX, deep: depths(grid), parts };
-  const far = distances(grid, [bodyOf(beast)]);
-  const found = branchesOf(grid, far, (STANDS_OUT * extent) / grid.size);
-  const isInFront = mirrors(beast) > ALIKE;
-  const told = isInFront ? seenFromInFront(beast, found) : seenFromTheSide(beast, found, far);
+  const body = animalBody(silhouette);
+  if (!body) return null;
+  const { grid, far, limbs } = body;
+  const isInFront = mirrors(body) > ALIKE;
+  const told = isInFront ? seenFromInFront({ ...body, parts }, limbs) : seenFromTheSide({ ...body, parts }, limbs, far);
   return asFigure(
     grid,
     told.map(({ found: { cells, from, to }, lobe }) => {
@@ -64,37 +44,6 @@ export function animalLobes(silhouette: Mask, parts: readonly KnownPart[]): Figu
       return { lobe, cells, far, from: Math.max(0, from - root), to, grows };
     }),
   );
-}
-
-/** The midst of the body: deep inside, and near the middle of all. */
-export function bodyOf({ grid: { filled, columns }, deep }: Pick<Beast, 'grid' | 'deep'>): number {
-  let [count, sumX, sumY] = [0, 0, 0];
-  for (let cell = 0; cell < filled.length; cell++)
-    if (filled[cell] === 1) {
-      count++;
-      sumX += cell % columns;
-      sumY += Math.floor(cell / columns);
-    }
-  const off = (cell: number) => Math.hypot((cell % columns) - sumX / count, Math.floor(cell / columns) - sumY / count);
-  let [best, most] = [0, -Infinity];
-  for (let cell = 0; cell < filled.length; cell++) {
-    const score = filled[cell] === 1 ? deep[cell] - 0.3 * off(cell) : -Infinity;
-    if (score > most) [best, most] = [cell, score];
-  }
-  return best;
-}
-
-/** The share of an animal that is filled on the other side of its axis too. */
-export function mirrors({ grid: { filled, columns, size }, axisX }: Pick<Beast, 'grid' | 'axisX'>): number {
-  let [all, same] = [0, 0];
-  for (let cell = 0; cell < filled.length; cell++) {
-    if (filled[cell] === 0) continue;
-    const column = cell % columns;
-    const other = Math.round((2 * axisX) / size - column - 1);
-    all++;
-    if (other >= 0 && other < columns && filled[cell - column + other] === 1) same++;
-  }
-  return all === 0 ? 0 : same / all;
 }
 
 interface Told {
