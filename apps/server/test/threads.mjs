@@ -26,5 +26,10 @@ const gone = new AbortController();
 setTimeout(() => gone.abort(), 300);
 const stopped = await threads.run(tasks, 'endless', 0, { signal: gone.signal }).catch((error) => error.name);
 const all = await Promise.all(Array.from({ length: 12 }, (_, n) => threads.run(tasks, 'twice', n)));
-console.log(JSON.stringify({ ends, stopped, all }));
+// More than there are threads, so that the rest stand in the queue when the hand asks.
+const order = [];
+const asked = (what, options) => threads.run(tasks, 'patient', 0, options).then(() => order.push(what));
+await Promise.all([...Array.from({ length: 8 }, () => asked('behind', { behind: true })), asked('hand')]);
+const before = order.indexOf('hand');
+console.log(JSON.stringify({ ends, stopped, all, before }));
 await threads.onModuleDestroy();

@@ -1,13 +1,15 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { THREADS } from '../src/threads/room.js';
 
-test('a task that takes too long, too much memory, or breaks, ends alone, and its memory is held against nobody; a client that goes stops its own', () => {
+test('a task that takes too long, too much memory, or breaks, ends alone, and its memory is held against nobody; a client that goes stops its own; the hand goes first', () => {
   const run = spawnSync(process.execPath, [join(__dirname, 'threads.mjs')], { encoding: 'utf8', timeout: 60_000 });
   expect(run.status).toBe(0);
-  const { ends, stopped, all } = JSON.parse(run.stdout.trim().split('\n').at(-1) as string) as {
+  const { ends, stopped, all, before } = JSON.parse(run.stdout.trim().split('\n').at(-1) as string) as {
     ends: Record<string, [string, number] | string>;
     stopped: string;
     all: number[];
+    before: number;
   };
   expect(ends).toEqual({
     endless: ['too-long', 42],
@@ -21,4 +23,6 @@ test('a task that takes too long, too much memory, or breaks, ends alone, and it
   });
   expect(stopped).toBe('AbortError');
   expect(all).toEqual(Array.from({ length: 12 }, (_, n) => n * 2));
+  // Only what threads had taken up already when the hand asked goes before it, and what they took up beside it.
+  expect(before).toBeLessThan(2 * THREADS);
 }, 60_000);

@@ -31,6 +31,20 @@ function dealOut(keys: readonly string[]): string[][] {
   return Array.from({ length: count }, (_, batch) => keys.filter((_key, at) => at % count === batch));
 }
 
+/**
+ * The keys of some measures in batches for the threads. What looks at the whole view comes first, that of one station
+ * together, as it shares what it works out.
+ */
+function batchesOf(measures: readonly Measure<unknown>[]): string[][] {
+  const ofViews = new Map<number | undefined, Set<string>>();
+  for (const { key, station, pieces } of measures)
+    if (!pieces) ofViews.set(station, (ofViews.get(station) ?? new Set()).add(key));
+  const ofPieces = new Set(measures.flatMap(({ key, pieces }) => (pieces ? key : [])));
+  return [...[...ofViews.values()].map((keys) => [...keys]), ...dealOut([...ofPieces])].filter(
+    ({ length }) => length > 0,
+  );
+}
+
 /** The checks of a view: what they measure is found under its key, or measured in the threads. */
 @Injectable()
 export class ProofService {
@@ -47,7 +61,11 @@ export class ProofService {
   /** Makes all checks of a view. */
   async prove(doc: CharacterDoc, viewId: ViewId, { signal, tell }: RunOptions = {}): Promise<ViewProof> {
     const sheets = await this.sheets.ofView(doc, viewId, { signal });
-    const measured = await this.measured(doc, viewId, sheets, viewMeasures(doc, viewId, sheets), { signal, tell });
+    const measured = await this.measured(doc, viewId, sheets, viewMeasures(doc, viewId, sheets), {
+      signal,
+      tell,
+      behind: true,
+    });
     return reportView(doc, viewId, sheets, measured);
   }
 
@@ -73,7 +91,7 @@ export class ProofService {
     viewId: ViewId,
     sheets: DerivedOfView,
     measures: readonly Measure<unknown>[],
-    { signal, tell }: RunOptions = {},
+    { signal, tell, behind }: RunOptions = {},
   ): Promise<Map<string, unknown>> {
     // Two checks may go by the same measure: it is measured once.
     const keys = [...new Set(measures.map(({ key }) => key))];
@@ -82,17 +100,13 @@ export class ProofService {
     const waiting = keys.flatMap((key) => (known.has(key) ? [] : (this.underWay.get(key) ?? [])));
     if (missing.length > 0) {
       let done = 0;
-      const looksAtAll = new Set(measures.flatMap(({ key, pieces }) => (pieces ? [] : key)));
-      const batches = [
-        missing.filter((key) => looksAtAll.has(key)),
-        ...dealOut(missing.filter((key) => !looksAtAll.has(key))),
-      ].filter((batch) => batch.length > 0);
+      const batches = batchesOf(measures.filter(({ key }) => missing.includes(key)));
       const work = batches.map(async (batch) => {
         const measured = await this.threads.run(
           tasks,
           'measures',
           { doc, viewId, derived: sheets, keys: batch },
-          { signal, seconds: LONG },
+          { signal, seconds: LONG, behind },
         );
         await this.derived.keep(Object.entries(measured));
         done += batch.length;
@@ -110,7 +124,7 @@ export class ProofService {
     // Whoever was first may have gone, and their work with them: what is missing then is measured for this one.
     const shared = await Promise.allSettled(waiting);
     if (shared.some(({ status }) => status === 'rejected') && !signal?.aborted)
-      return this.measured(doc, viewId, sheets, measures, { signal, tell });
+      return this.measured(doc, viewId, sheets, measures, { signal, tell, behind });
     return this.derived.find(keys);
   }
 }

@@ -239,6 +239,7 @@ export class HandOffService implements OnModuleInit {
     const made = await this.threads.run(handOffTasks, 'make', order, {
       signal,
       seconds: LONGEST,
+      behind: true,
       tell: (share, doing) => tell(CHECKED + share * (0.97 - CHECKED), doing),
     });
     tell(0.97, 'Keeping the package');

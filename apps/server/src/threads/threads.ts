@@ -1,5 +1,6 @@
 import { LimberError } from '@limber-sheaf/core';
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
+import { Semaphore } from 'async-mutex';
 import { Piscina } from 'piscina';
 import { setTimeout } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
@@ -15,6 +16,8 @@ export interface RunOptions {
   seconds?: number;
   /** Hears how far it is. */
   tell?: Tell;
+  /** It is worked out meanwhile: what somebody's hand waits for goes before it. */
+  behind?: boolean;
 }
 
 const SECONDS = 10;
@@ -23,6 +26,10 @@ export const LONG = 180;
 /** s; a task that no thread takes up for so long is given up. */
 const WAITS = 120;
 const LOOK_MS = 100;
+
+/** Who goes first where more is asked for than there are threads. */
+const HAND = 1;
+const BEHIND = 0;
 
 interface Running {
   stop: AbortController;
@@ -51,6 +58,8 @@ export class Threads implements OnModuleDestroy {
     maxThreads: THREADS,
     execArgv: [...process.execArgv, '--import', new URL('./pictures.js', import.meta.url).href],
   });
+  /** The pool itself knows only who came first. */
+  private readonly places = new Semaphore(THREADS);
   private readonly logger = new Logger(Threads.name);
   private readonly running = new Set<Running>();
   private readonly memory = new ShortMemory();
@@ -84,14 +93,16 @@ export class Threads implements OnModuleDestroy {
     { address }: TaskFile<T>,
     name: N,
     input: TaskInput<T, N>,
-    { signal, tell }: RunOptions,
+    { signal, tell, behind = false }: RunOptions,
   ): Promise<TaskOutput<T, N>> {
     const { begun, seconds } = entry;
     const stops = signal ? AbortSignal.any([signal, entry.stop.signal]) : entry.stop.signal;
     this.running.add(entry);
     const channel = tell && new MessageChannel();
+    let leave = () => {};
     channel?.port1.on('message', ({ share, doing }: Progress) => tell?.(share, doing));
     try {
+      leave = await this.place(stops, behind ? BEHIND : HAND);
       const order: Order<TaskInput<T, N>> = { input, begun, port: channel?.port2 };
       const answer = (await this.pool.run(order, {
         filename: address,
@@ -119,8 +130,26 @@ export class Threads implements OnModuleDestroy {
         throw new LimberError('busy', 'The server has more to do than it can.', 'Try it again in a minute.');
       throw error;
     } finally {
+      leave();
       channel?.port1.close();
       this.running.delete(entry);
+    }
+  }
+
+  /** Waits for a place at a thread; gives what leaves it again. @throws what the signal was aborted with */
+  private async place(signal: AbortSignal, priority: number): Promise<() => void> {
+    signal.throwIfAborted();
+    const taken = this.places.acquire(1, priority);
+    const gone = new Promise<never>((_, reject) =>
+      signal.addEventListener('abort', () => reject(signal.reason as Error), { once: true }),
+    );
+    try {
+      const [, leave] = await Promise.race([taken, gone]);
+      return leave;
+    } catch (error) {
+      // Whoever has gone is given its place in its turn all the same, and has no use for it.
+      void taken.then(([, leave]) => leave());
+      throw error;
     }
   }
 

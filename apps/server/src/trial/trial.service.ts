@@ -53,7 +53,7 @@ export class TrialService {
     const known = (await this.derived.find<MotionFaults>([key])).get(key);
     if (known) return known;
     const order = { ...wish, doc, viewId, derived };
-    const measured = await this.threads.run(tasks, 'faults', order, { signal, seconds: LONG });
+    const measured = await this.threads.run(tasks, 'faults', order, { signal, seconds: LONG, behind: true });
     await this.derived.keep([[key, measured]]);
     return measured;
   }

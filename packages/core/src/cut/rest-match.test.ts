@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { pieceImages } from '../document/view-art.js';
-import { createPlaced, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, uniteRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { compareBitmaps } from '../raster/compare.js';
 import { composite } from '../raster/composite.js';
 import { cutPart, rawCharacter } from '../testing/jointed.js';
@@ -24,7 +24,7 @@ const owners = fc.array(fc.nat(2), { minLength: PIXELS, maxLength: PIXELS });
 
 test('what is drawn at rest is compared with the design as if it lay on what is uncut', () => {
   fc.assert(
-    fc.property(picture, owners, picture, fc.boolean(), (words, owner, hidden, strays) => {
+    fc.property(picture, owners, picture, fc.boolean(), fc.nat(SIDE - 2), (words, owner, hidden, strays, above) => {
       fc.pre([1, 2].every((piece) => words.some((word, i) => word >>> 24 > 0 && owner[i] === piece)));
       const design = painted(words);
       const cut = [1, 2].reduce((state, piece) => {
@@ -44,6 +44,15 @@ test('what is drawn at rest is compared with the design as if it lay on what is 
         largest: plain.largest,
         bounds: plain.bounds,
       });
+      // Compared in bands it comes to the same, each in its own place.
+      const bands = [
+        { top: 0, bottom: above + 1 },
+        { top: above + 1, bottom: SIDE },
+      ].map((rows) => compareAtRest(cut.doc, 'v', art, rows));
+      expect(bands.reduce((sum, band) => sum + band.differing, 0)).toBe(differing);
+      expect(Math.max(...bands.map((band) => band.largest))).toBe(largest);
+      const places = bands.flatMap((band) => band.bounds ?? []);
+      expect(places.length > 0 ? places.reduce(uniteRects) : null).toEqual(bounds);
     }),
     { numRuns: 150 },
   );

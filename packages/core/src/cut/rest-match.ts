@@ -17,27 +17,73 @@ export function uncutOf(art: ViewArt): PlacedBitmap | null {
   );
 }
 
+/** Rows of a canvas, the last not among them. */
+export interface Rows {
+  top: number;
+  bottom: number;
+}
+
+/** Rows that are compared together. */
+const BAND = 256;
+
+/** The rows of a canvas in bands: those that an edit does not touch need not be compared anew. */
+export function bandsOf({ height }: { height: number }): Rows[] {
+  return Array.from({ length: Math.ceil(height / BAND) }, (_, at) => ({
+    top: at * BAND,
+    bottom: Math.min(height, (at + 1) * BAND),
+  }));
+}
+
+/** Does a picture, or the place of one, reach into some rows? */
+export function reachesInto(at: { y: number; height: number }, { top, bottom }: Rows): boolean {
+  return at.y < bottom && at.y + at.height > top;
+}
+
 /**
  * All pieces drawn in order with nothing turned, on top of what is still uncut, compared with the design.
  * Offcuts therefore do not count here: they have a check of their own.
+ * @param rows what of the canvas is compared; all of it where not given
  */
-export function compareAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Difference {
-  const { design } = art;
-  const images = pieceImages(doc, viewId, art).map(({ image }) => image);
+export function compareAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, rows?: Rows): Difference {
+  const { design, images, faces } = atRest(doc, viewId, art, rows ?? { top: 0, bottom: art.design.height });
   const drawn = composite(design.width, design.height, images, canvas);
   canvas = drawn.data;
-  drawOnUncutMutable(drawn, images, art);
-  return compareBitmaps(drawn, design);
+  drawOnUncutMutable(drawn, { design, images, faces });
+  const difference = compareBitmaps(drawn, design);
+  const { bounds } = difference;
+  return { ...difference, bounds: bounds && { ...bounds, y: bounds.y + (rows?.top ?? 0) } };
+}
+
+/** What is drawn at rest. */
+interface AtRest {
+  design: PlacedBitmap;
+  /** What is drawn, back to front. */
+  images: readonly PlacedBitmap[];
+  faces: readonly PlacedBitmap[];
+}
+
+/** Some rows of a view, moved up to a canvas of their own that begins with them. */
+function atRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, rows: Rows): AtRest {
+  const { design, pieces } = art;
+  const { top, bottom } = rows;
+  const movedUp = (picture: PlacedBitmap | null) =>
+    picture && reachesInto(picture, rows) ? [{ ...picture, y: picture.y - top }] : [];
+  return {
+    design: {
+      ...design,
+      height: bottom - top,
+      data: design.data.subarray(top * design.width * 4, bottom * design.width * 4),
+    },
+    images: pieceImages(doc, viewId, art).flatMap(({ image }) => movedUp(image)),
+    faces: [...pieces.values()].flatMap(({ face }) => movedUp(face)),
+  };
 }
 
 /** Draws anew, on the design's own paint, what is in no piece: most of a character is cut, and stays. */
-function drawOnUncutMutable(drawn: PlacedBitmap, images: readonly PlacedBitmap[], { design, pieces }: ViewArt): void {
+function drawOnUncutMutable(drawn: PlacedBitmap, { design, images, faces }: AtRest): void {
   const to = wordsOf(drawn);
   const wanted = wordsOf(design);
-  const isTaken = takenTest(
-    [...pieces.values()].flatMap(({ face }) => face ?? []),
-    design,
-  );
+  const isTaken = takenTest(faces, design);
   for (let i = 0; i < to.length; i++) {
     const word = to[i];
     // What is drawn opaque covers what may be uncut below; where nothing is, nothing is drawn on it.

@@ -24,6 +24,18 @@ export function drawnAs(piece: PieceRow, sheets: SheetsOf): string[] {
   return [piece.face, overlap, under, clean, line].map(placeOf);
 }
 
+/** How a piece is drawn, as a key: rows and references are never changed, and a long list of pieces has one each. */
+export function drawnKey(piece: PieceRow, sheets: SheetsOf): string {
+  const refs = sheets[piece.id];
+  const kept = drawn.get(piece);
+  if (kept && kept.refs === refs) return kept.key;
+  const key = deriveKey('drawn', drawnAs(piece, sheets));
+  drawn.set(piece, { refs, key });
+  return key;
+}
+
+const drawn = new WeakMap<PieceRow, { refs: SheetsOf[string] | undefined; key: string }>();
+
 /**
  * Remembers what was worked out for a row of a document, which is never changed once it is made.
  * @param work called once for each document and row

@@ -49,6 +49,8 @@ export interface Measure<M> {
   what: string;
   /** The pieces it looks at, where those are not all. */
   pieces?: readonly PieceId[];
+  /** Measures of one station that look at all share what they work out. */
+  station?: number;
   measure(art: ViewArt): M;
 }
 

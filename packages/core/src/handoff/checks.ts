@@ -25,17 +25,22 @@ const SHOWN: readonly CheckId[] = [
   'size',
 ];
 
-/** Every check that the stations make. */
-const VIEW_CHECKS: readonly ViewCheck[] = [
-  ...CUT_CHECKS,
-  ...JOINTS_CHECKS,
-  ...UNDER_CHECKS,
-  ...STACK_CHECKS,
-  ...NAMES_CHECKS,
-  ...SWAPS_CHECKS,
-  ...PLAN_CHECKS,
-  ...TRIAL_CHECKS,
-].sort((a, b) => SHOWN.indexOf(a.id) - SHOWN.indexOf(b.id));
+/** The checks of each station. */
+const STATIONS: readonly (readonly ViewCheck[])[] = [
+  CUT_CHECKS,
+  JOINTS_CHECKS,
+  UNDER_CHECKS,
+  STACK_CHECKS,
+  NAMES_CHECKS,
+  SWAPS_CHECKS,
+  PLAN_CHECKS,
+  TRIAL_CHECKS,
+];
+
+/** Every check that the stations make, in the order in which they are shown. */
+const VIEW_CHECKS = STATIONS.flatMap((checks, station) => checks.map((check) => ({ check, station }))).sort(
+  (a, b) => SHOWN.indexOf(a.check.id) - SHOWN.indexOf(b.check.id),
+);
 
 /** All checks of a view, with the proof of each joint. */
 export interface ViewProof {
@@ -45,8 +50,21 @@ export interface ViewProof {
 
 /** Everything that the checks of a view measure; each is derived, and found again under its key. */
 export function viewMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<unknown>[] {
-  return VIEW_CHECKS.flatMap((check) => check.measures(doc, viewId, sheets));
+  return byCheck(doc, viewId, sheets).flat();
 }
+
+/** What each check measures. Its keys take a while: they are kept with the document as long as its sheets are the same. */
+function byCheck(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<unknown>[][] {
+  const kept = measuresOf.get(doc);
+  if (kept?.viewId === viewId && kept.sheets === sheets) return kept.measures;
+  const measures = VIEW_CHECKS.map(({ check, station }) =>
+    check.measures(doc, viewId, sheets).map((measure) => ({ ...measure, station })),
+  );
+  measuresOf.set(doc, { viewId, sheets, measures });
+  return measures;
+}
+
+const measuresOf = new WeakMap<CharacterDoc, { viewId: ViewId; sheets: SheetsOf; measures: Measure<unknown>[][] }>();
 
 /**
  * The checks of a view in words.
@@ -61,8 +79,9 @@ export function reportView(
   const view = doc.views.find((v) => v.id === viewId)?.key ?? '';
   let joints: JointProof[] = [];
   const checks: Check[] = [];
-  for (const check of VIEW_CHECKS) {
-    const values = check.measures(doc, viewId, sheets).map(({ key }) => measured.get(key));
+  const measures = byCheck(doc, viewId, sheets);
+  for (const [place, { check }] of VIEW_CHECKS.entries()) {
+    const values = measures[place].map(({ key }) => measured.get(key));
     if (check.id === 'joints-clean')
       joints = turningJoints(doc, viewId).flatMap(({ id }, at) => {
         const proof = values[at] as BendProof | null;

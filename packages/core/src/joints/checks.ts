@@ -1,6 +1,6 @@
-import { compareAtRest } from '../cut/rest-match.js';
+import { bandsOf, compareAtRest, reachesInto, type Rows } from '../cut/rest-match.js';
 import { drawOrder, drawSteps, hasLineUnder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
-import { deriveKey, drawnAs } from '../document/keys.js';
+import { deriveKey, drawnKey } from '../document/keys.js';
 import { capital } from '../document/naming.js';
 import type { CharacterDoc, JointRow, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
@@ -13,25 +13,32 @@ import { jointless } from './jointless.js';
 import { cleanLimits } from './sweep-joint.js';
 import { isCleanThroughout, piecesOfProof, proveJoint, proofKey, sweptRange, type BendProof } from './prove-joint.js';
 
-/** What is drawn of a view at rest, as keys. */
-function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): unknown {
+/** What is drawn of a view at rest, as keys; where given, in some of its rows. */
+function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, rows?: Rows): unknown {
   const { designBlob } = viewById(doc, viewId);
-  return [designBlob, drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnAs(piece, sheets), sheet])];
+  const isDrawn = (piece: PieceRow) => {
+    const { overlap, under, clean, line } = sheets[piece.id] ?? {};
+    return !rows || [piece.face, overlap, under, clean, line].some((sheet) => sheet && reachesInto(sheet, rows));
+  };
+  const steps = drawSteps(doc, viewId).filter(({ piece }) => isDrawn(piece));
+  return [designBlob, steps.map(({ piece, sheet }) => [drawnKey(piece, sheets), sheet]), rows];
 }
 
 const restMatch: ViewCheck<Pick<Difference, 'differing' | 'largest' | 'bounds'>> = {
   id: 'rest-match',
-  measures: (doc, viewId, sheets) => [
-    {
-      key: deriveKey('rest-match 1', drawnKeys(doc, viewId, sheets)),
+  measures: (doc, viewId, sheets) =>
+    bandsOf(viewById(doc, viewId)).map((rows) => ({
+      key: deriveKey('rest-match 2', drawnKeys(doc, viewId, sheets, rows)),
       what: 'Rest match',
       measure(art) {
-        const { differing, largest, bounds } = compareAtRest(doc, viewId, art);
+        const { differing, largest, bounds } = compareAtRest(doc, viewId, art, rows);
         return { differing, largest, bounds };
       },
-    },
-  ],
-  report(doc, viewId, [{ differing, largest, bounds }]) {
+    })),
+  report(doc, viewId, bands) {
+    const differing = bands.reduce((sum, band) => sum + band.differing, 0);
+    const largest = Math.max(0, ...bands.map((band) => band.largest));
+    const { bounds } = bands.reduce((worst, band) => (band.differing > worst.differing ? band : worst));
     const thick = doc.joints.find((j) => j.viewId === viewId && hasLineUnder(j) && j.lineMore !== 0);
     const mend = thick
       ? `The line under ${jointLabel(doc, thick)} is not as thick as it was drawn. Set it to ${thick.lineWidth} px.`

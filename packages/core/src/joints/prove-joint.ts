@@ -1,5 +1,5 @@
 import { composePiece } from '../document/compose-piece.js';
-import { deriveKey, drawnAs, placeOf } from '../document/keys.js';
+import { deriveKey, drawnKey, placeOf } from '../document/keys.js';
 import { inFrontOf } from '../document/family.js';
 import type { CharacterDoc, JointRow, PieceId, SheetsOf } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -72,7 +72,7 @@ export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): 
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
     [sweptRange(joint), joint.discOn, joint.rounded, joint.kind, inFrontOf(doc, joint)],
     stepsOfJoint(doc, joint).map(({ role, sheet, piece }) => [
-      ...[role, sheet, drawnAs(piece, sheets)],
+      ...[role, sheet, drawnKey(piece, sheets)],
       // What may come into view: it is part of what is drawn, and tells itself apart.
       [piece.own, piece.extra, piece.beneath].map(placeOf),
     ]),

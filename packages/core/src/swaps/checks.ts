@@ -1,6 +1,6 @@
 import { counted } from '../counted.js';
 import { drawSteps, jointLabel } from '../document/family.js';
-import { deriveKey, drawnAs, placeOf } from '../document/keys.js';
+import { deriveKey, drawnKey, placeOf } from '../document/keys.js';
 import type { CharacterDoc, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
@@ -37,7 +37,7 @@ function setsIn(doc: CharacterDoc, viewId: ViewId): SwapSetRow[] {
 function bareKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, set: SwapSetRow): string {
   return deriveKey('bare under drawings 3', [
     viewById(doc, viewId).designBlob,
-    drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnAs(piece, sheets), sheet, piece.partId === set.partId]),
+    drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnKey(piece, sheets), sheet, piece.partId === set.partId]),
     drawingsOf(doc, set).map(({ id }) => {
       const row = inView(doc, id, viewId);
       return row && [placeOf(row.picture), doc.drawings.find((one) => one.id === id)?.hides];

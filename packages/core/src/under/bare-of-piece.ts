@@ -1,10 +1,8 @@
-import { composePiece } from '../document/compose-piece.js';
-import { drawOrder } from '../document/family.js';
 import type { CharacterDoc, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import { cellsOfMask, comingIntoView } from './coming-into-view.js';
-import { bareCells, bareOf, type Bare } from './find-bare.js';
-import { shapeOf } from './shape-of-piece.js';
+import { comingIntoView } from './coming-into-view.js';
+import { bareOf, type Bare } from './find-bare.js';
+import { unpaintedOf } from './unpainted.js';
 
 /**
  * What of a piece comes into view bare; null for nothing. Only what has no paint is looked for, so that a piece that is
@@ -13,9 +11,6 @@ import { shapeOf } from './shape-of-piece.js';
  * @param art pictures of this piece and of all that are drawn after it
  */
 export function bareOfPiece(doc: CharacterDoc, viewId: ViewId, art: ViewArt, index: number): Bare | null {
-  const sheets = art.pieces.get(drawOrder(doc, viewId)[index].id);
-  const shape = shapeOf(doc, viewId, art, index);
-  if (!sheets || !shape) return null;
-  const unpainted = bareCells(cellsOfMask(shape.hidden, art.design), composePiece(sheets));
-  return bareOf(doc, viewId, art, comingIntoView(doc, viewId, art, index, unpainted));
+  const unpainted = unpaintedOf(doc, viewId, art, index);
+  return unpainted && bareOf(doc, viewId, art, comingIntoView(doc, viewId, art, index, unpainted));
 }

@@ -1,6 +1,6 @@
 import { drawOrder, inFrontOf, jointLabel, movedBy, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
-import { deriveKey, drawnAs } from '../document/keys.js';
+import { deriveKey, drawnKey } from '../document/keys.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
@@ -24,7 +24,7 @@ export function underKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): s
   const at = new Map(order.map(({ id }, i) => [id, i]));
   return deriveKey('under 3', [
     viewById(doc, viewId).designBlob,
-    order.map((piece) => [drawnAs(piece, sheets), piece.endsHere, piece.carried]),
+    order.map((piece) => [drawnKey(piece, sheets), piece.endsHere, piece.carried]),
     doc.joints
       .filter((joint) => joint.viewId === viewId)
       .map((joint) => [endAt(doc, joint, at), sweptRange(joint), [...movedBy(doc, joint)].map((id) => at.get(id))]),
@@ -91,7 +91,7 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
     viewById(doc, viewId).designBlob,
     endsHere,
     carried,
-    order.flatMap((piece, i) => (i === index || mayCover[i] ? [[i - index, ...drawnAs(piece, sheets)]] : [])),
+    order.flatMap((piece, i) => (i === index || mayCover[i] ? [[i - index, drawnKey(piece, sheets)]] : [])),
     changes,
     ends.map((joint) => endAt(doc, joint, at)),
     uncovering(doc, viewId, index).map(({ joint, moves }) => [
