@@ -210,6 +210,21 @@ test('a drawing is used in another view, on its seat there; where it has no pict
   const blank = drawingAt(await ask('GET', `/characters/${id}`), 'closed').drawing?.id;
   const said = await refused('POST', `/drawings/${blank}/take-over`, { viewId: there, fromViewId: view });
   expect(said).toMatch(/mouth closed has no picture in that view/);
+
+  // All that the view lacks comes at once: a blank one, and one that is put by where it differs least.
+  await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_oh.png': openMouth }));
+  const all = await ask('POST', `/views/${there}/take-over`, { fromViewId: view });
+  expect(all.summary).toBe('Use 2 drawings of front in side');
+  const inView = (shape: string, viewId: string) => {
+    const { drawing } = drawingAt(all, shape);
+    return all.doc.drawingViews.find((row) => row.drawingId === drawing?.id && row.viewId === viewId);
+  };
+  expect(inView('closed', there)).toMatchObject({ picture: null });
+  expect(inView('round', there)?.picture).toMatchObject({ width: inView('round', view)?.picture?.width });
+  const none = await refused('POST', `/views/${there}/take-over`, { fromViewId: view });
+  expect(none).toMatch(/Front has no drawing that side lacks/);
+  const undone = await ask('POST', `/characters/${id}/undo`);
+  expect(undone.doc.drawingViews.filter(({ viewId }) => viewId === there).length).toBe(2);
 });
 
 test('a second picture is brought in by its name, for a drawing that is there or comes with it', async () => {

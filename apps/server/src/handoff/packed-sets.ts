@@ -3,6 +3,7 @@ import {
   anglesWithin,
   cropPlaced,
   defaultOf,
+  drawOrder,
   drawingName,
   drawingsOf,
   inView,
@@ -10,10 +11,13 @@ import {
   marksOf,
   partNames,
   pieceOfSet,
+  rigEntry,
+  setAt,
   setName,
   trimToPaint,
   unlinkedOf,
   type CharacterDoc,
+  type JointProof,
   type PlacedBitmap,
   type SwapSetRow,
   type ViewArt,
@@ -41,12 +45,19 @@ export interface PackedSet {
   drawings: PackedDrawing[];
 }
 
-/** The piece whose picture a set's second pictures are: none at rest. */
-export interface PackedOver {
+/** A piece that shows nothing at rest: that of a set's second pictures, or a thing that is held. */
+export interface PackedUnseen {
   entry: RigPiece;
-  /** The name of the piece directly in front of which it is drawn. */
-  behind: string;
-  set: PackedSet;
+  /** The name of the piece directly in front of which it is drawn; null at the very back. */
+  behind: string | null;
+  /** What it shows with some drawing, by the drawing's name; null for a blank one. */
+  pictures: { name: string; picture: PackedPicture | null }[];
+}
+
+/** A set's own piece, with what it shows at rest. */
+interface SetPiece {
+  entry: RigPiece;
+  picture: PackedPicture | null;
 }
 
 /** Where a drawing's image lies in a package. */
@@ -60,13 +71,18 @@ export async function packSets(
   row: ViewRow,
   art: ViewArt,
   pieces: readonly PackedPiece[],
+  held: readonly RigPiece[],
   { scaling, finishing }: { scaling: Scaling; finishing: Finishing },
 ): Promise<PackedSet[]> {
   const sets: PackedSet[] = [];
   const pieceNames = new Set(pieces.map(({ entry }) => entry.name));
+  const owners: SetPiece[] = [
+    ...pieces.map((piece) => ({ entry: piece.entry, picture: piece })),
+    ...held.map((entry) => ({ entry, picture: null })),
+  ];
   for (const set of doc.swapSets) {
     const piece = pieceOfSet(doc, set, row.id);
-    const own = piece && pieces.find(({ entry }) => entry.id === set.partId && entry.kind === 'face');
+    const own = piece && owners.find(({ entry }) => entry.id === set.partId && entry.kind === 'face');
     if (!own) continue;
     sets.push(await packSet(doc, row, art, set, own, pieceNames, { scaling, finishing }));
   }
@@ -78,7 +94,7 @@ async function packSet(
   row: ViewRow,
   art: ViewArt,
   set: SwapSetRow,
-  own: PackedPiece,
+  own: SetPiece,
   pieceNames: ReadonlySet<string>,
   { scaling, finishing }: { scaling: Scaling; finishing: Finishing },
 ): Promise<PackedSet> {
@@ -89,7 +105,11 @@ async function packSet(
     const there = inView(doc, drawing.id, row.id);
     if (!there && !drawing.isDefault) continue;
     const word = drawingName(doc, drawing);
-    const packed = drawing.isDefault ? own : there?.picture ? await pack(art.drawings?.get(there.id), word) : null;
+    const packed = drawing.isDefault
+      ? own.picture
+      : there?.picture
+        ? await pack(art.drawings?.get(there.id), word)
+        : null;
     const over = there?.over ? await pack(art.overs?.get(there.id), `${word}_over`) : null;
     const files = entryOf(packed, drawingPath(row.key, name, word));
     drawings.push({ packed, over, entry: { ...files, ...told(drawing, word), over: overOf(over, name, word) } });
@@ -98,7 +118,8 @@ async function packSet(
   own.entry.swapSet = name;
   own.entry.image = first?.image ?? own.entry.image;
   const marks = marksOf(doc, set, row.id);
-  const { x, y, width, height } = own.image;
+  const shown = drawings.find(({ packed }) => packed)?.packed;
+  const { x, y, width, height } = shown?.image ?? { x: 0, y: 0, width: 0, height: 0 };
   const seat =
     marks.length === 4
       ? scaling.place({ x: (marks[0] + marks[2]) / 2, y: (marks[1] + marks[3]) / 2 })
@@ -145,24 +166,83 @@ function linkOf(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): string | nu
   return to && pieceOfSet(doc, to, viewId) && unlinkedOf(doc, set, viewId).length === 0 ? setName(doc, to) : null;
 }
 
+/** The entries of things that are held: pieces with drawings and nothing that shows at rest, back to front. */
+export function heldEntries(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  seen: ReadonlySet<string>,
+  proofs: readonly JointProof[],
+  scaling: Scaling,
+): RigPiece[] {
+  const nowhere = { x: 0, y: 0, width: 0, height: 0 };
+  return drawOrder(doc, viewId)
+    .filter((piece) => !seen.has(piece.id) && setAt(doc, piece))
+    .map((piece) => {
+      const entry = scaling.entry(rigEntry(doc, piece, nowhere, proofs));
+      return { ...entry, ...NOTHING_SEEN, sheets: [], swapSet: null, soft: null };
+    });
+}
+
+/** What a piece lacks that shows nothing at rest. */
+const NOTHING_SEEN = { image: null, sha256: null, bounds: null, atlas: null, travel: null };
+
 /**
- * The pieces of second pictures: each hangs from its set's piece and is drawn directly in front of what the set says. Its id
- * follows from the part's, so that it is the same in every version.
+ * The pieces of a view that show nothing at rest, each behind none but what it lies directly in front of: those of second
+ * pictures, whose ids follow from their parts', so that they are the same in every version; and things that are held.
  */
-export function packOvers(doc: CharacterDoc, pieces: readonly PackedPiece[], sets: readonly PackedSet[]): PackedOver[] {
-  return sets.flatMap((set): PackedOver[] => {
-    const own = pieces.find(({ entry }) => entry.name === set.entry.piece && entry.kind === 'face');
+export function packUnseen(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  pieces: readonly PackedPiece[],
+  held: readonly RigPiece[],
+  sets: readonly PackedSet[],
+): PackedUnseen[] {
+  const all: RigPiece[] = [...pieces.map(({ entry }) => entry), ...held];
+  const overs = sets.flatMap((set): PackedUnseen[] => {
+    const own = all.find((entry) => entry.name === set.entry.piece && entry.kind === 'face');
     if (!own || set.drawings.every(({ over }) => !over)) return [];
-    const rules = doc.swapSets.find(({ partId }) => partId === own.entry.id);
-    const before =
-      pieces.find(({ entry }) => entry.id === rules?.overPartId && (entry.kind === 'face' || entry.kind === 'rim')) ??
-      own;
-    const name = `${own.entry.name}_over`;
+    const rules = doc.swapSets.find(({ partId }) => partId === own.id);
+    const before = all.find(({ id, kind }) => id === rules?.overPartId && (kind === 'face' || kind === 'rim')) ?? own;
+    const name = `${own.name}_over`;
     set.entry.over = name;
-    const none = { image: null, sha256: null, bounds: null, joint: null, atlas: null, swapSet: null, travel: null };
-    const entry = { ...own.entry, ...none, id: v5('over', own.entry.id), name, parent: own.entry.name, sheets: [] };
-    return [{ entry, behind: before.entry.name, set }];
+    const none = { ...NOTHING_SEEN, joint: null, swapSet: null };
+    const entry = { ...own, ...none, id: v5('over', own.id), name, parent: own.name, sheets: [] };
+    const pictures = set.drawings.flatMap(({ entry: drawing, over }) =>
+      over ? [{ name: `${drawing.name}_over`, picture: over }] : [],
+    );
+    return [{ entry, behind: before.name, pictures }];
   });
+  return [...overs, ...held.flatMap((entry) => packHeld(doc, viewId, entry, pieces, sets))];
+}
+
+/** A thing that is held, in front of the last that shows behind it in the draw order. */
+function packHeld(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  entry: RigPiece,
+  pieces: readonly PackedPiece[],
+  sets: readonly PackedSet[],
+): PackedUnseen[] {
+  const set = sets.find((one) => one.entry.piece === entry.name);
+  if (!set) return [];
+  const order = drawOrder(doc, viewId);
+  const farther = order
+    .slice(
+      0,
+      order.findIndex(({ partId }) => partId === entry.id),
+    )
+    .reverse();
+  const isBehind = ({ entry: one }: PackedPiece, partId: string) => one.id === partId && one.kind !== 'line-under';
+  const [behind] = farther.flatMap(({ partId }) => pieces.find((piece) => isBehind(piece, partId)) ?? []);
+  const pictures = set.drawings.map(({ entry: { name }, packed }) => ({ name, picture: packed }));
+  return [{ entry, behind: behind?.entry.name ?? null, pictures }];
+}
+
+/** What shows nothing at rest and is drawn directly in front of a piece, or at the very back, with what is in front of that. */
+export function unseenBefore(unseen: readonly PackedUnseen[], name: string | null): PackedUnseen[] {
+  return unseen
+    .filter(({ behind }) => behind === name)
+    .flatMap((one) => [one, ...unseenBefore(unseen, one.entry.name)]);
 }
 
 function entryOf(

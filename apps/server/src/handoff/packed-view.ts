@@ -27,7 +27,15 @@ import { encode, readArtWithDrawings, sheet as readSheet, type DerivedOfView } f
 import type { Tell } from '../threads/task.js';
 import { Finishing } from './finishing.js';
 import { sha, type PackedPicture, type PackedPiece } from './packed-picture.js';
-import { looksAndCycles, packOvers, packSets, type PackedOver, type PackedSet } from './packed-sets.js';
+import {
+  heldEntries,
+  looksAndCycles,
+  packSets,
+  packUnseen,
+  unseenBefore,
+  type PackedSet,
+  type PackedUnseen,
+} from './packed-sets.js';
 import { Scaling } from './scaling.js';
 
 /** A view as it leaves. */
@@ -36,8 +44,8 @@ export interface PackedView {
   /** Back to front. */
   pieces: PackedPiece[];
   sets: PackedSet[];
-  /** Pieces of second pictures, each with its set and what it lies directly in front of. */
-  overs: PackedOver[];
+  /** Pieces that show nothing at rest: of second pictures, and things that are held. */
+  unseen: PackedUnseen[];
   /** All of them at rest, as large as the canvas. */
   merged: PlacedBitmap;
   design: Uint8Array;
@@ -78,13 +86,12 @@ export async function packView(
     canvas.height,
     pieces.map(({ image }) => image),
   );
-  const sets = await packSets(doc, row, art, pieces, { scaling, finishing });
-  const overs = packOvers(doc, pieces, sets);
+  const held = heldEntries(doc, row.id, new Set(images.map(({ id }) => id)), proofs, scaling);
+  const sets = await packSets(doc, row, art, pieces, held, { scaling, finishing });
+  const unseen = packUnseen(doc, row.id, pieces, held, sets);
   const swapSets = sets.map(({ entry }) => entry);
-  const entries = pieces.flatMap(({ entry }): RigPiece[] => [
-    entry,
-    ...overs.filter(({ behind }) => behind === entry.name).map((over) => over.entry),
-  ]);
+  const before = (name: string | null) => unseenBefore(unseen, name).map(({ entry }) => entry);
+  const entries = [...before(null), ...pieces.flatMap(({ entry }): RigPiece[] => [entry, ...before(entry.name)])];
   const view: RigView = {
     key: row.key,
     canvas,
@@ -97,7 +104,7 @@ export async function packView(
     swapSets,
     ...looksAndCycles(doc, { swapSets }),
   };
-  return { view, pieces, sets, overs, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
+  return { view, pieces, sets, unseen, merged, design, finish: finishing.texture && (await encode(finishing.texture)) };
 }
 
 /** The line that a piece bends along, as it leaves; the outline beneath its limb's fills has the same. */

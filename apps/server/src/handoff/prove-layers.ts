@@ -132,7 +132,7 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
       }
     let depth = -Infinity;
     const pictured = pieces.flatMap((piece): { name: string; bounds: RigBounds; sha256: string | null }[] => {
-      if (!isDrawn(piece))
+      if (!isDrawn(piece) && !piece.swapSet)
         return swapSets
           .filter((set) => set.over === piece.name)
           .flatMap((set) =>
@@ -141,7 +141,9 @@ export function puppetFault(bytes: Uint8Array, { views }: Rig): string | null {
       const set = swapSets.find(({ name }) => name === piece.swapSet && piece.kind === 'face');
       return set
         ? set.drawings.flatMap(({ name, bounds, sha256 }) => (bounds ? [{ name, bounds, sha256 }] : []))
-        : [piece.soft ? { ...piece, name: softMeshName(piece.name) } : piece];
+        : isDrawn(piece)
+          ? [piece.soft ? { ...piece, name: softMeshName(piece.name) } : piece]
+          : [];
     });
     for (const { name, bounds, sha256 } of pictured) {
       const { origin, quad } = byName.get(name) ?? {};

@@ -25,7 +25,7 @@ import {
 } from '@limber-sheaf/formats';
 import sharp from 'sharp';
 import { encode } from '../threads/pictures.js';
-import type { PackedOver, PackedSet } from './packed-sets.js';
+import { unseenBefore, type PackedSet, type PackedUnseen } from './packed-sets.js';
 import type { PackedPicture, PackedPiece } from './packed-picture.js';
 import type { PackedView } from './packed-view.js';
 
@@ -47,7 +47,7 @@ const THUMBNAIL = 256;
 
 /** The layers of a view, back to front: a piece each with its shade and line above it, limbs in groups, marks hidden. */
 export async function layersOf(
-  { view, pieces, sets, overs }: PackedView,
+  { view, pieces, sets, unseen }: PackedView,
   doc: CharacterDoc,
   { pivotMarks, registerFrame: framed }: PackageOptions,
 ): Promise<LayerNode<Layer>[]> {
@@ -57,10 +57,11 @@ export async function layersOf(
   const setOf = new Map(sets.map((set) => [set.entry.piece, set]));
   const shown = pieces.flatMap((piece): { layer: LayerNode<Layer>; group: string | null }[] => {
     const { group } = piece;
-    const before = overs.filter(({ behind }) => behind === piece.entry.name);
-    return [...layersOfPiece(piece), ...before.map((over) => ({ layer: overLayers(over), group }))];
+    const before = unseenBefore(unseen, piece.entry.name);
+    return [...layersOfPiece(piece), ...before.map((one) => ({ layer: unseenLayers(one), group }))];
   });
-  const nodes = groupInRuns(shown) as LayerNode<Layer>[];
+  const atTheBack = unseenBefore(unseen, null).map((one) => ({ layer: unseenLayers(one), group: null }));
+  const nodes = groupInRuns([...atTheBack, ...shown]) as LayerNode<Layer>[];
 
   function layersOfPiece({
     entry,
@@ -106,12 +107,12 @@ function drawingLayers({ entry: { piece, default: standing }, drawings }: Packed
   return { group: piece, layers };
 }
 
-/** The second pictures of a set, none of which shows at rest. */
-function overLayers({ entry: { name: group }, set }: PackedOver): LayerNode<Layer> {
-  const layers = set.drawings.flatMap(({ entry: { name }, over }): Layer[] => {
-    if (!over) return [];
-    const { image, png } = over;
-    return [{ name: `${name}_over`, x: image.x, y: image.y, image, png, visible: false }];
+/** The pictures of a piece that shows nothing at rest. */
+function unseenLayers({ entry: { name: group }, pictures }: PackedUnseen): LayerNode<Layer> {
+  const layers = pictures.flatMap(({ name, picture }): Layer[] => {
+    if (!picture) return [];
+    const { image, png } = picture;
+    return [{ name, x: image.x, y: image.y, image, png, visible: false }];
   });
   return { group, layers };
 }
@@ -162,21 +163,19 @@ export async function atlas(code: string, { view, pieces, sets }: PackedView): P
 /** The puppet: every view a scene. */
 export function glb(views: readonly PackedView[], generator: string): Promise<Uint8Array> {
   return writeGlb(
-    views.map(({ view, pieces, sets, overs }): GlbPuppet => {
+    views.map(({ view, pieces, sets, unseen }): GlbPuppet => {
       const setOf = new Map(sets.map((set) => [set.entry.piece, set]));
       const handles = view.handles.map((handle): GlbNode => ({ ...handle, picture: null }));
-      const overNodes = ({ entry: { name, parent, pivot }, set }: PackedOver): GlbNode[] => [
-        { name, parent, pivot, picture: null },
-        ...set.drawings.flatMap(({ entry, over }): GlbNode[] =>
-          over
-            ? [{ name: `${entry.name}_over`, parent: name, pivot: null, isShown: false, picture: quadOf(over) }]
-            : [],
-        ),
+      const unseenNodes = ({ entry: { name: own, parent, pivot }, pictures }: PackedUnseen): GlbNode[] => [
+        { name: own, parent, pivot, picture: null },
+        ...pictures.map(({ name, picture }): GlbNode => ({
+          ...{ name, parent: own, pivot: null, isShown: false },
+          picture: picture && quadOf(picture),
+        })),
       ];
-      const quads = pieces.flatMap((piece): GlbNode[] => [
-        ...pieceNodes(piece),
-        ...overs.filter(({ behind }) => behind === piece.entry.name).flatMap(overNodes),
-      ]);
+      const before = (name: string | null) => unseenBefore(unseen, name).flatMap(unseenNodes);
+      const quads = pieces.flatMap((piece): GlbNode[] => [...pieceNodes(piece), ...before(piece.entry.name)]);
+      quads.unshift(...before(null));
       return { key: view.key, canvas: view.canvas, floorY: view.floorY, nodes: [...handles, ...quads] };
 
       function pieceNodes({ entry, image, png }: PackedPiece): GlbNode[] {

@@ -1,6 +1,7 @@
 import {
   composePiece,
   composeWithLine,
+  drawingsOf,
   inView,
   pieceOfSet,
   setById,
@@ -17,17 +18,7 @@ import {
 } from '@limber-sheaf/core';
 import { readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 
-/** What the piece of a set shows in a view. @throws LimberError `not-found` */
-export async function ownPicture(
-  doc: CharacterDoc,
-  set: SwapSetRow,
-  viewId: ViewId,
-  derived: DerivedOfView,
-): Promise<PlacedBitmap> {
-  return shown(doc, set, await sheetsOfSet(doc, set, viewId, derived), composePiece);
-}
-
-/** The same over the outline that it has beneath its limb's fills. */
+/** What the piece of a set shows in a view, over the outline that it has beneath its limb's fills. @throws LimberError `not-found`, `nothing-there` */
 export async function ownWithLine(
   doc: CharacterDoc,
   set: SwapSetRow,
@@ -37,6 +28,19 @@ export async function ownWithLine(
   return shown(doc, set, await sheetsOfSet(doc, set, viewId, derived), composeWithLine);
 }
 
+/** What a set's drawings are put by: what its piece shows, or, of a thing that is only held, the first that is drawn. */
+export async function seatedBy(
+  doc: CharacterDoc,
+  set: SwapSetRow,
+  viewId: ViewId,
+  derived: DerivedOfView,
+): Promise<PlacedBitmap> {
+  const sheets = await sheetsOfSet(doc, set, viewId, derived);
+  const own = sheets && composePiece(sheets);
+  const drawn = drawingsOf(doc, set).flatMap(({ id }) => inView(doc, id, viewId)?.picture ?? []);
+  return own ?? (await sheet(drawn[0] ?? null)) ?? shown(doc, set, sheets, composePiece);
+}
+
 function shown(
   doc: CharacterDoc,
   set: SwapSetRow,
@@ -44,6 +48,12 @@ function shown(
   compose: (sheets: SheetBitmaps) => PlacedBitmap | null,
 ): PlacedBitmap {
   const own = sheets && compose(sheets);
+  if (sheets && !own)
+    throw new LimberError(
+      'nothing-there',
+      `${setName(doc, set)} shows nothing at rest.`,
+      'Begin with another drawing.',
+    );
   if (!own) throw new LimberError('not-found', `${setName(doc, set)} is not in this view.`, 'Cut it first.');
   return own;
 }

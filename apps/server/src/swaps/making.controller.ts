@@ -5,7 +5,7 @@ import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { EditBody, IdParam } from '../http/dto.js';
-import { FromViewBody, MakeBody, PaintDrawingBody, SetRulesBody } from './making.dto.js';
+import { FromViewBody, MakeBody, TakeAllOverBody, PaintDrawingBody, SetRulesBody } from './making.dto.js';
 import { MakingService } from './making.service.js';
 import { InViewBody } from './swaps.dto.js';
 
@@ -47,6 +47,15 @@ export class MakingController {
   @ApiOperation({ summary: 'Use a drawing’s picture of one view in another, put on its seat there' })
   takeOver(@Param() { id }: IdParam, @Body() { saw, ...from }: FromViewBody, @Who() caller: Caller) {
     return this.making.takeOver(id, { ...caller, saw }, from);
+  }
+
+  @Post('views/:id/take-over')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Use every drawing of another view that this one lacks, put on its seat; tells what it left',
+  })
+  takeAllOver(@Param() { id }: IdParam, @Body() { saw, fromViewId }: TakeAllOverBody, @Who() caller: Caller) {
+    return this.making.takeAllOver(id, { ...caller, saw }, fromViewId);
   }
 
   @Post('pieces/:id/rim')

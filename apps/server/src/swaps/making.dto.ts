@@ -79,3 +79,8 @@ export class FromViewBody extends InViewBody {
   /** The view whose picture is taken over. */
   @IsUUID() fromViewId: string;
 }
+
+export class TakeAllOverBody extends EditBody {
+  /** The view whose drawings are taken over. */
+  @IsUUID() fromViewId: string;
+}

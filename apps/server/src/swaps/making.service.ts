@@ -1,12 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import {
+  DiffBuilder,
   LimberError,
   addDrawings,
+  applyDiff,
+  capital,
+  counted,
   drawingAt,
   drawingById,
   drawingLabel,
+  drawingsLacking,
   inView,
   isMadeOf,
+  joinDiffs,
   lookOf,
   marksOf,
   ownRow,
@@ -32,10 +38,11 @@ import {
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
 import { SheetsService } from '../derived/sheets.service.js';
+import { EventService } from '../edits/events.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import type { DerivedOfView } from '../threads/pictures.js';
 import { taskFile } from '../threads/task.js';
-import { Threads } from '../threads/threads.js';
+import { LONG, Threads } from '../threads/threads.js';
 
 const tasks = taskFile<typeof import('./making.tasks.js')>(new URL('./making.tasks.js', import.meta.url));
 
@@ -53,6 +60,7 @@ export class MakingService implements OnModuleInit {
     private readonly edits: EditService,
     private readonly sheets: SheetsService,
     private readonly threads: Threads,
+    private readonly events: EventService,
   ) {}
 
   onModuleInit(): void {
@@ -145,12 +153,46 @@ export class MakingService implements OnModuleInit {
       const { setId, shape, mood } = drawingById(doc, drawingId);
       const derived = await this.sheets.ofView(doc, viewId, { signal });
       const order = { doc, viewId, derived, drawingId, fromViewId };
-      const { picture, marks } = await this.threads.run(tasks, 'takeOver', order, { signal });
-      const fresh = { drawingId, drawingViewId: randomUUID(), shape, mood, picture, marks };
+      const taken = await this.threads.run(tasks, 'takeOver', order, { signal });
+      const fresh = { drawingId, drawingViewId: randomUUID(), shape, mood, ...taken };
       return {
         kind: 'drawings',
         summary: `Use ${drawingLabel(doc, drawingById(doc, drawingId))} in ${viewById(doc, viewId).key}`,
         diff: addDrawings(doc, setId, viewId, [fresh]),
+      };
+    });
+  }
+
+  /** Takes every drawing of one view over that another lacks, each put on its seat there, as one edit. */
+  async takeAllOver(viewId: ViewId, context: EditContext, fromViewId: ViewId): Promise<CharacterState> {
+    const { signal } = context;
+    const characterId = await characterOf('view', viewId);
+    return this.edits.run(characterId, context, async (doc) => {
+      const [here, there] = [viewId, fromViewId].map((id) => viewById(doc, id).key);
+      const lacking = drawingsLacking(doc, viewId, fromViewId);
+      if (lacking.length === 0)
+        throw new LimberError(
+          'nothing-there',
+          `${capital(there)} has no drawing that ${here} lacks and has the piece for.`,
+        );
+      const derived = await this.sheets.ofView(doc, viewId, { signal });
+      const tell = this.events.tellProgress(characterId, context.actor);
+      const order = { doc, viewId, derived, fromViewId };
+      const { taken, notes } = await this.threads.run(tasks, 'takeAllOver', order, { signal, tell, seconds: LONG });
+      const fresh = taken.map((one) => {
+        const { setId, shape, mood } = drawingById(doc, one.drawingId);
+        return { setId, shape, mood, ...one, drawingViewId: randomUUID() };
+      });
+      const sets = [...new Set(fresh.map(({ setId }) => setId))];
+      const diff = sets.reduce((all, id) => {
+        const ofSet = fresh.filter(({ setId }) => setId === id);
+        return joinDiffs(all, addDrawings(applyDiff(doc, all), id, viewId, ofSet));
+      }, new DiffBuilder().build());
+      return {
+        kind: 'drawings',
+        summary: `Use ${counted(fresh.length, 'drawing')} of ${there} in ${here}`,
+        diff,
+        notes,
       };
     });
   }

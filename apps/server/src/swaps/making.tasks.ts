@@ -13,6 +13,7 @@ import {
   paintDrawing,
   setById,
   drawingLabel,
+  drawingsLacking,
   registerLeast,
   seatByMarks,
   trimToPaint,
@@ -26,13 +27,15 @@ import {
   type CharacterDoc,
   type CutArgs,
   type DrawingPicture,
+  type DrawingRow,
   type MakeStep,
+  type PlacedBitmap,
   type SheetRef,
   type ViewId,
 } from '@limber-sheaf/core';
 import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
-import { task } from '../threads/task.js';
-import { canvasOf, drawnPicture, ownPicture, ownWithLine } from './drawn.js';
+import { task, type Tell } from '../threads/task.js';
+import { canvasOf, drawnPicture, ownWithLine, seatedBy } from './drawn.js';
 
 interface Where {
   doc: CharacterDoc;
@@ -81,28 +84,65 @@ export const paint = task(
   },
 );
 
+/** A drawing of one view that is to be used in another. */
+type TakeOverOrder = Where & { fromViewId: ViewId };
+
+/** A drawing as it lies in another view. */
+interface TakenOver {
+  picture: SheetRef | null;
+  over?: SheetRef;
+  marks: number[];
+}
+
 /** A drawing of one view as it lies in another: its marks on that view's, or where it differs least from the default there. */
-export const takeOver = task(
-  async ({ doc, viewId, derived, drawingId, fromViewId }: Where & { drawingId: string; fromViewId: ViewId }) => {
-    const drawing = drawingById(doc, drawingId);
-    const set = setById(doc, drawing.setId);
-    const there = inView(doc, drawingId, fromViewId);
-    const picture = await sheet(there?.picture ?? null);
-    if (!there || !picture)
-      throw new LimberError('nothing-there', `${drawingLabel(doc, drawing)} has no picture in that view.`);
-    const own = await ownPicture(doc, set, viewId, derived);
-    const marks = marksOf(doc, set, viewId);
-    const way =
-      marks.length === 4 && there.marks.length === 4 ? seatByMarks(marks, there.marks) : registerLeast(own, picture);
-    const { x, y } = way ?? { x: own.x - picture.x, y: own.y - picture.y };
-    const moved = { ...picture, x: picture.x + x, y: picture.y + y };
-    const canvas = canvasOf(viewById(doc, viewId));
-    return {
-      picture: await keepIfAny(trimToPaint(cropPlaced(moved, intersectRects(moved, canvas)))),
-      marks: there.marks.map((value, at) => value + (at % 2 === 0 ? x : y)),
-    };
+export const takeOver = task((order: TakeOverOrder & { drawingId: string }): Promise<TakenOver> => {
+  const drawing = drawingById(order.doc, order.drawingId);
+  if (!inView(order.doc, drawing.id, order.fromViewId)?.picture)
+    throw new LimberError('nothing-there', `${drawingLabel(order.doc, drawing)} has no picture in that view.`);
+  return takenOver(order, drawing);
+});
+
+/** Every drawing of one view that another lacks, as it lies there; blank ones stay blank. */
+export const takeAllOver = task(
+  async (
+    order: TakeOverOrder,
+    tell: Tell,
+  ): Promise<{ taken: (TakenOver & { drawingId: string })[]; notes: string[] }> => {
+    const { doc, viewId, fromViewId } = order;
+    const lacking = drawingsLacking(doc, viewId, fromViewId);
+    const taken: (TakenOver & { drawingId: string })[] = [];
+    const notes: string[] = [];
+    for (const [at, drawing] of lacking.entries()) {
+      tell(at / lacking.length, 'Taking the drawings over');
+      const one = await takenOver(order, drawing);
+      if (one.picture || !inView(doc, drawing.id, fromViewId)?.picture) taken.push({ ...one, drawingId: drawing.id });
+      else notes.push(`${drawingLabel(doc, drawing)} would lie past the canvas: it is left.`);
+    }
+    return { taken, notes };
   },
 );
+
+async function takenOver({ doc, viewId, derived, fromViewId }: TakeOverOrder, drawing: DrawingRow): Promise<TakenOver> {
+  const there = inView(doc, drawing.id, fromViewId);
+  const [picture, over] = await Promise.all([there?.picture ?? null, there?.over ?? null].map(sheet));
+  if (!there || !picture) return { picture: null, marks: [] };
+  const set = setById(doc, drawing.setId);
+  const own = await seatedBy(doc, set, viewId, derived);
+  const marks = marksOf(doc, set, viewId);
+  const way =
+    marks.length === 4 && there.marks.length === 4 ? seatByMarks(marks, there.marks) : registerLeast(own, picture);
+  const { x, y } = way ?? { x: own.x - picture.x, y: own.y - picture.y };
+  const canvas = canvasOf(viewById(doc, viewId));
+  const laid = (one: PlacedBitmap | null) => {
+    const moved = one && { ...one, x: one.x + x, y: one.y + y };
+    return keepIfAny(moved && trimToPaint(cropPlaced(moved, intersectRects(moved, canvas))));
+  };
+  return {
+    picture: await laid(picture),
+    over: (await laid(over)) ?? undefined,
+    marks: there.marks.map((value, at) => value + (at % 2 === 0 ? x : y)),
+  };
+}
 
 /** A drawing with the default one's end at the joint by which its piece hangs. */
 export const sameEnd = task(async ({ doc, viewId, derived, drawingId }: Where & { drawingId: string }) => {

@@ -42,6 +42,7 @@ import {
   CellBody,
   ChartBody,
   DrawingBody,
+  HoldBody,
   InViewBody,
   MarksBody,
   MoveDrawingBody,
@@ -124,6 +125,26 @@ export class SwapsController {
       throw new LimberError('unreadable-file', 'There is no file.', 'Choose the pictures of the drawings.');
     const cell = shape !== undefined && mood !== undefined ? { shape, mood } : undefined;
     return this.swaps.bring(id, viewId, { files: named, cell }, caller);
+  }
+
+  @Post('drawings/:id/held')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Let a drawing hold a thing, a piece of its own named by its file (multipart: art, viewId)',
+  })
+  @ApiConsumes('multipart/form-data')
+  @UseInterceptors(ArtFiles)
+  hold(
+    @Param() { id }: IdParam,
+    @UploadedFiles() files: Express.Multer.File[] | undefined,
+    @Body() { viewId }: HoldBody,
+    @Who() caller: Caller,
+  ) {
+    const [file, ...others] = namedFiles(files);
+    if (!file) throw new LimberError('unreadable-file', 'There is no file.', 'Choose the picture of the thing.');
+    if (others.length > 0)
+      throw new LimberError('too-many', 'A drawing is given one thing at a time.', 'Choose one file.');
+    return this.swaps.hold(id, viewId, file, caller);
   }
 
   @Post('swap-sets/:id/blank')

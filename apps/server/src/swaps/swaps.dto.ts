@@ -90,6 +90,10 @@ export class BringDrawingsBody {
   @MayBeLeftOut() @Trimmed() @IsText(1, CHART_LIMITS.word) mood?: string;
 }
 
+export class HoldBody {
+  @IsUUID() viewId: string;
+}
+
 export class InViewBody extends EditBody {
   @IsUUID() viewId: string;
 }

@@ -5,6 +5,9 @@ import {
   changeSetRules,
   applyDiff,
   counted,
+  drawingById,
+  drawingLabel,
+  holdThing,
   joinDiffs,
   lidsToMake,
   mirrorPiece,
@@ -16,6 +19,7 @@ import {
   setName,
   startSet,
   type CharacterDoc,
+  type DrawingId,
   type SeatedAll,
   type SwapSetId,
   type ViewId,
@@ -30,7 +34,7 @@ import type { Caller } from '../http/caller.js';
 import { taskFile } from '../threads/task.js';
 import { LONG, Threads } from '../threads/threads.js';
 import type { MovingOrder, MovingPicture } from './moving-picture.js';
-import type { BringOrder, BroughtPictures } from './swaps.tasks.js';
+import type { BringOrder, BroughtPictures, HoldOrder } from './swaps.tasks.js';
 
 const tasks = taskFile<typeof import('./swaps.tasks.js')>(new URL('./swaps.tasks.js', import.meta.url));
 
@@ -68,6 +72,24 @@ export class SwapsService {
         diff: addDrawings(doc, setId, viewId, drawings.map(freshDrawing)),
         notes,
       };
+    });
+  }
+
+  /** Lets a drawing hold a thing from a file: a piece of its own between it and its second picture. */
+  async hold(
+    drawingId: DrawingId,
+    viewId: ViewId,
+    file: HoldOrder['file'],
+    context: EditContext,
+  ): Promise<CharacterState> {
+    const { signal } = context;
+    return this.edits.run(await characterOf('drawing', drawingId), context, async (doc) => {
+      const order = { doc, drawingId, viewId, file };
+      const { notes, ...thing } = await this.threads.run(tasks, 'hold', order, { signal, seconds: LONG });
+      const ids = { pieceId: randomUUID(), partId: randomUUID(), setId: randomUUID(), next: randomUUID };
+      const diff = holdThing(doc, drawingId, viewId, thing, ids);
+      const summary = `Let ${drawingLabel(doc, drawingById(doc, drawingId))} hold ${thing.name}`;
+      return { kind: 'drawings', summary, diff, notes };
     });
   }
 

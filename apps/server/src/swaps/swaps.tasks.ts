@@ -1,15 +1,13 @@
-import { basename, extname } from 'node:path';
 import {
   DiffBuilder,
   LID_OPENINGS,
   PRESSED_FLAT,
   LimberError,
   beneathSet,
-  cleanMatte,
+  createPlaced,
   cropPlaced,
   defaultOf,
   drawingsOf,
-  flattenLayers,
   inView,
   intersectRects,
   lidsAlone,
@@ -38,26 +36,30 @@ import {
   setName,
   setsToSeat,
   trimToPaint,
+  uniteRects,
   unmarkedNotes,
   viewById,
   wholeEyes,
   withBlends,
   type CharacterDoc,
   type Diff,
+  type DrawingId,
+  type DrawingViewRow,
+  type HeldThing,
   type PlacedBitmap,
+  type Rect,
   type SeatedAll,
   type Seating,
   type SheetRef,
   type SwapSetId,
   type SwapSetRow,
   type ViewId,
-  type ViewRow,
 } from '@limber-sheaf/core';
-import { decodeFile } from '../files/decode-file.js';
 import { keepIfAny, keepSheet, readArt, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { movingPicture } from './moving-picture.js';
-import { canvasOf, ownPicture } from './drawn.js';
+import { picturesIn } from './read-drawings.js';
+import { canvasOf, seatedBy } from './drawn.js';
 
 /** Files that are to be drawings of a set. */
 export interface BringOrder {
@@ -89,7 +91,7 @@ export const bring = task(
     const { doc, setId, viewId, derived, files, cell } = order;
     const set = setById(doc, setId);
     const view = viewById(doc, viewId);
-    const own = await ownPicture(doc, set, viewId, derived);
+    const own = await seatedBy(doc, set, viewId, derived);
     const notes: string[] = [];
     const drawings = new Map<string, { name: string; drawing: BroughtPictures }>();
     const twice = new Set<string>();
@@ -149,6 +151,49 @@ export const bring = task(
     return { drawings: [...drawings.values()].map(({ drawing }) => drawing), notes };
   },
 );
+
+/** A thing that a drawing is to hold, in a file. */
+export interface HoldOrder {
+  doc: CharacterDoc;
+  drawingId: DrawingId;
+  viewId: ViewId;
+  file: { path: string; name: string };
+}
+
+/**
+ * Reads a thing to be held. What comes on a canvas of the design's size keeps its place; anything else is put with its middle
+ * between the drawing's marks, or on the middle of its picture.
+ */
+export const hold = task(
+  async ({ doc, drawingId, viewId, file }: HoldOrder): Promise<HeldThing & { notes: string[] }> => {
+    const view = viewById(doc, viewId);
+    const notes: string[] = [];
+    // A sheet of paper is all of one colour.
+    const [read] = await picturesIn(file, view, notes, true);
+    if (!read) throw new LimberError('nothing-there', notes[0] ?? 'There is no picture in this file.');
+    const row = inView(doc, drawingId, viewId);
+    const seated = read.isPlaced ? read.picture : centredAt(read.picture, gripOf(row) ?? canvasOf(view));
+    const within = trimToPaint(cropPlaced(seated, intersectRects(seated, canvasOf(view))));
+    if (!within) throw new LimberError('nothing-there', `${read.name} has nothing on the canvas.`);
+    const face = createPlaced({ x: within.x, y: within.y, width: 1, height: 1 });
+    return { name: read.name, picture: await keepSheet(within), face: await keepSheet(face), notes };
+  },
+);
+
+/** Where a drawing holds what it holds: about its marks, or about its picture. */
+function gripOf(row: DrawingViewRow | null): Rect | null {
+  const marks = placesOf(row?.marks ?? []).map(({ x, y }) => ({ x, y, width: 0, height: 0 }));
+  return marks.length > 0 ? marks.reduce(uniteRects) : (row?.picture ?? null);
+}
+
+/** A picture moved by whole pixels so that its middle lies on that of a place. */
+function centredAt(picture: PlacedBitmap, { x, y, width, height }: Rect): PlacedBitmap {
+  return {
+    ...picture,
+    x: Math.round(x + (width - picture.width) / 2),
+    y: Math.round(y + (height - picture.height) / 2),
+  };
+}
 
 /** A moving picture of drawings that change. */
 export const move = task(movingPicture);
@@ -214,7 +259,7 @@ export const seatTurned = task(
         picture &&
         (marks.length > 0
           ? seatingByMarks(marks, row.marks)
-          : registerTurned(await ownPicture(doc, set, viewId, derived), picture));
+          : registerTurned(await seatedBy(doc, set, viewId, derived), picture));
       if (!picture || !seating || isStill(seating)) continue;
       const made = await keepIfAny(seatDrawing(picture, seating, canvas));
       if (!made) continue;
@@ -302,39 +347,6 @@ function ownWords(doc: CharacterDoc, set: SwapSetRow): string[] {
   const piece = doc.pieces.find(({ partId }) => partId === set.partId);
   const { group, part } = piece ? partOf(doc, piece) : { group: '', part: '' };
   return [...plainWords(group), ...plainWords(part ?? ''), ...plainWords(setName(doc, set)), set.kind];
-}
-
-interface NamedDrawing {
-  name: string;
-  picture: PlacedBitmap;
-  /** Does it come on a canvas of the design's size, so that it keeps its place? */
-  isPlaced: boolean;
-}
-
-/** The drawings in one file: its layers, or itself by its file's name. @throws LimberError for a bad file, or one larger than the canvas */
-async function picturesIn(
-  { path, name }: { path: string; name: string },
-  view: ViewRow,
-  notes: string[],
-): Promise<NamedDrawing[]> {
-  const decoded = await decodeFile(path);
-  notes.push(...decoded.notes);
-  const { width, height } = 'bitmap' in decoded ? decoded.bitmap : decoded.canvas;
-  const isPlaced = width === view.width && height === view.height;
-  if (width > view.width || height > view.height) {
-    notes.push(`${name} is ${width} × ${height} px, larger than the canvas: it is left.`);
-    return [];
-  }
-  const own = basename(name, extname(name));
-  if ('bitmap' in decoded) {
-    const whole = { ...decoded.bitmap, x: 0, y: 0 };
-    const picture = trimToPaint(cleanMatte(whole)?.design ?? whole);
-    if (!picture) notes.push(`${name} is empty: it is left.`);
-    return picture ? [{ name: own, picture, isPlaced }] : [];
-  }
-  return flattenLayers(decoded.nodes, decoded.canvas).layers.flatMap(({ path: layer, paint }): NamedDrawing[] =>
-    paint ? [{ name: layer.at(-1) ?? own, picture: paint, isPlaced }] : [],
-  );
 }
 
 /** A drawing put where it differs least from the piece's own. */

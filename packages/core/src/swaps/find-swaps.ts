@@ -144,3 +144,11 @@ export function namesThatMeet(doc: CharacterDoc, viewId: ViewId): string[] {
   });
   return [...new Set(twice)];
 }
+
+/** Drawings that are there in one view and not in another, though their set's piece is. */
+export function drawingsLacking(doc: CharacterDoc, viewId: ViewId, fromViewId: ViewId): DrawingRow[] {
+  return doc.swapSets
+    .filter((set) => pieceOfSet(doc, set, viewId) && pieceOfSet(doc, set, fromViewId))
+    .flatMap((set) => drawingsOf(doc, set))
+    .filter(({ id, isDefault }) => !isDefault && inView(doc, id, fromViewId) && !inView(doc, id, viewId));
+}

@@ -17,6 +17,7 @@ export {
   drawingById,
   drawingLabel,
   drawingName,
+  drawingsLacking,
   drawingsOf,
   drawnIn,
   inView,
@@ -28,6 +29,7 @@ export {
   setById,
   setName,
 } from './find-swaps.js';
+export { heldBy, holdThing, type HeldThing } from './hold-thing.js';
 export { mirrorDrawing, mirrorMarks, mirrorPiece, mirrorWay } from './mirror-set.js';
 export { makeDrawing } from './make-drawing.js';
 export {

@@ -1237,6 +1237,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/drawings/{id}/held': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Let a drawing hold a thing, a piece of its own named by its file (multipart: art, viewId) */
+    post: operations['swaps.hold'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/swap-sets/{id}/blank': {
     parameters: {
       query?: never;
@@ -1453,6 +1470,23 @@ export interface paths {
     put?: never;
     /** Use a drawing’s picture of one view in another, put on its seat there */
     post: operations['making.takeOver'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/views/{id}/take-over': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Use every drawing of another view that this one lacks, put on its seat; tells what it left */
+    post: operations['making.takeAllOver'];
     delete?: never;
     options?: never;
     head?: never;
@@ -2597,6 +2631,10 @@ export interface components {
       shape?: string | null;
       mood?: string | null;
     };
+    HoldBody: {
+      /** Format: uuid */
+      viewId: string;
+    };
     CellBody: {
       shape: string;
       mood: string;
@@ -2682,6 +2720,13 @@ export interface components {
       } | null;
       /** Format: uuid */
       viewId: string;
+    };
+    TakeAllOverBody: {
+      /** Format: uuid */
+      fromViewId: string;
+      saw?: {
+        [key: string]: number;
+      } | null;
     };
     SetRulesBody: {
       /** Format: uuid */
@@ -6280,6 +6325,31 @@ export interface operations {
       };
     };
   };
+  'swaps.hold': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'multipart/form-data': components['schemas']['HoldBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
   'swaps.blank': {
     parameters: {
       query?: never;
@@ -6613,6 +6683,31 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['FromViewBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'making.takeAllOver': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TakeAllOverBody'];
       };
     };
     responses: {

@@ -1,8 +1,21 @@
-import { counted, drawingById, inView, jointOfSet, pieceOfSet, setById, type DrawingRow } from '@limber-sheaf/core';
+import {
+  counted,
+  drawingById,
+  heldBy,
+  inView,
+  jointOfSet,
+  pieceOfSet,
+  setById,
+  setName,
+  type DrawingRow,
+} from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { Action, LedgerRow } from '../../ui/controls';
+import { FileAction } from '../../ui/FileAction';
+import { holdThing } from './bring-drawings';
 import { beginMaking } from './making';
 import { usePainting } from './paint-hand';
+import { pickSet } from './swaps-store';
 
 /** How a drawing came about, its second picture, and the views that it can be taken over to. */
 export function DrawingMade({ drawing }: { drawing: DrawingRow }) {
@@ -43,6 +56,24 @@ export function DrawingMade({ drawing }: { drawing: DrawingRow }) {
           </Action>
         )}
       </LedgerRow>
+      {row?.picture && (
+        <LedgerRow name="Holds">
+          <span className="flex flex-wrap items-center justify-end gap-1.5">
+            {heldBy(doc, view.id, drawing).map((thing) => (
+              <Action key={thing.id} title="Opens its own drawings" onClick={() => pickSet(doc, view.id, thing)}>
+                {setName(doc, thing)}
+              </Action>
+            ))}
+            <FileAction
+              label="A picture of the thing; the file is named as the thing"
+              accept=".png,.jpg,.jpeg,.webp"
+              onFiles={(files) => void holdThing(bench, drawing.id, files)}
+            >
+              A thing …
+            </FileAction>
+          </span>
+        </LedgerRow>
+      )}
       {row?.picture && jointOfSet(doc, set, view.id) && (
         <LedgerRow name="At the joint">
           <Action

@@ -22,3 +22,17 @@ export async function bringDrawings(
   for (const file of files) form.append('art', file, file.name);
   await asWork('Reading the drawings', (signal) => edit('swaps.bring', setId, form, signal));
 }
+
+/** Lets a drawing hold the thing in a file, as a piece of its own. */
+export async function holdThing(
+  { edit, view }: Pick<BenchValue, 'edit' | 'view'>,
+  drawingId: string,
+  files: readonly File[],
+): Promise<void> {
+  const [file] = files;
+  if (!file) return;
+  const form = new FormData();
+  form.append('viewId', view.id);
+  form.append('art', file, file.name);
+  await asWork('Reading the thing', (signal) => edit('swaps.hold', drawingId, form, signal));
+}

@@ -1,5 +1,6 @@
 import {
   drawingLabel,
+  drawingsLacking,
   isPupil,
   labelFor,
   lidsToMake,
@@ -8,6 +9,7 @@ import {
   pieceOfSet,
   setAt,
   type PieceRow,
+  type ViewRow,
   drawnIn,
 } from '@limber-sheaf/core';
 import { asWork } from '../../api/work';
@@ -32,6 +34,13 @@ function startable(bench: BenchValue): PieceRow | null {
 function pickedPupil(bench: BenchValue): PieceRow | null {
   const piece = pickedPiece(bench);
   return piece && isPupil(bench.doc, piece) ? piece : null;
+}
+
+/** The view with the most drawings that this one lacks; null where it lacks none. */
+function richerView({ doc, view }: BenchValue): ViewRow | null {
+  const lacking = ({ id }: ViewRow) => drawingsLacking(doc, view.id, id).length;
+  const [first] = doc.views.filter(({ id }) => id !== view.id).sort((a, b) => lacking(b) - lacking(a));
+  return first && lacking(first) > 0 ? first : null;
 }
 
 /** ms after the last arrow key. */
@@ -240,6 +249,21 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     run: ({ doc, view, edit }) => {
       const set = openSet(doc, view.id);
       if (set) void edit('swaps.mirror', set.id, { viewId: view.id });
+    },
+  },
+  {
+    id: 'use-all',
+    word: (bench) => `Use the drawings of ${richerView(bench)?.key ?? 'another view'}`,
+    key: 'u',
+    title: 'Takes over every drawing that this view lacks and has the piece for, each put on its seat here',
+    shown: (bench) => richerView(bench) !== null,
+    run: (bench) => {
+      const from = richerView(bench);
+      const body = { fromViewId: from?.id ?? '' };
+      if (from)
+        void asWork('Taking the drawings over', (signal) =>
+          bench.edit('making.takeAllOver', bench.view.id, body, signal),
+        );
     },
   },
   {
