@@ -186,6 +186,11 @@ async function swapJuniper(api, { character, views, ...doc }) {
   const other = mirrored.swapSets.find(({ kind, id }) => kind === 'hand' && id !== hand).id;
   await api('PATCH', `/swap-sets/${other}`, { shapes: wanted });
   await sameEnds(other, mirrored);
+  const letter = new FormData();
+  letter.append('viewId', viewId);
+  letter.append('art', new Blob([await render(only(drawn, 'letter'))], { type: 'image/png' }), 'letter.png');
+  const grip = handed.drawings.find(({ setId, shape }) => setId === hand && shape === 'grip').id;
+  await api('POST', `/drawings/${grip}/held`, letter);
   const cap = await startAt('cap//');
   const { doc: bare } = await bring(cap, 'cap');
   const off = bare.drawings.find(({ setId, shape }) => setId === cap && shape === 'off').id;

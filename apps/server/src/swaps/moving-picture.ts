@@ -2,17 +2,14 @@ import {
   LimberError,
   composite,
   cropPlaced,
-  drawnInstead,
-  drawnOver,
   intersectRects,
   outsetRect,
-  pieceImages,
   pieceOfSet,
+  shownImages,
   uniteRects,
   viewById,
   type CharacterDoc,
   type DrawingId,
-  type PieceImage,
   type PlacedBitmap,
   type Rect,
   type ViewArt,
@@ -67,7 +64,6 @@ export async function movingPicture(
       'Say it in parts.',
     );
   const art = await readArtWithDrawings(doc, viewId, derived);
-  const images = pieceImages(doc, viewId, art);
   const rect = seenOf(doc, viewId);
   const drawn = new Map<string, Promise<Buffer>>();
   const scale = Math.min(1, LARGEST / Math.max(rect.width, rect.height));
@@ -79,7 +75,7 @@ export async function movingPicture(
   for (const [at, { drawingIds }] of scenes.entries()) {
     tell((0.8 * at) / scenes.length, 'Drawing the frames');
     const key = [...drawingIds].sort().join();
-    const page = drawn.get(key) ?? draw(doc, viewId, art, images, drawingIds, rect, size);
+    const page = drawn.get(key) ?? draw(doc, viewId, art, drawingIds, rect, size);
     drawn.set(key, page);
     pages.push(await page);
   }
@@ -106,25 +102,15 @@ async function draw(
   doc: CharacterDoc,
   viewId: ViewId,
   art: ViewArt,
-  images: readonly PieceImage[],
   drawingIds: readonly DrawingId[],
   rect: Rect,
   size: { width: number; height: number },
 ): Promise<Buffer> {
-  const instead = drawnInstead(doc, viewId, drawingIds);
-  const overs = drawnOver(doc, viewId, drawingIds);
-  const layers = images.flatMap(({ id, sheet, image }): PlacedBitmap[] => {
-    const row = instead.get(id);
-    const drawn = row && sheet === 'piece' ? art.drawings?.get(row.id) : null;
-    const shown = instead.has(id) ? drawn : image;
-    const before = sheet === 'piece' ? overs.filter(({ at }) => at === id) : [];
-    return [shown, ...before.map((over) => art.overs?.get(over.row.id))].flatMap((layer) => {
-      if (!layer) return [];
-      const seen = intersectRects(layer, rect);
-      if (seen.width === 0) return [];
-      const cropped = cropPlaced(layer, seen);
-      return [{ ...cropped, x: cropped.x - rect.x, y: cropped.y - rect.y }];
-    });
+  const layers = shownImages(doc, viewId, art, drawingIds).flatMap(({ image }): PlacedBitmap[] => {
+    const seen = intersectRects(image, rect);
+    if (seen.width === 0) return [];
+    const cropped = cropPlaced(image, seen);
+    return [{ ...cropped, x: cropped.x - rect.x, y: cropped.y - rect.y }];
   });
   const { width, height, data } = composite(rect.width, rect.height, layers);
   return sharp(data, { raw: { width, height, channels: 4 } })

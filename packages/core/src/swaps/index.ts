@@ -46,7 +46,7 @@ export { isMadeOf, lookOf, toRemake } from './remake.js';
 export { coverFor, isRim, layRim } from './cover-for.js';
 export { drawnLine } from './drawn-line.js';
 export { differencePicture } from './difference-picture.js';
-export { drawnInstead, drawnOver, type DrawnOver } from './drawn-instead.js';
+export { drawnInstead, drawnOver, shownImages, type DrawnOver } from './drawn-instead.js';
 export { lidsAlone, onEyes, wholeEyes, withBlends } from './lids-over.js';
 export { MOST_FRAMES, dropCycle, dropLook, keepCycle, keepLook, usualBlink } from './look-edits.js';
 export { LID_OPENINGS, lidsToMake, makeLids } from './make-lids.js';

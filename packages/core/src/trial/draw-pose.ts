@@ -1,12 +1,12 @@
 import { drawSteps } from '../document/family.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import type { CharacterDoc, DrawingId, PieceId, SoftLine, ViewId } from '../document/rows.js';
-import { pieceImages, type ViewArt } from '../document/view-art.js';
+import type { ViewArt } from '../document/view-art.js';
 import { AT_REST, placedBox, type Placement } from '../joints/place-pieces.js';
 import { outsetRect, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
 import { STAY, transformPicture, type Transform } from '../raster/transform.js';
-import { drawnInstead, drawnOver } from '../swaps/drawn-instead.js';
+import { shownImages } from '../swaps/drawn-instead.js';
 import { bendPicture } from './bend-soft.js';
 import { placeSoftly, softBends } from './place-softly.js';
 import { bendsOf, type Pose } from './pose.js';
@@ -36,19 +36,14 @@ export function poseImages(
   { scale, wears }: { scale: number; wears: readonly DrawingId[] },
 ): PoseImages {
   const smaller = (image: PlacedBitmap) => transformPicture(image, { ...STAY, a: scale, d: scale });
-  const instead = drawnInstead(doc, viewId, wears);
   const [pieces, lines] = [new Map<PieceId, PlacedBitmap>(), new Map<PieceId, PlacedBitmap>()];
-  for (const { id, sheet, image } of pieceImages(doc, viewId, art)) {
-    const row = instead.get(id);
-    const shown = sheet === 'piece' && instead.has(id) ? row && art.drawings?.get(row.id) : image;
-    const small = shown && smaller(shown);
-    if (small) (sheet === 'line' ? lines : pieces).set(id, small);
+  const overs: { at: PieceId; of: PieceId; image: PlacedBitmap }[] = [];
+  for (const { at, of, sheet, image } of shownImages(doc, viewId, art, wears)) {
+    const small = smaller(image);
+    if (!small) continue;
+    if (sheet === 'over') overs.push({ at, of, image: small });
+    else (sheet === 'line' ? lines : pieces).set(at, small);
   }
-  const overs = drawnOver(doc, viewId, wears).flatMap(({ at, of, row }) => {
-    const picture = art.overs?.get(row.id);
-    const image = picture && smaller(picture);
-    return image ? [{ at, of, image }] : [];
-  });
   return { scale, pieces, lines, overs };
 }
 
