@@ -211,7 +211,7 @@ export const graft = task(async ({ doc, pieceId, from, look }: Grafting): Promis
   const lay = (as: GraftLook) => layGraft(picture, as, index, owners, art.design);
   // Where it lies already, as a mouth does on a head; or else over all of what it is laid beneath.
   const own = graftWithin(picture, source);
-  const wanted = look ?? (lay(own).ok ? own : graftWithin(picture, knownBy(piece)));
+  const wanted = look ?? (lay(own).ok ? own : graftWithin(picture, knownBy(doc, piece)));
   refuseBadGraft(wanted, art.design);
   const made = orRefuse(lay(wanted));
   const before = piece.graft ? piece.graft.before : piece.beneath;

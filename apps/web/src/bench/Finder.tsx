@@ -42,7 +42,7 @@ export function Finder() {
             className={item}
             onSelect={go(() => {
               pickPiece(piece.id, partOf(doc, piece));
-              useBench.setState({ lookAt: { kind: 'rect', ...knownBy(piece) } });
+              useBench.setState({ lookAt: { kind: 'rect', ...knownBy(doc, piece) } });
             })}
           >
             {labelFor(partOf(doc, piece))}{' '}

@@ -173,7 +173,7 @@ function Card({ piece, at, count, wrong, tied: ribbon }: CardProps) {
       >
         <span className="block min-h-0 w-full flex-1 overflow-hidden rounded-t-md bg-white/70 p-1 [[data-theme=night]_&]:bg-[#d9d3c6]">
           <img
-            src={blobUrl(knownBy(piece).blob, 160)}
+            src={blobUrl(knownBy(doc, piece).blob, 160)}
             alt=""
             draggable={false}
             className="size-full min-h-0 object-contain"

@@ -17,9 +17,19 @@ export function pieceById(doc: CharacterDoc, id: PieceId): PieceRow {
   return piece;
 }
 
-/** The sheet that a piece is known by: its face, or of one that does not show at rest its paint beneath. */
-export function knownBy({ face, beneath }: PieceRow): SheetRef {
-  return face.area === 0 ? (beneath ?? face) : face;
+/**
+ * The sheet that a piece is known by: its face, or of one that does not show at rest its paint beneath; of a thing that is
+ * only held, the first of its drawings.
+ */
+export function knownBy(doc: CharacterDoc, { face, beneath, viewId, partId }: PieceRow): SheetRef {
+  if (face.area > 0) return face;
+  if (beneath) return beneath;
+  const set = doc.swapSets.find((one) => one.partId === partId);
+  const drawings = doc.drawings.filter(({ setId }) => setId === set?.id).map(({ id }) => id);
+  const drawn = doc.drawingViews.find(
+    (row) => row.picture && row.viewId === viewId && drawings.includes(row.drawingId),
+  );
+  return drawn?.picture ?? face;
 }
 
 /** Pieces of one view by their ids. @throws LimberError `not-found` where one is gone, or is another view's */

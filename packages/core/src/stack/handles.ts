@@ -111,7 +111,7 @@ function refuseOutside(doc: CharacterDoc, viewId: ViewId, x: number, y: number):
 export function handlePlace(doc: CharacterDoc, pieces: readonly PieceRow[]): { x: number; y: number } {
   const places = pieces.map((piece) => {
     const joint = doc.joints.find(({ childId }) => childId === piece.id);
-    const { x, y, width, height } = knownBy(piece);
+    const { x, y, width, height } = knownBy(doc, piece);
     return joint ?? { x: x + width / 2, y: y + height / 2 };
   });
   const mean = (axis: 'x' | 'y') => Math.round(places.reduce((sum, place) => sum + place[axis], 0) / places.length);

@@ -27,9 +27,10 @@ interface ContourProps {
 }
 
 function Contour({ piece, palette, placement: at }: ContourProps) {
+  const { doc } = useOnBench();
   const scale = useBench((s) => s.viewport.scale);
   const [outline, setOutline] = useState<{ blob: string; lines: number[][] } | null>(null);
-  const face = knownBy(piece);
+  const face = knownBy(doc, piece);
   useEffect(() => {
     let wanted = true;
     void handWorker<TableTasks>()

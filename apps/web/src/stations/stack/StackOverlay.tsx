@@ -83,7 +83,7 @@ export function StackOverlay({ palette }: { palette: Palette }) {
 function restPlace(doc: CharacterDoc, row: PieceRow | HandleRow): { x: number; y: number } {
   if (row.table === 'handle') return row;
   const joint = doc.joints.find(({ childId }) => childId === row.id);
-  const { x, y, width, height } = knownBy(row);
+  const { x, y, width, height } = knownBy(doc, row);
   return joint ?? { x: x + width / 2, y: y + height / 2 };
 }
 

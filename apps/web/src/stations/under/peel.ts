@@ -7,7 +7,7 @@ export function piecesOver(doc: CharacterDoc, viewId: ViewId, pieceId: string | 
   const order = drawOrder(doc, viewId);
   const at = order.findIndex(({ id }) => id === pieceId);
   if (at < 0) return [];
-  const own = knownBy(order[at]);
+  const own = knownBy(doc, order[at]);
   return order
     .slice(at + 1)
     .filter((piece) => intersectRects(piece.face, own).width > 0)
