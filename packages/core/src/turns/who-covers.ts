@@ -62,8 +62,11 @@ export function whoCovers(doc: CharacterDoc, viewId: ViewId, art: ViewArt): Cove
   };
   for (let y = 0; y < height - 1; y++)
     for (let x = 0; x < width - 1; x++) {
-      meets(x, y, 1, 0);
-      meets(x, y, 0, 1);
+      const at = y * width + x;
+      const own = owners.owner[at];
+      // Most of a canvas is no border, and is passed over without a call.
+      if (own !== owners.owner[at + 1]) meets(x, y, 1, 0);
+      if (own !== owners.owner[at + width]) meets(x, y, 0, 1);
     }
   return [...votes].flatMap(([key, { length, own, other }]): Covering[] => {
     const told = own + other;
@@ -86,11 +89,13 @@ function outlineOf({ design }: ViewArt): Rgb | null {
   const rims: { rim: Rgb; within: Rgb }[] = [];
   const rgbAt = (i: number): Rgb => [data[i * 4], data[i * 4 + 1], data[i * 4 + 2]];
   const isSolid = (i: number) => data[i * 4 + 3] === 255;
+  const isClear = (i: number) => data[i * 4 + 3] === 0;
   for (let y = 0; y < height; y++)
     for (let x = WITHIN; x < width - WITHIN; x++) {
       const at = y * width + x;
+      if (!isSolid(at)) continue;
       for (const way of [-1, 1])
-        if (isSolid(at) && data[(at - way * RIM) * 4 + 3] === 0 && isSolid(at + way * (WITHIN - RIM)))
+        if (isClear(at - way * RIM) && isSolid(at + way * (WITHIN - RIM)))
           rims.push({ rim: rgbAt(at), within: rgbAt(at + way * (WITHIN - RIM)) });
     }
   if (rims.length === 0) return null;
