@@ -19,6 +19,7 @@ import * as turns from './migrations/0014-turns.js';
 import * as poses from './migrations/0015-poses.js';
 import * as soft from './migrations/0016-soft.js';
 import * as drafted from './migrations/0017-drafted.js';
+import * as motions from './migrations/0018-motions.js';
 
 interface Migration {
   name: string;
@@ -45,6 +46,7 @@ const MIGRATIONS: readonly Migration[] = [
   poses,
   soft,
   drafted,
+  motions,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

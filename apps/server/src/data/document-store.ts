@@ -25,6 +25,7 @@ import {
   OrderChange,
   Part,
   Piece,
+  Motion,
   Pose,
   SwapSet,
   View,
@@ -45,6 +46,7 @@ const MODEL_OF: Record<TableName, ModelCtor<Model>> = {
   cycle: Cycle,
   exception: Exception,
   pose: Pose,
+  motion: Motion,
 };
 
 /** A character at one moment. */

@@ -1,4 +1,5 @@
 import type {
+  Ease,
   ApartSheets,
   BroughtIn,
   CarriedContour,
@@ -221,6 +222,17 @@ export class Pose extends Model {
   @Column(DataType.DOUBLE) declare rootX: number;
   @Column(DataType.DOUBLE) declare rootY: number;
   @Column(DataType.JSONB) declare drawingIds: string[];
+  @Column(DataType.INTEGER) declare version: number;
+}
+
+@Table({ ...options, tableName: 'motion' })
+export class Motion extends Model {
+  @PrimaryKey @Column(DataType.UUID) declare id: string;
+  @Column(DataType.UUID) declare characterId: string;
+  @Column(DataType.TEXT) declare name: string;
+  @Column(DataType.JSONB) declare poseIds: (string | null)[];
+  @Column(DataType.JSONB) declare seconds: number[];
+  @Column(DataType.JSONB) declare eases: Ease[];
   @Column(DataType.INTEGER) declare version: number;
 }
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import {
-  DiffBuilder,
+  NO_CHANGE,
   LimberError,
   addDrawings,
   applyDiff,
@@ -187,7 +187,7 @@ export class MakingService implements OnModuleInit {
       const diff = sets.reduce((all, id) => {
         const ofSet = fresh.filter(({ setId }) => setId === id);
         return joinDiffs(all, addDrawings(applyDiff(doc, all), id, viewId, ofSet));
-      }, new DiffBuilder().build());
+      }, NO_CHANGE);
       return {
         kind: 'drawings',
         summary: `Use ${counted(fresh.length, 'drawing')} of ${there} in ${here}`,

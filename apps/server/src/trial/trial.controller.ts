@@ -1,12 +1,32 @@
 import { randomUUID } from 'node:crypto';
-import { dropPose, keepPose, labelFor, makeRigid, partOf, pieceById, poseById, renamePose } from '@limber-sheaf/core';
+import {
+  dropMotion,
+  dropPose,
+  keepMotion,
+  keepPose,
+  labelFor,
+  makeRigid,
+  motionById,
+  partOf,
+  pieceById,
+  poseById,
+  renamePose,
+} from '@limber-sheaf/core';
 import { Body, Controller, Delete, HttpCode, Param, Patch, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { characterOf } from '../data/document-store.js';
 import { EditService } from '../edits/edit.service.js';
 import { Who, type Caller } from '../http/caller.js';
 import { IdParam } from '../http/dto.js';
-import { MotionBody, PoseBody, PoseNameBody, PosesFromBody, SoftBody, TrialPictureBody } from './trial.dto.js';
+import {
+  MotionBody,
+  OwnMotionBody,
+  PoseBody,
+  PoseNameBody,
+  PosesFromBody,
+  SoftBody,
+  TrialPictureBody,
+} from './trial.dto.js';
 import { TrialService } from './trial.service.js';
 
 @ApiTags('trial')
@@ -54,6 +74,29 @@ export class TrialController {
       kind: 'pose',
       summary: `Let the pose ${poseById(doc, id).name} go`,
       diff: dropPose(doc, id),
+    }));
+  }
+
+  @Post('characters/:id/motions')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Keep a motion through poses under a name; from the last it goes back to the first' })
+  keepMotion(@Param() { id }: IdParam, @Body() { saw, name, steps }: OwnMotionBody, @Who() caller: Caller) {
+    const freshId = randomUUID();
+    const taken = steps.map(({ poseId = null, ...step }) => ({ poseId, ...step }));
+    return this.edits.run(id, { ...caller, saw }, (doc) => ({
+      kind: 'motion',
+      summary: `Keep the motion ${name}`,
+      diff: keepMotion(doc, { name, steps: taken }, freshId),
+    }));
+  }
+
+  @Delete('motions/:id')
+  @ApiOperation({ summary: 'Let a motion go; its poses stay' })
+  async removeMotion(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.edits.run(await characterOf('motion', id), caller, (doc) => ({
+      kind: 'motion',
+      summary: `Let the motion ${motionById(doc, id).name} go`,
+      diff: dropMotion(doc, id),
     }));
   }
 

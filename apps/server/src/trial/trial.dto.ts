@@ -1,4 +1,4 @@
-import { MOST_FRAMES, MOTION_KEYS, type MotionKey } from '@limber-sheaf/core';
+import { EASES, MOST_FRAMES, MOTION_KEYS, MOTION_LIMITS, type Ease, type MotionKey } from '@limber-sheaf/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -9,6 +9,7 @@ import {
   IsInt,
   IsNumber,
   IsUUID,
+  Matches,
   Max,
   Min,
   ValidateNested,
@@ -17,6 +18,7 @@ import { EditBody, IsText, MayBeLeftOut, PlaceBody, Trimmed } from '../http/dto.
 
 /** Scenes of a line, at most. */
 const MOST_SCENES = 2000;
+const MOTION = new RegExp(`^(${MOTION_KEYS.join('|')}|own [0-9a-f-]{36})$`);
 /** Parts and drawings that a pose names, at most. */
 const MOST_NAMED = 500;
 
@@ -46,6 +48,23 @@ export class PoseNameBody extends EditBody {
   @Trimmed() @IsText(1, 60) name: string;
 }
 
+class MotionStepBody {
+  /** The pose from which it goes; none stands as at rest. */
+  @MayBeLeftOut() @IsUUID() poseId?: string;
+  /** How long it takes to the next, s. */
+  @IsNumber() @Min(MOTION_LIMITS.least) @Max(MOTION_LIMITS.seconds) seconds: number;
+  @IsIn([...EASES]) ease: Ease;
+}
+
+export class OwnMotionBody extends EditBody {
+  @Trimmed() @IsText(1, 60) name: string;
+  @IsArray()
+  @ArrayMaxSize(MOTION_LIMITS.poses)
+  @ValidateNested({ each: true })
+  @Type(() => MotionStepBody)
+  steps: MotionStepBody[];
+}
+
 class SoftLineBody {
   /** x, y pairs, px. */
   @IsArray() @ArrayMaxSize(24) @IsNumber({}, { each: true }) points: number[];
@@ -64,7 +83,8 @@ class SaidScene {
 }
 
 export class MotionBody {
-  @IsIn([...MOTION_KEYS]) motion: MotionKey;
+  /** One that is made from the joints, or one of the artist's own: `own` and its id. */
+  @Matches(MOTION) motion: MotionKey;
   @IsIn([12, 24, 30]) fps: 12 | 24 | 30;
   /** 1 for as usual. */
   @IsNumber() @Min(0.2) @Max(1.5) amount: number;

@@ -120,6 +120,7 @@ export function character({
     cycles: [],
     exceptions: [],
     poses: [],
+    motions: [],
     joints: Object.entries(joints).map(([name, more]): JointRow => ({
       table: 'joint',
       id: `joint ${name}`,

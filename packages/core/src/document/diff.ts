@@ -82,6 +82,12 @@ export class DiffBuilder {
     this.removed.set(row.id, before);
   }
 
+  /** A row of the character as it is by now; null once it is removed. */
+  latest<R extends Row>(row: R): R | null {
+    if (this.removed.has(row.id)) return null;
+    return (this.updated.get(row.id)?.[1] as R | undefined) ?? row;
+  }
+
   build(): Diff {
     return {
       added: [...this.added.values()],

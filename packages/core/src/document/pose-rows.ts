@@ -1,4 +1,4 @@
-import type { CharacterId, DrawingId, PartId, PoseId, RowBase } from './row-base.js';
+import type { CharacterId, DrawingId, MotionId, PartId, PoseId, RowBase } from './row-base.js';
 
 /** A pose that is kept, by parts, so that it holds in every view that has their joints. */
 export interface PoseRow extends RowBase {
@@ -14,4 +14,21 @@ export interface PoseRow extends RowBase {
   rootY: number;
   /** Of sets that show another than their default one. */
   drawingIds: DrawingId[];
+}
+
+/** How a motion goes from one pose to the next: slowly out and in, evenly, or all at once after it has rested. */
+export const EASES = ['soft', 'even', 'sudden'] as const;
+export type Ease = (typeof EASES)[number];
+
+/** A motion of the artist's own: from pose to pose, and from the last back to the first. */
+export interface MotionRow extends RowBase {
+  table: 'motion';
+  id: MotionId;
+  characterId: CharacterId;
+  name: string;
+  /** Poses that are kept; null stands as at rest. */
+  poseIds: (PoseId | null)[];
+  /** How long it takes from each pose to the next, s, and how it goes. */
+  seconds: number[];
+  eases: Ease[];
 }

@@ -35,12 +35,33 @@ export function isNeeded(doc: CharacterDoc, part: PartRow, goneId: PieceId | Han
 /** What a drawing's row says of how it was made, once that is no longer known. */
 export const PRESSED_FLAT = { madeOf: null, steps: [], madeKey: '' };
 
+/** Fewer poses are no motion. */
+export const LEAST_POSES = 2;
+
+/** Takes a pose away, out of motions as well; one that would go nowhere goes. */
+export function removePose(doc: CharacterDoc, pose: PoseRow, diff: DiffBuilder): void {
+  for (const row of doc.motions) {
+    // Several poses may go in one edit: what is left of the row by then counts.
+    const motion = diff.latest(row);
+    const kept = motion?.poseIds.flatMap((id, at) => (id === pose.id ? [] : [at])) ?? [];
+    if (!motion || kept.length === motion.poseIds.length) continue;
+    if (kept.length < LEAST_POSES) diff.remove(row);
+    else
+      diff.update(row, {
+        poseIds: kept.map((at) => motion.poseIds[at]),
+        seconds: kept.map((at) => motion.seconds[at]),
+        eases: kept.map((at) => motion.eases[at]),
+      });
+  }
+  diff.remove(pose);
+}
+
 /** What is left of a pose without some parts and drawings. */
-function leavePose(pose: PoseRow, isGone: (id: string) => boolean, diff: DiffBuilder): void {
+function leavePose(doc: CharacterDoc, pose: PoseRow, isGone: (id: string) => boolean, diff: DiffBuilder): void {
   const kept = pose.partIds.flatMap((id, at) => (isGone(id) ? [] : [at]));
   const drawingIds = pose.drawingIds.filter((id) => !isGone(id));
   if (kept.length === pose.partIds.length && drawingIds.length === pose.drawingIds.length) return;
-  if (kept.length + drawingIds.length === 0) diff.remove(pose);
+  if (kept.length + drawingIds.length === 0) removePose(doc, pose, diff);
   else
     diff.update(pose, {
       partIds: kept.map((at) => pose.partIds[at]),
@@ -51,7 +72,7 @@ function leavePose(pose: PoseRow, isGone: (id: string) => boolean, diff: DiffBui
 
 /** Takes a drawing away, out of looks, cycles and poses as well; one of them that would be left with nothing goes. */
 export function removeDrawing(doc: CharacterDoc, drawing: DrawingRow, diff: DiffBuilder): void {
-  for (const pose of doc.poses) leavePose(pose, (id) => id === drawing.id, diff);
+  for (const pose of doc.poses) leavePose(doc, pose, (id) => id === drawing.id, diff);
   for (const one of doc.drawingViews)
     if (one.drawingId === drawing.id) diff.remove(one);
     // What was made of it stays as it is.
@@ -82,7 +103,7 @@ export function removeSet(doc: CharacterDoc, set: SwapSetRow, diff: DiffBuilder)
     if (drawingIds.length === 0) diff.remove(look);
     else if (drawingIds.length < look.drawingIds.length) diff.update(look, { drawingIds });
   }
-  for (const pose of doc.poses) leavePose(pose, (id) => gone.has(id), diff);
+  for (const pose of doc.poses) leavePose(doc, pose, (id) => gone.has(id), diff);
   for (const one of doc.drawingViews) if (gone.has(one.drawingId)) diff.remove(one);
   for (const drawing of doc.drawings) if (gone.has(drawing.id)) diff.remove(drawing);
   for (const other of doc.swapSets) if (other.linkedTo === set.id) diff.update(other, { linkedTo: null });
@@ -96,7 +117,7 @@ export function removePart(doc: CharacterDoc, part: PartRow, heirId: PartId | nu
   for (const exception of doc.exceptions) if (exception.partId === part.id) diff.remove(exception);
   const sets = doc.swapSets.filter((set) => set.partId === part.id).map(({ id }) => id);
   const gone = new Set([part.id, ...doc.drawings.filter((one) => sets.includes(one.setId)).map(({ id }) => id)]);
-  for (const pose of doc.poses) leavePose(pose, (id) => gone.has(id), diff);
+  for (const pose of doc.poses) leavePose(doc, pose, (id) => gone.has(id), diff);
   for (const set of doc.swapSets)
     if (set.partId === part.id) removeSet(doc, set, diff);
     else if (set.overPartId === part.id) diff.update(set, { overPartId: null });

@@ -14,6 +14,7 @@ export type LookId = Id<'look'>;
 export type CycleId = Id<'cycle'>;
 export type ExceptionId = Id<'exception'>;
 export type PoseId = Id<'pose'>;
+export type MotionId = Id<'motion'>;
 
 /** A bitmap kept as a blob: the SHA-256 of its PNG file, and where it sits on the canvas, px. */
 export interface SheetRef {

@@ -8,24 +8,13 @@ import type {
   HeightMark,
   JointKind,
   LayerRole,
-  OrderPlace,
   OutlineOn,
   PaletteColour,
   Plan,
 } from './row-types.js';
-import type {
-  CharacterId,
-  ExceptionId,
-  HandleId,
-  JointId,
-  OrderChangeId,
-  PartId,
-  PieceId,
-  RowBase,
-  SheetRef,
-  ViewId,
-} from './row-base.js';
-import type { PoseRow } from './pose-rows.js';
+import type { CharacterId, ExceptionId, JointId, PartId, PieceId, RowBase, SheetRef, ViewId } from './row-base.js';
+import type { MotionRow, PoseRow } from './pose-rows.js';
+import type { HandleRow, OrderChangeRow } from './stack-rows.js';
 import type { CycleRow, DrawingRow, DrawingViewRow, LookRow, SwapSetRow } from './swap-rows.js';
 
 export type {
@@ -38,13 +27,15 @@ export type {
   OrderChangeId,
   PartId,
   PieceId,
+  MotionId,
   PoseId,
   SheetRef,
   SwapSetId,
   ViewId,
 } from './row-base.js';
-export type { PoseRow } from './pose-rows.js';
+export { EASES, type Ease, type MotionRow, type PoseRow } from './pose-rows.js';
 export type { HeightMark } from './row-types.js';
+export type { HandleRow, OrderChangeRow } from './stack-rows.js';
 export type { CycleRow, DrawingRow, DrawingViewRow, LookRow, SwapSetRow } from './swap-rows.js';
 
 export interface CharacterRow extends RowBase {
@@ -258,35 +249,6 @@ export interface JointRow extends RowBase {
   confidence: number;
 }
 
-/** Where a part without paint, from which others hang, turns in a view. */
-export interface HandleRow extends RowBase {
-  table: 'handle';
-  id: HandleId;
-  viewId: ViewId;
-  partId: PartId;
-  /** Its pivot, px. */
-  x: number;
-  y: number;
-}
-
-/** A change of the draw order that holds while a joint stands within a range. */
-export interface OrderChangeRow extends RowBase {
-  table: 'orderChange';
-  id: OrderChangeId;
-  viewId: ViewId;
-  jointId: JointId;
-  /** Degrees, both of one sign: at rest none holds. */
-  low: number;
-  high: number;
-  /** The pieces that are drawn elsewhere then; among themselves they stay as they are. */
-  movedIds: PieceId[];
-  place: OrderPlace;
-  /** The piece directly behind or in front of which they are drawn. */
-  atId: PieceId;
-  /** Of several that hold, those of higher rank win. */
-  rank: number;
-}
-
 /** The row of each table of a character. */
 export interface RowOf {
   character: CharacterRow;
@@ -303,6 +265,7 @@ export interface RowOf {
   cycle: CycleRow;
   exception: ExceptionRow;
   pose: PoseRow;
+  motion: MotionRow;
 }
 export type TableName = keyof RowOf;
 export type Row = RowOf[TableName];
@@ -420,6 +383,13 @@ export const TABLES = {
     list: 'poses',
     belongsTo: { field: 'characterId', table: 'character' },
     refers: { partIds: 'part', drawingIds: 'drawing' },
+    pictures: [],
+    order: ['name', 'id'],
+  },
+  motion: {
+    list: 'motions',
+    belongsTo: { field: 'characterId', table: 'character' },
+    refers: { poseIds: 'pose' },
     pictures: [],
     order: ['name', 'id'],
   },

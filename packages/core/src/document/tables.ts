@@ -48,7 +48,7 @@ export function rowIndex(doc: CharacterDoc): ReadonlyMap<string, Row> {
 export function copyRows(doc: CharacterDoc, own: Partial<CharacterRow> & { id: string }, freshId: () => string): Row[] {
   const ids = new Map(allRows(doc).map((row) => [row.id, row.table === 'character' ? own.id : freshId()]));
   const copied = (id: unknown) =>
-    Array.isArray(id) ? id.map((one) => ids.get(one as string)) : (ids.get(id as string) ?? null);
+    Array.isArray(id) ? id.map((one) => ids.get(one as string) ?? null) : (ids.get(id as string) ?? null);
   return allRows(doc).map((row) => {
     const { belongsTo, refers } = TABLES[row.table];
     const copy: Record<string, unknown> = { ...row, id: ids.get(row.id), version: 1 };

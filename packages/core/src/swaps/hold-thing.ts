@@ -1,5 +1,5 @@
 import { cutPieces } from '../cut/cut-edits.js';
-import { applyDiff, DiffBuilder, joinDiffs } from '../document/diff.js';
+import { applyDiff, DiffBuilder, joinDiffs, NO_CHANGE } from '../document/diff.js';
 import { partOf, pieceName } from '../document/family.js';
 import { findPart, pieceById } from '../document/find.js';
 import { plainWords, type NameTokens } from '../document/naming.js';
@@ -78,12 +78,10 @@ export function holdThing(
     (there) => startSet(there, ids.pieceId, { setId: ids.setId, drawingId: ids.next() }, 'prop'),
     (there) => changeSetRules(there, ids.setId, { linkedTo: set.linkedTo ?? set.id }),
     (there) => addDrawings(there, ids.setId, viewId, besides(there, drawingId, thing.picture, ids)),
-    (there) => (row.over && !set.overPartId ? changeSetRules(there, set.id, { overPartId: ids.partId }) : NOTHING),
+    (there) => (row.over && !set.overPartId ? changeSetRules(there, set.id, { overPartId: ids.partId }) : NO_CHANGE),
   ];
   return steps.reduce((all, step) => joinDiffs(all, step(applyDiff(doc, all))), diff);
 }
-
-const NOTHING = new DiffBuilder().build();
 
 /** The sets of the things that a drawing holds in a view: they go with its set, hang from its piece, and are not blank beside it. */
 export function heldBy(doc: CharacterDoc, viewId: ViewId, drawing: DrawingRow): SwapSetRow[] {

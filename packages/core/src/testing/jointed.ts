@@ -70,6 +70,7 @@ export function rawCharacter(design: PlacedBitmap): { doc: CharacterDoc; art: Vi
       cycles: [],
       exceptions: [],
       poses: [],
+      motions: [],
     },
     art: { design, pieces: new Map() },
   };

@@ -2,7 +2,7 @@ import { drawOrder, pieceName } from '../document/family.js';
 import { deriveKey } from '../document/keys.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { faultsInMotion, movesOf, posesIn } from './faults-in-motion.js';
-import { motionFrames, motionsFor, type MotionKey } from './motions.js';
+import { motionFrames, motionKeys, motionsFor } from './motions.js';
 import { bendsOf } from './pose.js';
 import { FPS, tellingFrames } from './telling-frames.js';
 
@@ -11,7 +11,8 @@ interface MovedBare {
   /** The piece's place in the draw order. */
   at: number;
   area: number;
-  motion: MotionKey;
+  /** The motion's place among all of the character. */
+  motion: number;
   frame: number;
 }
 
@@ -21,7 +22,7 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
   measures(doc, viewId, sheets) {
     return [
       {
-        key: deriveKey('motions 1', [...movesOf(doc, viewId, sheets), posesIn(doc)]),
+        key: deriveKey('motions 2', [...movesOf(doc, viewId, sheets), posesIn(doc)]),
         what: 'What motions show',
         measure(art) {
           const frames = tellingFrames(doc, viewId);
@@ -30,7 +31,8 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
             const here = bare.filter(({ pieceId }) => pieceId === id).sort((a, b) => b.area - a.area);
             if (here.length === 0) return [];
             const [{ area, frame }] = here;
-            return [{ at, area, motion: frames[frame].motion, frame: frames[frame].frame }];
+            const { motion, frame: own } = frames[frame];
+            return [{ at, area, motion: motionKeys(doc).indexOf(motion), frame: own }];
           });
         },
       },
@@ -41,8 +43,8 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
     const motions = motionsFor(doc, viewId);
     const others = bare.filter(({ at }) => !found.some(({ pieceId }) => pieceId === order[at].id));
     const findings = others.map(({ at, area, motion, frame }): Finding => {
-      const word = motions.find(({ key }) => key === motion)?.word ?? motion;
-      const { poses } = motionFrames(doc, viewId, motion, { fps: FPS, amount: 1 });
+      const { key, word } = motions[motion];
+      const { poses } = motionFrames(doc, viewId, key, { fps: FPS, amount: 1 });
       return {
         sentence: `${pieceName(doc, order[at])} comes into view without paint in a motion: ${area} px, ${word}, frame ${frame + 1}. Paint it in Under.`,
         pieceId: order[at].id,

@@ -1,7 +1,7 @@
 import { drawOrder } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { deriveKey } from '../document/keys.js';
-import type { CharacterDoc, PieceId, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, PieceId, PoseId, SheetsOf, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { apply } from '../joints/place-pieces.js';
@@ -11,7 +11,7 @@ import { placesOf } from '../under/find-bare.js';
 import type { Cells } from '../under/ring-cover.js';
 import { unpaintedOf } from '../under/unpainted.js';
 import { measureBend } from './bend-soft.js';
-import type { MotionFrames, MotionKey, MotionOptions } from './motions.js';
+import { rowOfMotion, type MotionFrames, type MotionKey, type MotionOptions } from './motions.js';
 import { carriedAlong } from './soft-line.js';
 import { standIn } from './standing.js';
 
@@ -48,16 +48,21 @@ export function motionFaultsKey(
   key: MotionKey,
   { fps, amount, late = true, says = [] }: MotionOptions,
 ): string {
-  return deriveKey('motion faults 3', [
+  const own = rowOfMotion(doc, key);
+  return deriveKey('motion faults 4', [
     ...movesOf(doc, viewId, sheets),
-    key === 'poses' ? posesIn(doc) : [],
-    [key, fps, amount, late, says.map(({ frames }) => frames)],
+    key === 'poses' || own ? posesIn(doc) : [],
+    [own?.name ?? key, fps, amount, late, says.map(({ frames }) => frames)],
   ]);
 }
 
-/** What the motion through a character's poses depends on. */
-export function posesIn({ poses }: CharacterDoc): unknown[] {
-  return poses.map(({ name, partIds, angles }) => [name, partIds, angles]);
+/** What motions through a character's poses depend on. */
+export function posesIn({ poses, motions }: CharacterDoc): unknown[] {
+  const placeOf = (poseId: PoseId | null) => poses.findIndex(({ id }) => id === poseId);
+  return [
+    poses.map(({ name, partIds, angles, rootX, rootY }) => [name, partIds, angles, rootX, rootY]),
+    motions.map(({ name, poseIds, seconds, eases }) => [name, poseIds.map(placeOf), seconds, eases]),
+  ];
 }
 
 /** What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */

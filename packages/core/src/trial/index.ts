@@ -1,11 +1,20 @@
 /** What Trial offers to server and web. */
-export type { PoseRow, SoftLine } from '../document/rows.js';
+export { EASES, type Ease, type MotionId, type MotionRow, type PoseRow, type SoftLine } from '../document/rows.js';
 export { placesAlong } from '../document/soft-line.js';
 export { bendAtRest, reach, type BendWay, type Reached } from './reach.js';
 export { reachChains, type ReachChain } from './limbs.js';
 export { faultsInMotion, motionFaultsKey, type MotionFaults } from './faults-in-motion.js';
 export { measureMotion, type MotionFinding } from './measure-motion.js';
-export { MOTION_KEYS, motionFrames, motionsFor, type Motion, type MotionFrames, type MotionKey } from './motions.js';
+export { MOTION_LIMITS, dropMotion, keepMotion, motionById, stepsOfMotion, type MotionStep } from './motion-edits.js';
+export {
+  MOTION_KEYS,
+  motionFrames,
+  motionsFor,
+  ownMotion,
+  type Motion,
+  type MotionFrames,
+  type MotionKey,
+} from './motions.js';
 export { anglesWithin, dropPose, keepPose, keptPose, notInView, poseById, renamePose } from './pose-edits.js';
 export { REST_POSE, bendsOf, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
 export { withMotions } from './shown-in-motions.js';

@@ -1,12 +1,12 @@
 import { counted } from '../counted.js';
 import { isFlat } from '../document/usual-views.js';
-import type { CharacterDoc, DrawingId, PartId, SwapSetRow, ViewId } from '../document/rows.js';
+import type { CharacterDoc, DrawingId, MotionId, MotionRow, PartId, SwapSetRow, ViewId } from '../document/rows.js';
 import { viewById } from '../document/view-edits.js';
 import { drawingsOf, drawnIn, pieceOfSet } from '../swaps/find-swaps.js';
 import type { LineScene } from '../swaps/line-in-view.js';
 import { usualBlink } from '../swaps/look-edits.js';
 import { followLate } from './follow-late.js';
-import { posesOf, throughPoses } from './through-poses.js';
+import { posesOf, secondsOfOwn, throughOwn, throughPoses } from './through-poses.js';
 import { RUN, WALK, floorGoes, gaitAt, sitAt } from './gait.js';
 import { lengthsOf, within } from './limbs.js';
 import { REST_POSE, poseOf, type Pose } from './pose.js';
@@ -63,7 +63,19 @@ export const MOTION_KEYS = [
   'say',
   'poses',
 ] as const;
-export type MotionKey = (typeof MOTION_KEYS)[number];
+/** A motion that is made from the joints, or one of the artist's own, by its row. */
+export type MotionKey = UsualMotion | `own ${MotionId}`;
+type UsualMotion = (typeof MOTION_KEYS)[number];
+
+/** The key of a motion of the artist's own. */
+export function ownMotion({ id }: Pick<MotionRow, 'id'>): MotionKey {
+  return `own ${id}`;
+}
+
+/** The row of a motion of the artist's own; undefined for any other, and for one that is gone. */
+export function rowOfMotion({ motions }: CharacterDoc, key: MotionKey): MotionRow | undefined {
+  return motions.find((row) => ownMotion(row) === key);
+}
 
 /** A motion frame by frame. The frame after the last is the first. */
 export interface MotionFrames {
@@ -107,7 +119,7 @@ const POSE_SECONDS = 0.9;
 const HALF_SHUT = 0.03;
 const SHUT = 0.05;
 
-const RULES: Readonly<Record<MotionKey, Rule>> = {
+const RULES: Readonly<Record<UsualMotion, Rule>> = {
   breathe: {
     word: 'Breathe',
     seconds: 3,
@@ -286,17 +298,36 @@ function lacksLegs(stage: Stage, what: string): string | null {
   return count < 2 ? `It needs two legs with joints at hip, knee and ankle: ${counted(count, 'leg')} here.` : null;
 }
 
-function secondsOf(stage: Stage, key: MotionKey): number {
-  const { seconds } = RULES[key];
+function secondsOf(stage: Stage, { seconds }: Rule): number {
   return typeof seconds === 'number' ? seconds : seconds(stage);
+}
+
+const isUsual = (key: MotionKey): key is UsualMotion => key in RULES;
+
+/** How a motion is made; one that is gone lacks itself. */
+function ruleOf({ doc }: Stage, key: MotionKey): Rule {
+  if (isUsual(key)) return RULES[key];
+  const row = rowOfMotion(doc, key);
+  return {
+    word: row?.name ?? 'A motion',
+    seconds: row ? secondsOfOwn(row) : 1,
+    lacks: () => (row ? null : 'It is no longer there.'),
+    at: (stage, share, amount) => (row ? throughOwn(stage, row, share, amount) : { bends: {} }),
+  };
+}
+
+/** Every motion of a character: those made from its joints, then the artist's own by their names. */
+export function motionKeys({ motions }: CharacterDoc): MotionKey[] {
+  const byName = [...motions].sort((a, b) => a.name.localeCompare(b.name));
+  return [...MOTION_KEYS, ...byName.map(ownMotion)];
 }
 
 /** The motions that are tried, each with what a view lacks for it. */
 export function motionsFor(doc: CharacterDoc, viewId: ViewId): Motion[] {
   const stage = stageOf(doc, viewId);
-  return MOTION_KEYS.map((key) => {
-    const { word, lacks } = RULES[key];
-    return { key, word, seconds: secondsOf(stage, key), lacks: lacks(stage) };
+  return motionKeys(doc).map((key) => {
+    const rule = ruleOf(stage, key);
+    return { key, word: rule.word, seconds: secondsOf(stage, rule), lacks: rule.lacks(stage) };
   });
 }
 
@@ -308,10 +339,11 @@ export function motionFrames(
   { fps, amount, late = true, says = [] }: MotionOptions,
 ): MotionFrames {
   const stage = stageOf(doc, viewId);
-  const { lacks, at, goes } = RULES[key];
+  const rule = ruleOf(stage, key);
+  const { lacks, at, goes } = rule;
   const said =
     key === 'say' ? says.flatMap(({ drawingIds, frames }) => Array.from({ length: frames }, () => drawingIds)) : null;
-  const usual = secondsOf(stage, key) * fps;
+  const usual = secondsOf(stage, rule) * fps;
   const count = lacks(stage) !== null ? 0 : said ? said.length : Math.max(2, Math.round(usual));
   // While a line is said, it breathes as often as it has time for.
   const rounds = said ? Math.max(1, Math.round(count / usual)) : 1;

@@ -2,6 +2,7 @@ import { DiffBuilder } from '../document/diff.js';
 import { findPiece } from '../document/find.js';
 import { plainWords } from '../document/naming.js';
 import type { CharacterDoc, Diff, DrawingId, PartId, PoseId, PoseRow, ViewId } from '../document/rows.js';
+import { removePose } from '../document/removal.js';
 import { LimberError } from '../errors.js';
 import type { Pose } from './pose.js';
 
@@ -65,7 +66,7 @@ export function renamePose(doc: CharacterDoc, id: PoseId, name: string): Diff {
 /** Lets a pose go. @throws LimberError `not-found` */
 export function dropPose(doc: CharacterDoc, id: PoseId): Diff {
   const diff = new DiffBuilder();
-  diff.remove(poseById(doc, id));
+  removePose(doc, poseById(doc, id), diff);
   return diff.build();
 }
 

@@ -1,5 +1,5 @@
 import type { CharacterDoc, JointId, ViewId } from '../document/rows.js';
-import { MOTION_KEYS, motionFrames, type MotionKey } from './motions.js';
+import { motionFrames, motionKeys, type MotionKey } from './motions.js';
 import { bendsOf, type Pose } from './pose.js';
 
 /** Frames a second of the motions that are checked. */
@@ -17,7 +17,7 @@ interface TellingFrame {
  * does so in one of them, or close to it.
  */
 export function tellingFrames(doc: CharacterDoc, viewId: ViewId): TellingFrame[] {
-  return MOTION_KEYS.flatMap((motion) => {
+  return motionKeys(doc).flatMap((motion) => {
     const { poses } = motionFrames(doc, viewId, motion, { fps: FPS, amount: 1 });
     const bends = poses.map((pose) => bendsOf(doc, viewId, pose));
     const joints = new Set<JointId>(bends.flatMap((bent) => Object.keys(bent)));

@@ -118,6 +118,8 @@ export const OPERATIONS = {
   'trial.take': ['POST', '/api/characters/{id}/poses/from'],
   'trial.rename': ['PATCH', '/api/poses/{id}'],
   'trial.remove': ['DELETE', '/api/poses/{id}'],
+  'trial.keepMotion': ['POST', '/api/characters/{id}/motions'],
+  'trial.removeMotion': ['DELETE', '/api/motions/{id}'],
   'trial.soft': ['PUT', '/api/pieces/{id}/soft'],
   'trial.rigid': ['DELETE', '/api/pieces/{id}/soft'],
   'trial.faults': ['POST', '/api/views/{id}/motion-faults'],

@@ -1700,6 +1700,40 @@ export interface paths {
     patch: operations['trial.rename'];
     trace?: never;
   };
+  '/api/characters/{id}/motions': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Keep a motion through poses under a name; from the last it goes back to the first */
+    post: operations['trial.keepMotion'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/motions/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Let a motion go; its poses stay */
+    delete: operations['trial.removeMotion'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/pieces/{id}/soft': {
     parameters: {
       query?: never;
@@ -2781,6 +2815,13 @@ export interface components {
         [key: string]: number;
       } | null;
     };
+    OwnMotionBody: {
+      name: string;
+      steps: components['schemas']['MotionStepBody'][];
+      saw?: {
+        [key: string]: number;
+      } | null;
+    };
     SoftBody: {
       line?: components['schemas']['SoftLineBody'];
       saw?: {
@@ -2788,21 +2829,7 @@ export interface components {
       } | null;
     };
     MotionBody: {
-      /** @enum {unknown} */
-      motion:
-        | 'breathe'
-        | 'blink'
-        | 'nod'
-        | 'look-about'
-        | 'wave'
-        | 'reach-up'
-        | 'sit'
-        | 'walk'
-        | 'run'
-        | 'wag'
-        | 'wing-beat'
-        | 'say'
-        | 'poses';
+      motion: string;
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       amount: number;
@@ -2814,21 +2841,7 @@ export interface components {
       /** @enum {unknown} */
       as: 'gif' | 'webp' | 'stills';
       wears?: string[] | null;
-      /** @enum {unknown} */
-      motion:
-        | 'breathe'
-        | 'blink'
-        | 'nod'
-        | 'look-about'
-        | 'wave'
-        | 'reach-up'
-        | 'sit'
-        | 'walk'
-        | 'run'
-        | 'wag'
-        | 'wing-beat'
-        | 'say'
-        | 'poses';
+      motion: string;
       /** @enum {unknown} */
       fps: 12 | 24 | 30;
       amount: number;
@@ -3137,6 +3150,13 @@ export interface components {
       partId: string;
       angle: number;
     };
+    MotionStepBody: {
+      /** Format: uuid */
+      poseId?: string | null;
+      seconds: number;
+      /** @enum {unknown} */
+      ease: 'soft' | 'even' | 'sudden';
+    };
     SoftLineBody: {
       points: number[];
       stiffness: number[];
@@ -3229,6 +3249,7 @@ export interface components {
         because: string;
       }[];
       poses: components['schemas']['PoseRow'][];
+      motions: components['schemas']['MotionRow'][];
       character: components['schemas']['CharacterRow'];
     };
     ViewRow: {
@@ -3692,6 +3713,24 @@ export interface components {
       drawingIds: components['schemas']['DrawingId'][];
     };
     PoseId: string;
+    /** @description A motion of the artist's own: from pose to pose, and from the last back to the first. */
+    MotionRow: {
+      /** @description Counts the changes of this row, from 1. */
+      version: number;
+      /** @constant */
+      table: 'motion';
+      id: components['schemas']['MotionId'];
+      characterId: components['schemas']['CharacterId'];
+      name: string;
+      /** @description Poses that are kept; null stands as at rest. */
+      poseIds: (components['schemas']['PoseId'] | null)[];
+      /** @description How long it takes from each pose to the next, s, and how it goes. */
+      seconds: number[];
+      eases: components['schemas']['Ease'][];
+    };
+    MotionId: string;
+    /** @enum {string} */
+    Ease: 'soft' | 'even' | 'sudden';
     CharacterRow: {
       /** @description Counts the changes of this row, from 1. */
       version: number;
@@ -3824,7 +3863,8 @@ export interface components {
           /** @description In the artist's words; may be empty. */
           because: string;
         }
-      | components['schemas']['PoseRow'];
+      | components['schemas']['PoseRow']
+      | components['schemas']['MotionRow'];
     /** @description One check of a view. */
     Check: {
       id: components['schemas']['CheckId'];
@@ -7081,6 +7121,52 @@ export interface operations {
         'application/json': components['schemas']['PoseNameBody'];
       };
     };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.keepMotion': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OwnMotionBody'];
+      };
+    };
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['CharacterState'];
+        };
+      };
+    };
+  };
+  'trial.removeMotion': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
     responses: {
       200: {
         headers: {

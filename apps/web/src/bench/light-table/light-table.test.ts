@@ -32,6 +32,7 @@ const doc: CharacterDoc = {
     deleted: false,
   },
   views: [],
+  motions: [],
   parts: ['upper', 'lower', 'hand'].map((name, i, all) => ({
     table: 'part',
     alone: false,

@@ -1,8 +1,17 @@
-import { bendsOf, counted, motionsFor, reachChains, type MotionFinding, type MotionFrames } from '@limber-sheaf/core';
+import {
+  bendsOf,
+  counted,
+  motionsFor,
+  ownMotion,
+  reachChains,
+  type MotionFinding,
+  type MotionFrames,
+} from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { Action, LedgerHead } from '../../ui/controls';
 import { KeptPoses } from './KeptPoses';
 import { OffDesignList } from './OffDesignList';
+import { OwnMotions } from './OwnMotions';
 import { SayHere } from './SayHere';
 import { SoftPart } from './SoftPart';
 import { ToShow } from './ToShow';
@@ -15,7 +24,9 @@ export function TrialLedger() {
   const tried = useTrial((s) => s.motion);
   const motion = useMotion();
   const findings = useFindings(motion);
-  const motions = motionsFor(doc, view.id);
+  // The artist's own have a list of theirs.
+  const own = new Set(doc.motions.map(ownMotion));
+  const motions = motionsFor(doc, view.id).filter(({ key }) => !own.has(key));
   const able = motions.filter(({ lacks }) => lacks === null);
   const lacking = motions.filter(({ lacks }) => lacks !== null);
   return (
@@ -58,6 +69,7 @@ export function TrialLedger() {
       <OffDesignList />
       <ToShow />
       <KeptPoses />
+      <OwnMotions />
       <SoftPart />
       <Reach />
     </>
