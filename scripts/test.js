@@ -74,12 +74,14 @@ const node = (title, ...args) => ({ title, command: ['node', ...args] });
 /** What looks at the sources. */
 const sources = [
   npm('lint', 'lint'),
-  // The types of all that is shipped are looked at with that station in it: once is enough.
-  node('types, with a station added as the docs say', 'scripts/trial-station.js'),
+  // The types of all that is shipped, and the directions, are looked at with that station in it: once is enough.
+  node(
+    'types and direction of dependencies, no circles, with a station added as the docs say',
+    'scripts/trial-station.js',
+  ),
   npm('types of the tests', 'types:tests'),
   npm('format', 'format:check'),
   node('API: description, types and client in step', 'scripts/api.js', '--check'),
-  npm('direction of dependencies, no circles', 'direction'),
   npm('nothing unused', 'unused'),
   node('docs: schema and examples', 'scripts/check-docs.js'),
 ];

@@ -1,7 +1,7 @@
 import { applyDiff } from '../document/diff.js';
 import type { NameTokens } from '../document/naming.js';
 import type { CharacterDoc, PieceRow, SheetRef } from '../document/rows.js';
-import { createPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { colourDistance, fromLab, toLab, type Rgb } from '../raster/colour.js';
 import { box, type Shape } from '../testing/drawing.js';
 import { rawCharacter } from '../testing/jointed.js';
@@ -93,6 +93,22 @@ const label = ({ group, part, side }: NameTokens) => [group, part, side].filter(
 /** How far a part reaches from its middle. */
 const REACH = 110;
 
+const wordOf = ([r, g, b]: Rgb) => ((r & 255) | ((g & 255) << 8) | ((b & 255) << 16) | 0xff000000) >>> 0;
+
+/** What each owner's pixels lie in. */
+function boundsOf(owner: Int32Array, width: number): Map<number, Rect> {
+  const bounds = new Map<number, Rect>();
+  owner.forEach((own, i) => {
+    if (own < 0) return;
+    const [x, y] = [i % width, Math.floor(i / width)];
+    const known = bounds.get(own);
+    if (!known) bounds.set(own, { x, y, width: 1, height: 1 });
+    else if (x < known.x || x >= known.x + known.width || y >= known.y + known.height)
+      bounds.set(own, uniteRects(known, { x, y, width: 1, height: 1 }));
+  });
+  return bounds;
+}
+
 /** Draws a doll at a scale, with faults. */
 function drawn(
   parts: Part[],
@@ -101,6 +117,7 @@ function drawn(
 ): { design: PlacedBitmap; faces: PlacedBitmap[] } {
   const rect = { x: 0, y: 0, width: Math.round(300 * scale), height: Math.round(440 * scale) };
   const design = createPlaced(rect);
+  const words = wordsOf(design);
   const owner = new Int32Array(rect.width * rect.height).fill(-1);
   parts.forEach(({ tokens, middle, shape, colour }, at) => {
     const faultOf = (kind: Planted['fault']) =>
@@ -111,21 +128,30 @@ function drawn(
     const paint = faultOf('colour') ? fromLab([l, a + faultOf('colour') / 100, b]) : colour;
     const [left, right] = [-REACH, REACH].map((by) => Math.floor((middle.x + by) * scale));
     const [top, bottom] = [-REACH, REACH].map((by) => Math.floor((middle.y + by - up) * scale));
+    const word = wordOf(paint);
     for (let y = Math.max(0, top); y < Math.min(rect.height, bottom); y++)
       for (let x = Math.max(0, left); x < Math.min(rect.width, right); x++) {
         const [u, v] = [(x + 0.5) / scale, (y + 0.5) / scale + up];
-        if (shape(middle.x + (u - middle.x) / larger, middle.y + (v - middle.y) / larger) < 0) continue;
+        const deep = shape(middle.x + (u - middle.x) / larger, middle.y + (v - middle.y) / larger);
+        if (deep < 0) {
+          // So far out, the pixels after it are out as well.
+          x += Math.max(0, Math.floor(-deep * scale * larger) - 1);
+          continue;
+        }
         owner[y * rect.width + x] = at;
-        design.data.set([...paint, 255], (y * rect.width + x) * 4);
+        words[y * rect.width + x] = word;
       }
   });
-  const words = wordsOf(design);
+  const bounds = boundsOf(owner, rect.width);
   const faces = parts.map((_, part) => {
-    const face = createPlaced(rect);
-    const own = wordsOf(face);
-    for (let i = 0; i < own.length; i++) if (owner[i] === part) own[i] = words[i];
     // As a cut leaves it: no larger than its paint.
-    return trimToPaint(face) ?? createPlaced({ ...rect, width: 1, height: 1 });
+    const face = createPlaced(bounds.get(part) ?? { ...rect, width: 1, height: 1 });
+    const own = wordsOf(face);
+    own.forEach((_word, i) => {
+      const at = (face.y + Math.floor(i / face.width)) * rect.width + face.x + (i % face.width);
+      if (owner[at] === part) own[i] = words[at];
+    });
+    return face;
   });
   return { design, faces };
 }
