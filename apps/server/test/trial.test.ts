@@ -58,6 +58,45 @@ test('a pose is kept, named, undone, copied, and leaves with a package as far as
   expect(without.doc.poses).toMatchObject([{ partIds: [part], drawingIds: [] }]);
 });
 
+test('a motion of one’s own goes through poses that are kept, outlives a copy and an undo, and is looked through', async () => {
+  const { id, view } = await drawnHead(server, production);
+  const start = await ask('GET', `/characters/${id}`);
+  const turned = [{ partId: start.doc.parts[0].id, angle: 8 }];
+  const { doc } = await ask('POST', `/characters/${id}/poses`, {
+    name: 'tilt',
+    turned,
+    root: { x: 0, y: 3 },
+    drawingIds: [],
+  });
+  const steps = [
+    { seconds: 0.5, ease: 'soft' },
+    { poseId: doc.poses[0].id, seconds: 1.25, ease: 'even' },
+  ];
+  const kept = await ask('POST', `/characters/${id}/motions`, { name: 'sway', steps });
+  expect(kept.summary).toBe('Keep the motion sway');
+  expect(kept.doc.motions).toMatchObject([
+    { name: 'sway', poseIds: [null, doc.poses[0].id], seconds: [0.5, 1.25], eases: ['soft', 'even'] },
+  ]);
+  const [{ id: motion }] = kept.doc.motions;
+  const wish = { motion: `own ${motion}`, fps: 12, amount: 1 };
+  expect((await call(server, 'POST', `/views/${view}/motion-faults`, wish)).body).toEqual({ bare: [], folds: [] });
+  const copy = (await call<{ doc: CharacterDoc }>(server, 'POST', `/characters/${id}/duplicate`)).body.doc;
+  expect(copy.motions).toMatchObject([{ name: 'sway', poseIds: [null, copy.poses[0].id] }]);
+
+  const url = `/characters/${id}/motions`;
+  expect(await refused('POST', url, { name: '…', steps })).toMatch(/^422 A motion needs a name/);
+  expect(await refused('POST', url, { name: 'one', steps: steps.slice(1) })).toMatch(/^422 .*2 to 8 poses/);
+  for (const bad of [{ seconds: 0 }, { seconds: null }, { ease: 'jerky' }, { poseId: 'none' }])
+    expect(await refused('POST', url, { name: 'bad', steps: [steps[0], { ...steps[1], ...bad }] })).toMatch(/^400/);
+  expect(await refused('POST', url, { name: 'bad', steps: null })).toMatch(/^400/);
+  expect(await refused('POST', `/views/${view}/motion-faults`, { ...wish, motion: 'own thing' })).toMatch(/^400/);
+
+  // Without its pose it would go nowhere.
+  expect((await ask('DELETE', `/poses/${doc.poses[0].id}`)).doc.motions).toEqual([]);
+  expect((await ask('POST', `/characters/${id}/undo`)).doc.motions).toMatchObject([{ id: motion, name: 'sway' }]);
+  expect((await ask('DELETE', `/motions/${motion}`)).doc.motions).toEqual([]);
+});
+
 test('what is no pose is refused in a sentence, and changes nothing', async () => {
   const { id } = await drawnHead(server, production);
   const { doc, revision } = await ask('GET', `/characters/${id}`);

@@ -354,6 +354,7 @@ export const MODELS = [
   Cycle,
   Exception,
   Pose,
+  Motion,
   Edit,
   SnapshotRow,
   Derived,

@@ -10,6 +10,7 @@ import {
 import { useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import { Action, Choice } from '../../ui/controls';
+import { NumberField } from '../../ui/NumberField';
 import { tryMotion, useTrial } from './trial-store';
 
 /** How long a fresh step takes, s. */
@@ -171,18 +172,15 @@ function StepLine({ step: { poseId, seconds, ease }, at, onChange, onRemove }: S
         options={[{ value: AT_REST, word: 'rest' }, ...doc.poses.map(({ id, name }) => ({ value: id, word: name }))]}
         onChange={(id) => onChange({ poseId: id === AT_REST ? null : id })}
       />
-      <input
-        type="number"
-        aria-label={`Seconds from ${place} to the next`}
-        min={MOTION_LIMITS.least}
-        max={MOTION_LIMITS.seconds}
-        step={0.1}
+      <NumberField
+        label={`Seconds from ${place} to the next`}
         value={seconds}
-        onChange={({ target }) => target.value !== '' && onChange({ seconds: Number(target.value) })}
-        onKeyDown={(event) => event.stopPropagation()}
-        className="figures h-7 w-14 rounded-md border border-rule bg-paper px-1 text-right"
+        unit="s"
+        step={0.1}
+        onCommit={(wanted) =>
+          onChange({ seconds: Math.max(MOTION_LIMITS.least, Math.min(MOTION_LIMITS.seconds, wanted)) })
+        }
       />
-      s
       <Choice<Ease>
         label={`How it goes from ${place} to the next`}
         value={ease}

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import type { CharacterDoc, JointRow } from '@limber-sheaf/core';
+import type { CharacterDoc, JointRow, MotionRow } from '@limber-sheaf/core';
 import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useBench } from '../../bench/store';
@@ -72,6 +72,38 @@ test('motions that the character can do are tried by a click; of the others it i
   await userEvent.click(await within(found).findByRole('button', { name: /^Show frame/ }));
   expect(within(found).getByText(/^Neck goes 6° past where it is clean/)).toBeTruthy();
   expect(useTrial.getState().playing).toBe(false);
+});
+
+test('a motion of one’s own is made of poses, each with its time, and tried at once', async () => {
+  const pose = { table: 'pose', version: 1, characterId: 'c', rootX: 0, rootY: 0 } as const;
+  const turned = { partIds: ['head'], angles: [9], drawingIds: [] };
+  const poses = ['tilt', 'bow'].map((name) => ({ ...pose, ...turned, id: name, name }));
+  const posed: CharacterDoc = { ...doc, poses };
+  const row = { table: 'motion', id: 'm', version: 1, characterId: 'c', name: 'bows' } as const;
+  const motions: MotionRow[] = [{ ...row, poseIds: [null, 'bow'], seconds: [1.5, 0.6], eases: ['soft', 'sudden'] }];
+  const answers = { doc: { ...posed, motions } };
+  const { edits } = onBench(<TrialLedger />, posed, { station: 'trial', answers });
+  const own = screen.getByRole('region', { name: 'Own motions' });
+  await userEvent.click(within(own).getByRole('button', { name: 'New motion' }));
+  // Rest and every pose, to begin with.
+  expect(within(own).getAllByRole('combobox', { name: /^Pose \d of the motion/ })).toHaveLength(3);
+  expect(within(own).getByRole('button', { name: 'Keep' }).hasAttribute('disabled')).toBe(true);
+  await userEvent.click(within(own).getByRole('button', { name: 'Take pose 2 out' }));
+  expect(within(own).getByRole('button', { name: 'Take pose 2 out' }).hasAttribute('disabled')).toBe(true);
+  const seconds = within(own).getByRole('textbox', { name: 'Seconds from pose 1 to the next' });
+  await userEvent.clear(seconds);
+  await userEvent.type(seconds, '1.5');
+  await userEvent.selectOptions(
+    within(own).getByRole('combobox', { name: 'How it goes from pose 2 to the next' }),
+    'sudden',
+  );
+  await userEvent.type(within(own).getByRole('textbox', { name: 'Name of the motion' }), 'bows{Enter}');
+  const steps = [
+    { seconds: 1.5, ease: 'soft' },
+    { poseId: 'bow', seconds: 0.6, ease: 'sudden' },
+  ];
+  expect(edits).toEqual([['trial.keepMotion', 'c', { name: 'bows', steps }]]);
+  expect(useTrial.getState()).toMatchObject({ motion: 'own m', playing: true });
 });
 
 test('a frame is held by its number, and those in which something is found are marked', async () => {
