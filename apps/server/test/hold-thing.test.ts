@@ -19,7 +19,7 @@ const head = () => drawnHead(server, production);
 
 /** A whistle of 12 × 5 px. */
 const whistle = paint(12, 5, () => [40, 60, 200, 255]);
-const blown = paint(12, 5, (x, y) => (((x - 5.5) / 6) ** 2 + ((y - 2) / 2.5) ** 2 <= 1 ? [40, 60, 200, 255] : null));
+const blown = paint(60, 50, (x, y) => (Math.abs(x - 29.5) < 6 && Math.abs(y - 25) < 3 ? [40, 60, 200, 255] : null));
 
 test('a drawing holds a thing that is a piece of its own, behind its second picture, and shows nothing at rest', async () => {
   const { id, view, set } = await head();
