@@ -7,7 +7,7 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
   page,
 }) => {
   const id = await bench.open('Juniper Vane', 'swaps');
-  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
+  await expect(page.getByText('7 sets · 47 of 48 drawings')).toBeVisible();
 
   // A click shows a drawing on her face; the keys go on to the next.
   await page.getByRole('button', { name: 'open, happy' }).click();
@@ -23,7 +23,7 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
   const buffer = await sharp(Buffer.from(drawn)).png().toBuffer();
   const files = [{ name: 'Mouth L smiling.png', mimeType: 'image/png', buffer }];
   await page.getByLabel('Drawings to bring in').setInputFiles(files);
-  await expect(page.getByText('6 sets · 43 of 43 drawings')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('7 sets · 48 of 48 drawings')).toBeVisible({ timeout: 20_000 });
   const { drawings, drawingViews } = await bench.doc(id);
   const made = drawings.find(({ shape, mood }) => shape === 'tongue' && mood === 'happy');
   expect(drawingViews.find(({ drawingId }) => drawingId === made?.id)?.picture?.width).toBeGreaterThan(100);
@@ -39,7 +39,7 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
 
   // Undo takes the bring-in back; the bench is as it was.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
+  await expect(page.getByText('7 sets · 47 of 48 drawings')).toBeVisible();
 });
 
 test('a drawing is made of another by parting its lips, painted on, and a set begins at a piece that has none', async ({
@@ -78,17 +78,17 @@ test('a drawing is made of another by parting its lips, painted on, and a set be
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('rest, 2 steps')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
+  await expect(page.getByText('7 sets · 47 of 48 drawings')).toBeVisible();
 
   await page
     .getByRole('button', { name: /^scarf/ })
     .first()
     .click();
   await page.getByRole('button', { name: /Start a set here/ }).click();
-  await expect(page.getByText('7 sets · 43 of 45 drawings')).toBeVisible();
+  await expect(page.getByText('8 sets · 48 of 50 drawings')).toBeVisible();
   await expect(page.getByRole('button', { name: 'off, neutral, not drawn' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('6 sets · 42 of 43 drawings')).toBeVisible();
+  await expect(page.getByText('7 sets · 47 of 48 drawings')).toBeVisible();
 });
 
 test('a hand that grips a letter shows its fingers over it, and a look takes the cap off', async ({ bench, page }) => {
@@ -97,6 +97,12 @@ test('a hand that grips a letter shows its fingers over it, and a look takes the
   await page.getByRole('button', { name: 'grip, neutral' }).click();
   await expect(page.getByRole('heading', { name: 'arm_A_hand_grip' })).toBeVisible();
   await expect(page.getByText('Over lies before')).toBeVisible();
+  // What she holds is a piece of its own, with its own drawings: blank but for the grip.
+  await page
+    .getByRole('button', { name: 'letter', exact: true })
+    .and(page.getByTitle('Opens its own drawings'))
+    .click();
+  await expect(page.getByRole('heading', { name: 'letter_grip' })).toBeVisible();
   await page.getByRole('button', { name: 'off duty', exact: true }).click();
   await page.getByRole('button', { name: 'cap', exact: true }).first().click();
   await expect(page.getByRole('heading', { name: 'cap_off' })).toBeVisible();

@@ -64,7 +64,7 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
   });
 });
 
-test('the otter’s tail bends along its line, which is dragged and stepped back; the pilot says a line', async ({
+test('the otter’s tail bends along its line, which is dragged and stepped back; the pilot says a line, and moves from pose to pose', async ({
   bench,
   page,
 }) => {
@@ -89,4 +89,16 @@ test('the otter’s tail bends along its line, which is dragged and stepped back
   await page.keyboard.press('Enter');
   await expect(ledger.getByText(/frames of \d+ scenes/)).toBeVisible({ timeout: 20_000 });
   await expect(page.getByRole('slider', { name: 'Frame' })).toBeVisible();
+
+  // A motion of one's own, out of rest into the pose that she keeps and back.
+  const own = ledger.getByRole('region', { name: 'Own motions' });
+  await own.getByRole('button', { name: 'New motion' }).click();
+  await own.getByRole('textbox', { name: 'Seconds from pose 2 to the next' }).fill('1.4');
+  await own.getByRole('textbox', { name: 'Name of the motion' }).fill('hello');
+  await page.keyboard.press('Enter');
+  await expect(own.getByText('2.0 s')).toBeVisible();
+  await expect(page.getByText(/of 48$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(own.getByRole('button', { name: 'New motion' })).toBeVisible();
+  await expect(own.getByText('hello')).toBeHidden();
 });

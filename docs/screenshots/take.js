@@ -48,7 +48,7 @@ await page.getByRole('slider').focus();
 for (let i = 0; i < 16; i++) await page.keyboard.press('PageUp');
 await take('joints');
 await open('under');
-await page.getByText('26 of 26 pieces').waitFor({ timeout: 60_000 });
+await page.getByText('27 of 27 pieces').waitFor({ timeout: 60_000 });
 await page.getByRole('contentinfo').getByRole('button', { name: 'torso' }).click();
 await page.getByRole('button', { name: 'Clear' }).click();
 const bare = page.getByRole('row', { name: /^torso/ });
