@@ -187,8 +187,8 @@ export function heldEntries(
 const NOTHING_SEEN = { image: null, sha256: null, bounds: null, atlas: null, travel: null };
 
 /**
- * The pieces of a view that show nothing at rest, each behind none but what it lies directly in front of: those of second
- * pictures, whose ids follow from their parts', so that they are the same in every version; and things that are held.
+ * The pieces of a view that show nothing at rest: those of second pictures, whose ids follow from their parts', so that they
+ * are the same in every version; and things that are held.
  */
 export function packUnseen(
   doc: CharacterDoc,
