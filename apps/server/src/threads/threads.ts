@@ -46,6 +46,25 @@ function newEntry({ seconds = SECONDS }: RunOptions): Running {
   return { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds };
 }
 
+/** ms between two looks at whether a thread that is to end has loaded what it was loading. */
+const LOADS_MS = 20;
+
+/**
+ * Passes a stop on to a thread once it has begun with its task. Node.js itself dies where a thread is ended while it loads
+ * modules, and with it the whole server.
+ */
+function onceBegun(stops: AbortSignal, begun: Int32Array): { signal: AbortSignal; close: () => void } {
+  const sure = new AbortController();
+  let isOver = false;
+  const pass = () => {
+    if (isOver) return;
+    if (Atomics.load(begun, 0) === 1) sure.abort(stops.reason);
+    else globalThis.setTimeout(pass, LOADS_MS);
+  };
+  stops.addEventListener('abort', pass, { once: true });
+  return { signal: sure.signal, close: () => (isOver = true) };
+}
+
 /** Bytes of the whole process from which on a task that is stopped for want of memory is not the one that took it. */
 const CROWDED = MOST_MEMORY / 2;
 
@@ -97,6 +116,7 @@ export class Threads implements OnModuleDestroy {
   ): Promise<TaskOutput<T, N>> {
     const { begun, seconds } = entry;
     const stops = signal ? AbortSignal.any([signal, entry.stop.signal]) : entry.stop.signal;
+    const ends = onceBegun(stops, begun);
     this.running.add(entry);
     const channel = tell && new MessageChannel();
     let leave = () => {};
@@ -107,7 +127,7 @@ export class Threads implements OnModuleDestroy {
       const answer = (await this.pool.run(order, {
         filename: address,
         name,
-        signal: stops,
+        signal: ends.signal,
         transferList: channel && [channel.port2],
       })) as Answer<TaskOutput<T, N>>;
       if (answer.ok) return answer.value;
@@ -130,6 +150,7 @@ export class Threads implements OnModuleDestroy {
         throw new LimberError('busy', 'The server has more to do than it can.', 'Try it again in a minute.');
       throw error;
     } finally {
+      ends.close();
       leave();
       channel?.port1.close();
       this.running.delete(entry);
