@@ -93,6 +93,14 @@ export function parentPiece(doc: CharacterDoc, piece: PieceRow): PieceRow | null
   return null;
 }
 
+/** Pieces with the things that they hold: what hangs from one of them and shows nothing at rest goes where that goes. */
+export function withHeld(doc: CharacterDoc, pieceIds: readonly PieceId[]): PieceId[] {
+  const isHeld = (piece: PieceRow) =>
+    piece.face.area === 0 && !piece.beneath && pieceIds.includes(parentPiece(doc, piece)?.id ?? '');
+  const held = doc.pieces.filter((piece) => !pieceIds.includes(piece.id) && isHeld(piece));
+  return [...pieceIds, ...held.map(({ id }) => id)];
+}
+
 /** What a part hangs from, and what that hangs from, up to the root; a ring, which no edit makes, ends as well. */
 export function* partsAbove(doc: CharacterDoc, partId: PartId): Generator<PartId> {
   const parentOf = (id: PartId) => doc.parts.find((part) => part.id === id)?.parentId ?? null;

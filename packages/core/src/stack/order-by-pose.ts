@@ -1,6 +1,6 @@
 import { composePiece } from '../document/compose-piece.js';
 import { DiffBuilder } from '../document/diff.js';
-import { jointLabel } from '../document/family.js';
+import { jointLabel, withHeld } from '../document/family.js';
 import { piecesOfView } from '../document/find.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import type {
@@ -36,7 +36,7 @@ export function addOrderChange(doc: CharacterDoc, fresh: FreshOrderChange): Diff
   const joint = jointById(doc, fresh.jointId);
   const { id, low, high, place, atId } = fresh;
   refuseRange(doc, joint, low, high);
-  const moved = piecesOfView(doc, joint.viewId, [...new Set(fresh.movedIds)]);
+  const moved = piecesOfView(doc, joint.viewId, withHeld(doc, [...new Set(fresh.movedIds)]));
   piecesOfView(doc, joint.viewId, [atId]);
   if (moved.length === 0 || moved.some((piece) => piece.id === atId))
     throw new LimberError(

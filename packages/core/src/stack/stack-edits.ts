@@ -1,5 +1,5 @@
 import { DiffBuilder, NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
-import { drawOrder, makesRing } from '../document/family.js';
+import { drawOrder, makesRing, withHeld } from '../document/family.js';
 import { DEPTH_STEP, depthBetween, pieceById } from '../document/find.js';
 import { labelFor } from '../document/naming.js';
 import type { CharacterDoc, Diff, PartId, PieceId } from '../document/rows.js';
@@ -7,11 +7,12 @@ import { LimberError } from '../errors.js';
 
 /**
  * Moves pieces of one view in the draw order: directly in front of `behindId`, or to the very back for null. Among
- * themselves they stay as they are.
+ * themselves they stay as they are; what they hold goes along.
  * @throws LimberError `not-found`
  */
-export function moveInOrder(doc: CharacterDoc, pieceIds: readonly PieceId[], behindId: PieceId | null): Diff {
+export function moveInOrder(doc: CharacterDoc, wanted: readonly PieceId[], behindId: PieceId | null): Diff {
   const diff = new DiffBuilder();
+  const pieceIds = withHeld(doc, wanted);
   const [{ viewId }] = pieceIds.map((id) => pieceById(doc, id));
   const order = drawOrder(doc, viewId);
   const moved = order.filter(({ id }) => pieceIds.includes(id));

@@ -1,10 +1,11 @@
 import { applyDiff } from '../document/diff.js';
-import { parentPiece } from '../document/family.js';
+import { drawOrder, parentPiece } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { createPlaced, paintArea, type PlacedBitmap } from '../raster/bitmap.js';
 import { compareAtRest } from '../cut/rest-match.js';
 import { drawLimb } from '../testing/limbs.js';
 import { jointedLimb } from '../testing/jointed.js';
+import { moveInOrder } from '../stack/stack-edits.js';
 import { shownImages } from './drawn-instead.js';
 import { drawingById, inView } from './find-swaps.js';
 import { heldBy, holdThing } from './hold-thing.js';
@@ -60,6 +61,14 @@ test('a held thing lies between the hand and its fingers while it is held, moves
   expect(shownImages(doc, 'v', art, ['grip']).find(({ image }) => image === fingers)?.of).toBe(hand.id);
   expect(parentPiece(doc, pieceById(doc, 'letter'))?.id).toBe(hand.id);
   expect(compareAtRest(doc, 'v', art).differing).toBe(0);
+  // Where the hand goes in the draw order, the letter goes, in front of it still.
+  const orderAfter = (behind: string | null) =>
+    drawOrder(applyDiff(doc, moveInOrder(doc, [hand.id], behind)), 'v').map(({ id }) => id);
+  const other = limb.doc.pieces[0].id;
+  expect([orderAfter(null), orderAfter(other)]).toEqual([
+    [hand.id, 'letter', other],
+    [other, hand.id, 'letter'],
+  ]);
   // It says of each drawing whether it holds the thing.
   const heldIn = (id: string) => heldBy(doc, 'v', drawingById(doc, id)).map((set) => set.id);
   expect([heldIn('grip'), heldIn('fist')]).toEqual([['letters'], []]);

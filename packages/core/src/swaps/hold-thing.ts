@@ -71,6 +71,9 @@ export function holdThing(
     ],
   });
   const hang = new DiffBuilder();
+  // Where the order changes by pose, the thing goes along.
+  for (const change of doc.orderChanges)
+    if (change.movedIds.includes(holder.id)) hang.update(change, { movedIds: [...change.movedIds, ids.pieceId] });
   const withPiece = applyDiff(doc, cut);
   hang.update(partOf(withPiece, pieceById(withPiece, ids.pieceId)), { parentId: holder.partId });
   const diff = joinDiffs(cut, hang.build());

@@ -62,7 +62,7 @@ test('whatever its times, it begins where its round ends, and never leaves what 
         fc.pre(new Set(steps.map(({ poseId }) => poseId)).size > 1);
         const doc = kept(posed, steps);
         const seen = angles(doc, fps);
-        const first = { up: 20, down: -10 }[steps[0].poseId ?? ''] ?? 0;
+        const first = steps[0].poseId === 'up' ? 20 : steps[0].poseId === 'down' ? -10 : 0;
         expect(seen[0]).toBeCloseTo(first, 6);
         expect(seen.every((angle) => angle >= -10 - 1e-9 && angle <= 20 + 1e-9)).toBe(true);
         expect(stepsOfMotion(doc.motions[0]).map(({ poseId }) => poseId)).toEqual(steps.map(({ poseId }) => poseId));
