@@ -146,7 +146,11 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
                       opacity={opacityOf(piece.id)}
                       bare={(butt && bending) || opacityOf(piece.id) < 1}
                       bent={bent.get(piece.id)}
-                      by={isSeen(knownBy(doc, piece), placements.get(piece.id), viewport, size) ? by : Math.max(by, UNSEEN)}
+                      by={
+                        isSeen(knownBy(doc, piece), placements.get(piece.id), viewport, size)
+                          ? by
+                          : Math.max(by, UNSEEN)
+                      }
                     />
                     {sheet === 'piece' &&
                       over
