@@ -12,6 +12,7 @@ import {
   drawnIn,
 } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
+import { WorkUnderWay } from '../../bench/WorkUnderWay';
 import { Action, Choice, LedgerHead, LedgerRow } from '../../ui/controls';
 import { ChartWords } from './ChartWords';
 import { DrawingMade } from './DrawingMade';
@@ -37,6 +38,7 @@ export function SwapsLedger() {
           ? 'Drawings that change places: mouths, lids, brows, hands.'
           : `${counted(sets.length, 'set')} · ${drawn} of ${counted(drawn + missing, 'drawing')}`}
       </LedgerHead>
+      <WorkUnderWay />
       {sets.length > 0 && (
         <table className="mb-4 w-full text-[13px]">
           <thead>
