@@ -40,9 +40,7 @@ function batchesOf(measures: readonly Measure<unknown>[]): string[][] {
   for (const { key, station, pieces } of measures)
     if (!pieces) ofViews.set(station, (ofViews.get(station) ?? new Set()).add(key));
   const ofPieces = new Set(measures.flatMap(({ key, pieces }) => (pieces ? key : [])));
-  return [...[...ofViews.values()].map((keys) => [...keys]), ...dealOut([...ofPieces])].filter(
-    ({ length }) => length > 0,
-  );
+  return [...[...ofViews.values()].map((keys) => [...keys]), ...dealOut([...ofPieces])];
 }
 
 /** The checks of a view: what they measure is found under its key, or measured in the threads. */

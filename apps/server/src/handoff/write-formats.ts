@@ -174,8 +174,10 @@ export function glb(views: readonly PackedView[], generator: string): Promise<Ui
         })),
       ];
       const before = (name: string | null) => unseenBefore(unseen, name).flatMap(unseenNodes);
-      const quads = pieces.flatMap((piece): GlbNode[] => [...pieceNodes(piece), ...before(piece.entry.name)]);
-      quads.unshift(...before(null));
+      const quads = [
+        ...before(null),
+        ...pieces.flatMap((piece): GlbNode[] => [...pieceNodes(piece), ...before(piece.entry.name)]),
+      ];
       return { key: view.key, canvas: view.canvas, floorY: view.floorY, nodes: [...handles, ...quads] };
 
       function pieceNodes({ entry, image, png }: PackedPiece): GlbNode[] {

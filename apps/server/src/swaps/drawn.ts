@@ -48,14 +48,11 @@ function shown(
   compose: (sheets: SheetBitmaps) => PlacedBitmap | null,
 ): PlacedBitmap {
   const own = sheets && compose(sheets);
-  if (sheets && !own)
-    throw new LimberError(
-      'nothing-there',
-      `${setName(doc, set)} shows nothing at rest.`,
-      'Begin with another drawing.',
-    );
-  if (!own) throw new LimberError('not-found', `${setName(doc, set)} is not in this view.`, 'Cut it first.');
-  return own;
+  if (own) return own;
+  const name = setName(doc, set);
+  throw sheets
+    ? new LimberError('nothing-there', `${name} shows nothing at rest.`, 'Begin with another drawing.')
+    : new LimberError('not-found', `${name} is not in this view.`, 'Cut it first.');
 }
 
 async function sheetsOfSet(

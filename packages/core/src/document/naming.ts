@@ -119,6 +119,11 @@ export function plainWords(text: string): string[] {
   );
 }
 
+/** Are two names the same to whoever reads them: whatever their capitals, accents and signs? */
+export function sameName(one: string, other: string): boolean {
+  return plainWords(one).join() === plainWords(other).join();
+}
+
 /** A text as a code for files and addresses: `Juniper Vane` → `juniper-vane`; empty where nothing is left of it. */
 export function codeFor(text: string): string {
   return plainWords(text).join('-').slice(0, 60).replace(/-+$/, '');

@@ -1,5 +1,5 @@
 import { DiffBuilder } from '../document/diff.js';
-import { plainWords } from '../document/naming.js';
+import { plainWords, sameName } from '../document/naming.js';
 import type { CharacterDoc, CycleRow, Diff, DrawingId, LookRow, SwapSetId } from '../document/rows.js';
 import { LimberError } from '../errors.js';
 import { defaultOf, drawingById, drawingsOf, setById } from './find-swaps.js';
@@ -20,7 +20,7 @@ export function keepLook(
   if (sets.length === 0) throw new LimberError('bad-look', 'A look chooses at least one drawing.');
   if (new Set(sets).size < sets.length) throw new LimberError('bad-look', 'A look chooses one drawing of a set.');
   const diff = new DiffBuilder();
-  const same = doc.looks.find((look) => plainWords(look.name).join() === plainWords(word).join());
+  const same = doc.looks.find((look) => sameName(look.name, word));
   if (same) diff.update(same, { name: word, drawingIds: [...drawingIds] });
   else
     diff.add({
@@ -49,7 +49,7 @@ export function keepCycle(
     refuse(`A drawing is held 1 to ${MOST_FRAMES} frames.`);
   const diff = new DiffBuilder();
   const content = { name: word, drawingIds: [...drawingIds], frames: [...frames] };
-  const same = doc.cycles.find((one) => one.setId === setId && plainWords(one.name).join() === plainWords(word).join());
+  const same = doc.cycles.find((one) => one.setId === setId && sameName(one.name, word));
   if (same) diff.update(same, content);
   else diff.add({ table: 'cycle', id: freshId, version: 1, setId, ...content });
   return diff.build();

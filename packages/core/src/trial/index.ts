@@ -17,6 +17,7 @@ export {
 } from './motions.js';
 export { anglesWithin, dropPose, keepPose, keptPose, notInView, poseById, renamePose } from './pose-edits.js';
 export { REST_POSE, bendsOf, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
+export { secondsOfOwn } from './through-poses.js';
 export { withMotions } from './shown-in-motions.js';
 export { drawPose, poseImages, roomOfPoses, type PoseImages } from './draw-pose.js';
 export { bendPicture, bendVertices, measureBend, type BendMeasure } from './bend-soft.js';

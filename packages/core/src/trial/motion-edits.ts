@@ -1,5 +1,5 @@
 import { DiffBuilder } from '../document/diff.js';
-import { plainWords } from '../document/naming.js';
+import { plainWords, sameName } from '../document/naming.js';
 import { LEAST_POSES } from '../document/removal.js';
 import type { CharacterDoc, Diff, Ease, MotionId, MotionRow, PoseId } from '../document/rows.js';
 import { LimberError } from '../errors.js';
@@ -39,7 +39,7 @@ export function keepMotion(
   }
   if (new Set(steps.map(({ poseId }) => poseId)).size < LEAST_POSES)
     refuse('All its poses are the same: nothing moves.');
-  const same = doc.motions.find((row) => plainWords(row.name).join() === plainWords(word).join());
+  const same = doc.motions.find((row) => sameName(row.name, word));
   if (!same && doc.motions.length >= MOTION_LIMITS.motions)
     throw new LimberError('too-many', `A character keeps ${MOTION_LIMITS.motions} motions at most.`, 'Let some go.');
   const content = {

@@ -1,6 +1,6 @@
 import { DiffBuilder } from '../document/diff.js';
 import { findPiece } from '../document/find.js';
-import { plainWords } from '../document/naming.js';
+import { plainWords, sameName } from '../document/naming.js';
 import type { CharacterDoc, Diff, DrawingId, PartId, PoseId, PoseRow, ViewId } from '../document/rows.js';
 import { removePose } from '../document/removal.js';
 import { LimberError } from '../errors.js';
@@ -109,7 +109,7 @@ export function anglesWithin(doc: CharacterDoc, viewIds: readonly ViewId[], pose
 
 /** The pose that bears a name, whatever its capitals; undefined for none. */
 export function samePose(doc: CharacterDoc, name: string): PoseRow | undefined {
-  return doc.poses.find((pose) => plainWords(pose.name).join() === plainWords(name).join());
+  return doc.poses.find((pose) => sameName(pose.name, name));
 }
 
 function nameOf(name: string): string {

@@ -2,9 +2,9 @@ import {
   EASES,
   MOTION_LIMITS,
   ownMotion,
+  secondsOfOwn,
   stepsOfMotion,
   type Ease,
-  type MotionRow,
   type MotionStep,
 } from '@limber-sheaf/core';
 import { useState } from 'react';
@@ -47,7 +47,7 @@ export function OwnMotions() {
             >
               {row.name}
             </button>
-            <span className="figures text-soft">{secondsIn(row).toFixed(1)} s</span>
+            <span className="figures text-soft">{secondsOfOwn(row).toFixed(1)} s</span>
             <Action
               aria-label={`Change the motion ${row.name}`}
               onClick={() => setDraft({ name: row.name, steps: stepsOfMotion(row) })}
@@ -78,8 +78,6 @@ export function OwnMotions() {
     </section>
   );
 }
-
-const secondsIn = ({ seconds }: MotionRow) => seconds.reduce((sum, one) => sum + one, 0);
 
 /** A motion that is made: a line for each pose, with how long and how it goes to the next. */
 function DraftedMotion({
