@@ -44,6 +44,8 @@ export default {
     {
       ...shared,
       displayName: 'api',
+      globalSetup: '<rootDir>/apps/server/test/servers-up.ts',
+      globalTeardown: '<rootDir>/apps/server/test/servers-down.ts',
       setupFiles: ['<rootDir>/apps/server/test/own-database.ts'],
       testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'],
     },

@@ -11,6 +11,11 @@ test('a raw design is drafted in one go; its doubts are stepped through and answ
   const doubts = ledger.getByRole('region', { name: 'Doubts' });
   await expect(doubts).toContainText('Not found', { timeout: 40_000 });
   await expect(ledger.getByText(/of \d+ planned parts cut/)).toBeVisible();
+  // Nobody has touched it, and it breathes.
+  await page.keyboard.press('9');
+  await ledger.getByRole('button', { name: 'Breathe' }).click();
+  await expect(page.getByText(/^\d+ of 72/)).toBeVisible();
+  await page.keyboard.press('2');
 
   const count = async () => Number(/of (\d+)/.exec((await doubts.getByRole('heading').textContent()) ?? '')?.[1]);
   const before = await count();

@@ -38,13 +38,13 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
       .getByRole('button', { name: 'Three-quarter' })
       .click();
     await ledger.getByRole('button', { name: /^Walk/ }).click();
-    await expect(ledger.getByText(/^Hip A goes \d+° past where it is clean/)).toBeVisible({ timeout: 90_000 });
+    await expect(ledger.getByText(/^Hip A shows \d+ px of /)).toBeVisible({ timeout: 90_000 });
     await page.keyboard.press('t');
     await expect(page.getByText(/^\d+ of 24/)).toBeVisible();
   });
 
   await test.step('its worst frame is taken to Joints with the pose in hand', async () => {
-    const finding = ledger.getByText(/^Hip A goes/).locator('..');
+    const finding = ledger.getByText(/^Hip A shows/).locator('..');
     await finding.getByRole('button', { name: /^Show frame/ }).click();
     await finding.getByRole('button', { name: 'To Joints' }).click();
     await expect(page).toHaveURL(/\/joints/);

@@ -9,7 +9,17 @@ if [ "$major" -lt 20 ]; then
   exit 1
 fi
 
+install_missing() {
+  export DEBIAN_FRONTEND=noninteractive
+  apt-get update -qq >/dev/null
+  # The cluster that Debian would start by itself is not wanted: the project runs its own.
+  mkdir -p /etc/postgresql-common
+  [ -f /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' >/etc/postgresql-common/createcluster.conf
+  apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
+}
+
 missing=()
+installing=
 for package in "$@"; do
   case "$package" in
     postgresql) ls /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 || missing+=("$package") ;;
@@ -23,12 +33,9 @@ if [ ${#missing[@]} -gt 0 ]; then
     exit 1
   fi
   echo "Installing ${missing[*]}…"
-  export DEBIAN_FRONTEND=noninteractive
-  apt-get update -qq >/dev/null
-  # The cluster that Debian would start by itself is not wanted: the project runs its own.
-  mkdir -p /etc/postgresql-common
-  [ -f /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' >/etc/postgresql-common/createcluster.conf
-  apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
+  # At the same time as the npm packages: neither waits for the other.
+  install_missing &
+  installing=$!
 fi
 
 mkdir -p .stamps
@@ -37,4 +44,9 @@ if [ ! -d node_modules ] || [ "$(cat .stamps/npm 2>/dev/null)" != "$lock" ]; the
   echo "Installing npm packages…"
   npm ci --no-audit --no-fund --loglevel=error
   echo "$lock" >.stamps/npm
+fi
+
+if [ -n "$installing" ] && ! wait "$installing"; then
+  echo "${missing[*]} could not be installed." >&2
+  exit 1
 fi

@@ -104,6 +104,8 @@ async function whatWaitsForNobody() {
 }
 
 const beside = whatWaitsForNobody();
+const built = await run('build', ['bash', 'scripts/build.sh']);
+if (!built) totals.failed++;
 const data = process.env.TEST_DATA ?? join(projectRoot, 'data', 'test');
 const postgres = await startPostgres(data);
 try {

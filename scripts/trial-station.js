@@ -41,7 +41,9 @@ try {
   for (const folder of ['packages', 'apps'])
     cpSync(join(projectRoot, folder), join(copy, folder), {
       recursive: true,
-      filter: (path) => !/\/(dist|node_modules)$|tsbuildinfo$/.test(path),
+      // What was built comes along: only what the station changes is compiled again.
+      filter: (path) => !/\/node_modules$|apps\/web\/dist$/.test(path),
+      preserveTimestamps: true,
     });
   for (const file of ['tsconfig.base.json', 'tsconfig.depcruise.json', '.dependency-cruiser.mjs', 'package.json'])
     cpSync(join(projectRoot, file), join(copy, file));

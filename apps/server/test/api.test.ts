@@ -10,7 +10,7 @@ import {
   jointedLimb,
   limbPng,
   packageOf,
-  startServer,
+  startOwnServer,
   type JobState,
   type Running,
   type State,
@@ -21,7 +21,7 @@ let production: string;
 jest.setTimeout(120_000);
 
 beforeAll(async () => {
-  server = await startServer();
+  server = await startOwnServer();
   production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Test tide' })).body.id;
 });
 afterAll(() => end(server));
@@ -100,7 +100,7 @@ test('undo and redo name what they do, and outlive a server killed at once', asy
   const { id, state } = await jointed();
   expect(state.undo).toBe('Place and round elbow A');
   await end(server, 'SIGKILL');
-  server = await startServer();
+  server = await startOwnServer();
   const undone = (await call<State>(server, 'POST', `/characters/${id}/undo`)).body;
   expect(undone).toMatchObject({
     summary: 'Undid: Place and round elbow A',

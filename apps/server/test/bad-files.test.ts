@@ -2,14 +2,14 @@ import { deflateSync } from 'node:zlib';
 import { compareBitmaps, type CharacterDoc, makeSmaller } from '@limber-sheaf/core';
 import { decodePng } from '@limber-sheaf/formats';
 import sharp from 'sharp';
-import { call, design, end, limbPng, startServer, type Running } from './server-under-test';
+import { call, design, end, limbPng, startOwnServer, type Running } from './server-under-test';
 
 let server: Running;
 let production: string;
 jest.setTimeout(120_000);
 
 beforeAll(async () => {
-  server = await startServer();
+  server = await startOwnServer();
   production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Bad weather' })).body.id;
 });
 afterAll(() => end(server));

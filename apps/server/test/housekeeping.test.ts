@@ -1,10 +1,20 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ALL, call, design, end, limbPng, packageOf, startServer, type Running, type State } from './server-under-test';
+import {
+  ALL,
+  call,
+  design,
+  end,
+  limbPng,
+  packageOf,
+  startOwnServer,
+  type Running,
+  type State,
+} from './server-under-test';
 
 let server: Running;
 jest.setTimeout(120_000);
-beforeAll(async () => (server = await startServer()));
+beforeAll(async () => (server = await startOwnServer()));
 afterAll(() => end(server));
 
 interface Card {

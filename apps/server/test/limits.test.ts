@@ -9,7 +9,7 @@ import {
   jointedLimb,
   limbPng,
   runsOf,
-  startServer,
+  startOwnServer,
   type Running,
   type State,
 } from './server-under-test';
@@ -19,7 +19,7 @@ let production: string;
 jest.setTimeout(120_000);
 
 beforeAll(async () => {
-  server = await startServer();
+  server = await startOwnServer();
   production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Shoal water' })).body.id;
 });
 afterAll(() => end(server));
@@ -161,7 +161,7 @@ test('of two who ask for the same checks at once, one that goes leaves the other
 });
 
 test('a connection that was opened ahead and never used does not hold up the end', async () => {
-  const other = await startServer();
+  const other = await startOwnServer();
   const unused = connect(Number(new URL(other.address).port), '127.0.0.1');
   await new Promise((open) => unused.once('connect', open));
   const closed = new Promise((done) => unused.once('close', done).resume());

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { call, end, startServer, type State } from './server-under-test';
+import { call, end, startOwnServer, type State } from './server-under-test';
 
 jest.setTimeout(120_000);
 
@@ -29,7 +29,7 @@ test.each([
   '0008-stack',
 ])('a character kept by %s opens as it was, with its journal, and is clean', async (version) => {
   script('older-database.mjs', version);
-  const server = await startServer({ DATABASE_URL: process.env.SCHEMA_DATABASE_URL });
+  const server = await startOwnServer({ DATABASE_URL: process.env.SCHEMA_DATABASE_URL });
   try {
     const character = '00000000-0000-4000-8000-000000000002';
     const { body: opened } = await call<State>(server, 'GET', `/characters/${character}`);

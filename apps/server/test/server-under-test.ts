@@ -6,7 +6,8 @@ import { encodePng, readZip, writeZip, type Rig } from '@limber-sheaf/formats';
 
 /** The built server, run for real on a database of its own. */
 export interface Running {
-  child: ChildProcess;
+  /** Null for the one that is shared. */
+  child: ChildProcess | null;
   address: string;
 }
 
@@ -39,8 +40,14 @@ export function freePort(): Promise<number> {
   });
 }
 
+/** The server that all files of tests of this worker share (`servers.ts`), or one of its own where nothing was started. */
+export function startServer(): Promise<Running> {
+  const address = process.env.API_ADDRESSES?.split(' ')[Number(process.env.JEST_WORKER_ID ?? 1) - 1];
+  return address ? Promise.resolve({ child: null, address }) : startOwnServer();
+}
+
 /** Starts the built server on the database that ./test made, or another, and waits until it answers. */
-export async function startServer(more: NodeJS.ProcessEnv = {}): Promise<Running> {
+export async function startOwnServer(more: NodeJS.ProcessEnv = {}): Promise<Running> {
   const port = await freePort();
   const child = spawn(process.execPath, [join(__dirname, '../dist/main.js')], {
     env: { ...process.env, PORT: String(port), NODE_ENV: 'production', LOG_LEVEL: 'error', ...more },
@@ -53,9 +60,9 @@ export async function startServer(more: NodeJS.ProcessEnv = {}): Promise<Running
   return { child, address: `http://127.0.0.1:${port}` };
 }
 
-/** Ends the server: with SIGKILL, as a power cut would, or in order. */
+/** Ends the server: with SIGKILL, as a power cut would, or in order. One that is shared goes on. */
 export async function end({ child }: Running, signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
-  if (child.exitCode !== null || child.signalCode !== null) return;
+  if (!child || child.exitCode !== null || child.signalCode !== null) return;
   const gone = new Promise((done) => child.once('exit', done));
   child.kill(signal);
   await gone;

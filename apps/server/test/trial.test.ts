@@ -18,6 +18,23 @@ afterAll(() => end(server));
 const ask = (...asked: Asked) => askOf(server, ...asked);
 const refused = (...asked: Asked) => refusedOf(server, ...asked);
 
+test('where pupils look is kept with a pose; that anything else looks is refused', async () => {
+  const { id } = await drawnHead(server, production);
+  const { doc } = (await call<{ doc: CharacterDoc }>(server, 'GET', `/characters/${id}`)).body;
+  const [{ id: head }] = doc.parts;
+  const wish = { name: 'glance', turned: [], root: { x: 0, y: 0 }, drawingIds: [] };
+  const looks = (partId: string, x: unknown = 4) => ({ ...wish, pupils: [{ partId, x, y: -1.25 }] });
+  expect(await refused('POST', `/characters/${id}/poses`, looks(head))).toMatch(/^422 Only a pupil looks/);
+  expect(await refused('POST', `/characters/${id}/poses`, looks(head, null))).toMatch(/^400/);
+  expect(await refused('POST', `/characters/${id}/poses`, { ...wish, pupils: [null] })).toMatch(/^400/);
+  await ask('PATCH', `/parts/${head}/name`, { tokens: { group: 'pupil' } });
+  const kept = await ask('POST', `/characters/${id}/poses`, looks(head));
+  expect(kept.doc.poses).toMatchObject([{ name: 'glance', partIds: [], pupilIds: [head], gaze: [4, -1.2] }]);
+  const copy = (await call<{ doc: CharacterDoc }>(server, 'POST', `/characters/${id}/duplicate`)).body.doc;
+  const pupil = copy.parts.find(({ group }) => group === 'pupil');
+  expect(copy.poses).toMatchObject([{ pupilIds: [pupil?.id], gaze: [4, -1.2] }]);
+});
+
 test('a pose is kept, named, undone, copied, and leaves with a package as far as its views have it', async () => {
   const { id, view, set } = await drawnHead(server, production);
   const made = await ask('POST', `/swap-sets/${set}/drawings`, form(view, { 'mouth_ah.png': openMouth }));
@@ -79,7 +96,12 @@ test('a motion of one’s own goes through poses that are kept, outlives a copy 
   ]);
   const [{ id: motion }] = kept.doc.motions;
   const wish = { motion: `own ${motion}`, fps: 12, amount: 1 };
-  expect((await call(server, 'POST', `/views/${view}/motion-faults`, wish)).body).toEqual({ bare: [], folds: [] });
+  expect((await call(server, 'POST', `/views/${view}/motion-faults`, wish)).body).toMatchObject({
+    bare: [],
+    folds: [],
+    out: [],
+    behind: [],
+  });
   const copy = (await call<{ doc: CharacterDoc }>(server, 'POST', `/characters/${id}/duplicate`)).body.doc;
   expect(copy.motions).toMatchObject([{ name: 'sway', poseIds: [null, copy.poses[0].id] }]);
 
@@ -152,7 +174,7 @@ test('what a motion lets be seen that is wrong is found, and found again at once
   const wish = { motion: 'breathe', fps: 12, amount: 1 };
   const faults = () => call<object>(server, 'POST', `/views/${limb.view}/motion-faults`, wish);
   const [first, again] = [await faults(), await faults()];
-  expect([first.status, first.body]).toEqual([200, { bare: [], folds: [] }]);
+  expect([first.status, first.body]).toMatchObject([200, { bare: [], folds: [], open: [] }]);
   expect(again.body).toEqual(first.body);
   expect(await refused('POST', `/views/${limb.view}/motion-faults`, { ...wish, fps: 0 })).toMatch(/^400/);
 });

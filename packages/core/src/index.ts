@@ -322,7 +322,7 @@ export { mendsFor, type Mend, type MendOptions } from './joints/mend-joint.js';
 export { piecesAround, reachOf } from './joints/piece-reach.js';
 export { chainJoints, fitAllJoints, fitByHand, placeFitted, type MadeJoints } from './joints/place-fitted.js';
 export { bareInDisc, daylightInDisc } from './joints/disc-paint.js';
-export { apply, isAtRest, placePieces, unapply, type Placement } from './joints/place-pieces.js';
+export { apply, isAtRest, placePieces, unapply, type Gaze, type Placement } from './joints/place-pieces.js';
 export {
   isCleanThroughout,
   proofKey,

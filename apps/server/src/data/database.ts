@@ -20,6 +20,7 @@ import * as poses from './migrations/0015-poses.js';
 import * as soft from './migrations/0016-soft.js';
 import * as drafted from './migrations/0017-drafted.js';
 import * as motions from './migrations/0018-motions.js';
+import * as gaze from './migrations/0019-gaze.js';
 
 interface Migration {
   name: string;
@@ -47,6 +48,7 @@ const MIGRATIONS: readonly Migration[] = [
   soft,
   drafted,
   motions,
+  gaze,
 ];
 
 /** Any number that only migrations use: two servers that start at once take turns. */

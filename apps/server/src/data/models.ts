@@ -221,6 +221,8 @@ export class Pose extends Model {
   @Column(DataType.JSONB) declare angles: number[];
   @Column(DataType.DOUBLE) declare rootX: number;
   @Column(DataType.DOUBLE) declare rootY: number;
+  @Column(DataType.JSONB) declare pupilIds: string[];
+  @Column(DataType.JSONB) declare gaze: number[];
   @Column(DataType.JSONB) declare drawingIds: string[];
   @Column(DataType.INTEGER) declare version: number;
 }

@@ -40,13 +40,15 @@ export class TrialController {
   @Post('characters/:id/poses')
   @HttpCode(200)
   @ApiOperation({ summary: 'Keep a pose under a name, by parts, so that it holds in every view' })
-  keep(@Param() { id }: IdParam, @Body() { saw, name, turned, root, drawingIds }: PoseBody, @Who() caller: Caller) {
+  keep(@Param() { id }: IdParam, @Body() body: PoseBody, @Who() caller: Caller) {
+    const { saw, name, turned, root, pupils = [], drawingIds } = body;
     const freshId = randomUUID();
     const angles = Object.fromEntries(turned.map(({ partId, angle }) => [partId, angle]));
+    const gaze = Object.fromEntries(pupils.map(({ partId, x, y }) => [partId, { x, y }]));
     return this.edits.run(id, { ...caller, saw }, (doc) => ({
       kind: 'pose',
       summary: `Keep the pose ${name}`,
-      diff: keepPose(doc, { name, angles, root, drawingIds }, freshId),
+      diff: keepPose(doc, { name, angles, root, gaze, drawingIds }, freshId),
     }));
   }
 

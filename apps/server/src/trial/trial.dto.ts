@@ -28,6 +28,13 @@ class TurnedPart {
   @IsNumber() @Min(-360) @Max(360) angle: number;
 }
 
+class LookingPupil {
+  @IsUUID() partId: string;
+  /** px from where it rests. */
+  @IsNumber() @Min(-4000) @Max(4000) x: number;
+  @IsNumber() @Min(-4000) @Max(4000) y: number;
+}
+
 export class PoseBody extends EditBody {
   @Trimmed() @IsText(1, 60) name: string;
   @IsArray()
@@ -37,6 +44,13 @@ export class PoseBody extends EditBody {
   turned: TurnedPart[];
   /** px by which the whole character is moved. */
   @IsDefined() @ValidateNested() @Type(() => PlaceBody) root: PlaceBody;
+  /** Pupils that look elsewhere than at rest. */
+  @MayBeLeftOut()
+  @IsArray()
+  @ArrayMaxSize(MOST_NAMED)
+  @ValidateNested({ each: true })
+  @Type(() => LookingPupil)
+  pupils?: LookingPupil[];
   @IsArray() @ArrayMaxSize(MOST_NAMED) @IsUUID(undefined, { each: true }) drawingIds: string[];
 }
 

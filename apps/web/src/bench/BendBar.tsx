@@ -8,17 +8,21 @@ interface Props {
   joint: JointRow;
   /** Drawn on the track; \`at\` gives the place of an angle along it. */
   track?: (at: (degrees: number) => string) => ReactNode;
+  /** Does it stand beneath the row of actions, and not over the foot of the light table? */
+  above?: boolean;
 }
 
-/** A joint's bend, over the foot of the light table. */
-export function BendBar({ joint, track }: Props) {
+/** A joint's bend, over the light table. */
+export function BendBar({ joint, track, above = false }: Props) {
   const { doc } = useOnBench();
   const angle = useBench((s) => s.bends[joint.id] ?? 0);
   const { rangeLow, rangeHigh } = joint;
   const span = Math.max(1, rangeHigh - rangeLow);
   const at = (degrees: number) => `${((degrees - rangeLow) / span) * 100}%`;
   return (
-    <div className="absolute bottom-4 left-1/2 flex w-[min(500px,86%)] -translate-x-1/2 items-center gap-3 rounded-xl border border-rule bg-sheet px-4 py-2.5 shadow-md">
+    <div
+      className={`flex w-[min(500px,86%)] items-center gap-3 rounded-xl border border-rule bg-sheet px-4 py-2.5 ${above ? '' : 'absolute bottom-4 left-1/2 -translate-x-1/2 shadow-md'}`}
+    >
       <span className="text-[13px] whitespace-nowrap text-soft">Bend {jointLabel(doc, joint)}</span>
       <Slider.Root
         className="relative flex h-6 flex-1 touch-none items-center"

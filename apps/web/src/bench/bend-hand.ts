@@ -1,6 +1,6 @@
 import { movedBy, parentPiece, pieceById, type CharacterDoc, type JointRow, type PieceRow } from '@limber-sheaf/core';
 import { bendStep, type BendState } from './bend-machine';
-import type { BenchValue } from './context';
+import { useOnBench, type BenchValue } from './context';
 import type { TableEvent, TableView } from './station';
 import { pickJoint, setBend, useBench } from './store';
 
@@ -12,6 +12,16 @@ export function jointTurning(doc: CharacterDoc, pieceId: string): JointRow | nul
     if (joint) return joint;
   }
   return null;
+}
+
+/** The joint that is picked, or else the one that turns the picked piece; null for none. */
+export function useJointInHand(): JointRow | null {
+  const { doc } = useOnBench();
+  const pickedJoint = useBench((s) => s.pickedJoint);
+  const pickedPiece = useBench((s) => s.pickedPiece);
+  const joint = doc.joints.find(({ id }) => id === pickedJoint);
+  if (joint) return joint;
+  return pickedPiece && doc.pieces.some(({ id }) => id === pickedPiece) ? jointTurning(doc, pickedPiece) : null;
 }
 
 /** The joint that a drag on a piece bends: the picked one, if the piece moves with it. */

@@ -1,4 +1,4 @@
-import { partOf, type CharacterDoc, type NameTokens, type SheetRef } from '@limber-sheaf/core';
+import { partOf, type CharacterDoc, type Gaze, type NameTokens, type SheetRef } from '@limber-sheaf/core';
 import { create } from 'zustand';
 import { tokensOf } from './parts';
 
@@ -45,6 +45,9 @@ export interface BenchState {
   bends: Readonly<Record<string, number>>;
   /** px by which the whole character is moved in a pose. */
   shift: { x: number; y: number };
+  /** Where pupils look, px from where they rest, by piece; and does dragging one of them move all? */
+  gaze: Gaze;
+  eyesTogether: boolean;
   /** Are pieces shown without their rounded ends? */
   butt: boolean;
   /** What to bring into view next: the whole character, or a spot. */
@@ -72,6 +75,8 @@ const atRest: BenchState = {
   viewport: { scale: 0.2, x: 0, y: 0 },
   bends: {},
   shift: { x: 0, y: 0 },
+  gaze: {},
+  eyesTogether: true,
   butt: false,
   lookAt: { kind: 'all' },
   finder: false,
@@ -136,9 +141,12 @@ export function setBend(jointId: string, angle: number): void {
   useBench.setState(({ bends }) => ({ bends: { ...bends, [jointId]: angle } }));
 }
 
-/** Is anything bent? */
+/** Is anything bent, or does a pupil look elsewhere than at rest? */
 export function isBent(): boolean {
-  return Object.values(useBench.getState().bends).some((angle) => angle !== 0);
+  const { bends, gaze } = useBench.getState();
+  return (
+    Object.values(bends).some((angle) => angle !== 0) || Object.values(gaze).some(({ x, y }) => x !== 0 || y !== 0)
+  );
 }
 
 /** Shows what is picked alone, or all pieces again. */

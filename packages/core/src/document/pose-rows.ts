@@ -12,6 +12,9 @@ export interface PoseRow extends RowBase {
   /** px by which the whole character is moved. */
   rootX: number;
   rootY: number;
+  /** Pupils that look elsewhere than at rest, and how far each is moved within its eye: x, y pairs, px. */
+  pupilIds: PartId[];
+  gaze: number[];
   /** Of sets that show another than their default one. */
   drawingIds: DrawingId[];
 }

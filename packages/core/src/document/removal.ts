@@ -59,13 +59,18 @@ export function removePose(doc: CharacterDoc, pose: PoseRow, diff: DiffBuilder):
 /** What is left of a pose without some parts and drawings. */
 function leavePose(doc: CharacterDoc, pose: PoseRow, isGone: (id: string) => boolean, diff: DiffBuilder): void {
   const kept = pose.partIds.flatMap((id, at) => (isGone(id) ? [] : [at]));
+  const looking = pose.pupilIds.flatMap((id, at) => (isGone(id) ? [] : [at]));
   const drawingIds = pose.drawingIds.filter((id) => !isGone(id));
-  if (kept.length === pose.partIds.length && drawingIds.length === pose.drawingIds.length) return;
-  if (kept.length + drawingIds.length === 0) removePose(doc, pose, diff);
+  const named = pose.partIds.length + pose.pupilIds.length + pose.drawingIds.length;
+  const left = kept.length + looking.length + drawingIds.length;
+  if (left === named) return;
+  if (left === 0) removePose(doc, pose, diff);
   else
     diff.update(pose, {
       partIds: kept.map((at) => pose.partIds[at]),
       angles: kept.map((at) => pose.angles[at]),
+      pupilIds: looking.map((at) => pose.pupilIds[at]),
+      gaze: looking.flatMap((at) => pose.gaze.slice(2 * at, 2 * at + 2)),
       drawingIds,
     });
 }

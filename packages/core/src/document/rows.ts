@@ -382,7 +382,7 @@ export const TABLES = {
   pose: {
     list: 'poses',
     belongsTo: { field: 'characterId', table: 'character' },
-    refers: { partIds: 'part', drawingIds: 'drawing' },
+    refers: { partIds: 'part', pupilIds: 'part', drawingIds: 'drawing' },
     pictures: [],
     order: ['name', 'id'],
   },

@@ -1,5 +1,5 @@
 import { handlesAbove, parentPiece } from '../document/family.js';
-import type { CharacterDoc, JointRow, PieceRow } from '../document/rows.js';
+import type { CharacterDoc, JointRow, PieceId, PieceRow } from '../document/rows.js';
 import type { Place } from '../errors.js';
 import type { Rect } from '../raster/bitmap.js';
 
@@ -24,6 +24,9 @@ interface Placed {
   carries?: (place: Place) => Placement;
 }
 
+/** px by which pieces are moved within what they hang from, by piece: pupils that look elsewhere than at rest. */
+export type Gaze = Readonly<Record<PieceId, Place>>;
+
 /** How a piece sits that is bent by some degrees at its joint, when nothing that it hangs from is. */
 export type PieceTurn = (piece: PieceRow, joint: JointRow, angle: number) => Placed;
 
@@ -35,6 +38,7 @@ const rigidly: PieceTurn = (_piece, { x, y }, angle) => ({ own: turnAbout(x, y, 
  * @param bends degrees, by joint or handle
  * @param shift px by which the whole character is moved
  * @param turn how a piece is bent; rigid where not given
+ * @param gaze where pupils look; at rest where not given
  */
 export function placePieces(
   doc: CharacterDoc,
@@ -42,6 +46,7 @@ export function placePieces(
   bends: Readonly<Record<string, number>>,
   shift: Place = { x: 0, y: 0 },
   turn: PieceTurn = rigidly,
+  gaze: Gaze = {},
 ): Map<string, Placement> {
   const standing = { ...AT_REST, tx: shift.x, ty: shift.y };
   const placed = new Map<string, Placed>();
@@ -51,10 +56,12 @@ export function placePieces(
     const parent = depth < 60 ? parentPiece(doc, piece) : null;
     const joint = doc.joints.find((j) => j.childId === piece.id);
     const below = parent && place(parent, depth + 1);
-    const above = handlesAbove(doc, piece).reduceRight(
+    const carried = handlesAbove(doc, piece).reduceRight(
       (outer, { id, x, y }) => (bends[id] ? follow(outer, turnAbout(x, y, bends[id])) : outer),
       below ? (below.carries?.(joint ?? middleOf(piece.face)) ?? below.own) : standing,
     );
+    const looks = gaze[piece.id];
+    const above = looks ? follow(carried, { ...AT_REST, tx: looks.x, ty: looks.y }) : carried;
     const bend = joint ? (bends[joint.id] ?? 0) : 0;
     const bent = joint && bend !== 0 ? turn(piece, joint, bend) : null;
     const carries = bent?.carries;

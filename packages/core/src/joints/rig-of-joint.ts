@@ -10,24 +10,37 @@ import { prepareBend, type BendRig } from './bend-rig.js';
  * @returns null where one of the two pieces has no paint
  */
 export function rigOfJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): BendRig | null {
-  const rest = assembleJoint(doc, joint, art);
-  if (!rest) return null;
-  if (switchingAngles(doc, joint).length === 0) return prepareBend(rest);
-  const rigs = new Map<string, BendRig>();
-  const rigAt = (angle: number): BendRig => {
-    const order = orderAtPose(doc, joint.viewId, { [joint.id]: angle });
-    const key = orderSeen(doc, joint, order).join();
-    const known = rigs.get(key);
-    if (known) return known;
-    const made = prepareBend(assembleJoint(doc, joint, art, order) ?? rest);
-    rigs.set(key, made);
-    return made;
-  };
+  const rigs = rigsOfJoint(doc, joint, art);
+  if (!rigs) return null;
+  const rigAt = (angle: number) => rigs(orderAtPose(doc, joint.viewId, { [joint.id]: angle })).rig;
+  if (switchingAngles(doc, joint).length === 0) return rigAt(0);
   let last = rigAt(0);
   return {
     measure: (angle) => (last = rigAt(angle)).measure(angle),
     corner: () => last.corner(),
     daylight: () => last.daylight(),
+  };
+}
+
+/** A joint's rig for a draw order, and a key that says which of its orders that is. */
+type RigsOfJoint = (order: readonly PieceRow[]) => { key: string; rig: BendRig };
+
+/**
+ * A joint ready to bend in any order of the view's pieces; orders that are alike among what its bend looks at share a rig.
+ * @returns null where one of the two pieces has no paint
+ */
+export function rigsOfJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): RigsOfJoint | null {
+  const rest = assembleJoint(doc, joint, art);
+  if (!rest) return null;
+  const atRest = [...stepsOfJoint(doc, joint).keys()].join();
+  const rigs = new Map<string, BendRig>();
+  return (order) => {
+    const key = orderSeen(doc, joint, order).join();
+    const known = rigs.get(key);
+    if (known) return { key, rig: known };
+    const rig = prepareBend((key !== atRest && assembleJoint(doc, joint, art, order)) || rest);
+    rigs.set(key, rig);
+    return { key, rig };
   };
 }
 

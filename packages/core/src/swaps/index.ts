@@ -44,6 +44,7 @@ export {
 export { paintDrawing } from './paint-drawing.js';
 export { isMadeOf, lookOf, toRemake } from './remake.js';
 export { coverFor, isRim, layRim } from './cover-for.js';
+export { gazeAt, pupilsIn } from './gaze.js';
 export { drawnLine } from './drawn-line.js';
 export { differencePicture } from './difference-picture.js';
 export { drawnInstead, drawnOver, shownImages, type DrawnOver } from './drawn-instead.js';

@@ -1,12 +1,18 @@
-import { parentPiece, partOf } from '../document/family.js';
-import type { CharacterDoc, PieceRow } from '../document/rows.js';
+import { parentPiece } from '../document/family.js';
+import type { CharacterDoc, PartId, PieceRow } from '../document/rows.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { pupilTravel, type Travel } from './pupil-travel.js';
 import { whiteOf } from './white-of.js';
 
 /** Is a piece the pupil of an eye, or of both, by its part? */
 export function isPupil(doc: CharacterDoc, piece: PieceRow): boolean {
-  return piece.shadowOf === null && /^(pupil|iris)/i.test(partOf(doc, piece).group);
+  return piece.shadowOf === null && isPupilPart(doc, piece.partId);
+}
+
+/** Is a part a pupil, or both? */
+export function isPupilPart(doc: CharacterDoc, partId: PartId): boolean {
+  const part = doc.parts.find(({ id }) => id === partId);
+  return part !== undefined && /^(pupil|iris)/i.test(part.group);
 }
 
 /**

@@ -1,7 +1,7 @@
 import { drawOrder, pieceName } from '../document/family.js';
 import { deriveKey } from '../document/keys.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
-import { faultsInMotion, movesOf, posesIn } from './faults-in-motion.js';
+import { movesOf, posesIn, seenInMotion } from './faults-in-motion.js';
 import { motionFrames, motionKeys, motionsFor } from './motions.js';
 import { bendsOf } from './pose.js';
 import { FPS, tellingFrames } from './telling-frames.js';
@@ -26,7 +26,12 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
         what: 'What motions show',
         measure(art) {
           const frames = tellingFrames(doc, viewId);
-          const { bare } = faultsInMotion(doc, viewId, art, { poses: frames.map(({ pose }) => pose) });
+          const { bare } = seenInMotion(
+            doc,
+            viewId,
+            art,
+            frames.map(({ pose }) => pose),
+          );
           return drawOrder(doc, viewId).flatMap(({ id }, at) => {
             const here = bare.filter(({ pieceId }) => pieceId === id).sort((a, b) => b.area - a.area);
             if (here.length === 0) return [];

@@ -9,7 +9,7 @@ import { STAY, transformPicture, type Transform } from '../raster/transform.js';
 import { shownImages } from '../swaps/drawn-instead.js';
 import { bendPicture } from './bend-soft.js';
 import { placeSoftly, softBends } from './place-softly.js';
-import { bendsOf, type Pose } from './pose.js';
+import { bendsOf, gazeIn, type Pose } from './pose.js';
 import { scaledLine } from './soft-line.js';
 import { meshOf } from './soft-mesh.js';
 
@@ -55,7 +55,7 @@ function placedImages(
   pose: Pose,
 ): { image: PlacedBitmap; placement: Placement }[] {
   const bends = bendsOf(doc, viewId, pose);
-  const placed = placeSoftly(doc, viewId, bends, pose.root);
+  const placed = placeSoftly(doc, viewId, bends, pose.root, gazeIn(doc, viewId, pose));
   const soft = softBends(doc, viewId, bends);
   const placementOf = (id: PieceId) => placed.get(id) ?? AT_REST;
   return drawSteps(doc, viewId, orderAtPose(doc, viewId, bends)).flatMap(({ piece, sheet }) => {

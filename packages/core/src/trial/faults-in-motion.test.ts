@@ -5,6 +5,7 @@ import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
 import { addOrderChange } from '../stack/order-by-pose.js';
 import { faultsInMotion, motionFaultsKey } from './faults-in-motion.js';
+import { NO_FAULTS } from './motion-faults.js';
 import { poseOf } from './pose.js';
 
 const start = jointedLimb(drawLimb({ width: 36, angle: 24, line: 4 }));
@@ -14,7 +15,7 @@ const [back, front] = drawOrder(wide, 'v').map(({ id }) => id);
 const posed = (...angles: number[]) => ({ poses: angles.map((angle) => poseOf(wide, { j: angle })) });
 
 test('a limb that is rounded is nowhere bare; at rest nothing is', () => {
-  expect(faultsInMotion(wide, 'v', art, posed(0, 40, -60, 90))).toEqual({ bare: [], folds: [] });
+  expect(faultsInMotion(wide, 'v', art, posed(0, 40, -60, 90))).toEqual({ ...NO_FAULTS, measured: ['j'] });
 });
 
 test('without its rounded end what lies beneath is seen bare, in the frames that turn it, the more the farther', () => {

@@ -1,7 +1,7 @@
 import { drawOrder } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { deriveKey } from '../document/keys.js';
-import type { CharacterDoc, PieceId, PoseId, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, PoseId, SheetsOf, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { apply } from '../joints/place-pieces.js';
@@ -11,17 +11,13 @@ import { placesOf } from '../under/find-bare.js';
 import type { Cells } from '../under/ring-cover.js';
 import { unpaintedOf } from '../under/unpainted.js';
 import { measureBend } from './bend-soft.js';
+import { bendsInMotion } from './bends-in-motion.js';
+import { opensInMotion, pupilsOut, staysBehind } from './goes-wrong.js';
+import { bendsOf, type Pose } from './pose.js';
+import type { MotionFaults, MotionPlace } from './motion-faults.js';
 import { rowOfMotion, type MotionFrames, type MotionKey, type MotionOptions } from './motions.js';
 import { carriedAlong } from './soft-line.js';
 import { standIn } from './standing.js';
-
-/** What is wrong with a piece in one frame of a motion. */
-interface MotionPlace {
-  pieceId: PieceId;
-  frame: number;
-  /** px. */
-  area: number;
-}
 
 /** Unpainted places of a piece that are looked at in each frame, at most; of more, every so many. */
 const LOOKS = 1500;
@@ -49,7 +45,7 @@ export function motionFaultsKey(
   { fps, amount, late = true, says = [] }: MotionOptions,
 ): string {
   const own = rowOfMotion(doc, key);
-  return deriveKey('motion faults 4', [
+  return deriveKey('motion faults 5', [
     ...movesOf(doc, viewId, sheets),
     key === 'poses' || own ? posesIn(doc) : [],
     [own?.name ?? key, fps, amount, late, says.map(({ frames }) => frames)],
@@ -60,20 +56,17 @@ export function motionFaultsKey(
 export function posesIn({ poses, motions }: CharacterDoc): unknown[] {
   const placeOf = (poseId: PoseId | null) => poses.findIndex(({ id }) => id === poseId);
   return [
-    poses.map(({ name, partIds, angles, rootX, rootY }) => [name, partIds, angles, rootX, rootY]),
+    poses.map(({ name, partIds, angles, rootX, rootY, pupilIds, gaze }) => [
+      ...[name, partIds, angles, rootX, rootY],
+      ...(pupilIds.length > 0 ? [pupilIds, gaze] : []),
+    ]),
     motions.map(({ name, poseIds, seconds, eases }) => [name, poseIds.map(placeOf), seconds, eases]),
   ];
 }
 
-/** What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */
-export interface MotionFaults {
-  bare: MotionPlace[];
-  folds: MotionPlace[];
-}
-
 /**
- * Looks at every frame of a motion: for places within a piece's whole shape that are hidden at rest and have no paint, and for
- * soft pieces of which some is turned over.
+ * Looks at every frame of a motion: for places within a piece's whole shape that are hidden at rest and have no paint, for
+ * soft pieces of which some is turned over, and for what joints, pupils and pieces do that should not be.
  * @param art pictures of all pieces
  */
 export function faultsInMotion(
@@ -83,6 +76,24 @@ export function faultsInMotion(
   { poses }: Pick<MotionFrames, 'poses'>,
   tell?: (done: number) => void,
 ): MotionFaults {
+  const bends = poses.map((pose) => bendsOf(doc, viewId, pose));
+  return {
+    ...seenInMotion(doc, viewId, art, poses, tell),
+    ...bendsInMotion(doc, viewId, art, bends),
+    out: pupilsOut(doc, viewId, art, poses),
+    behind: staysBehind(doc, viewId, art, bends),
+    open: opensInMotion(doc, viewId, art, bends),
+  };
+}
+
+/** What is seen without paint, and what folds, frame by frame. */
+export function seenInMotion(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  poses: readonly Pose[],
+  tell?: (done: number) => void,
+): Pick<MotionFaults, 'bare' | 'folds'> {
   const folds: MotionPlace[] = [];
   const frames = poses.map((pose) => standIn(doc, viewId, art, pose));
   for (const [frame, { angles, meshes }] of frames.entries())

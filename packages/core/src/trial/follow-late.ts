@@ -51,7 +51,7 @@ export function followLate(doc: CharacterDoc, viewId: ViewId, poses: readonly Po
     if (swing.every((angle) => Math.abs(angle) < 0.05)) continue;
     now = now.map((pose, frame) => {
       const angle = within(joint, Math.max(-MOST_SWING, Math.min(MOST_SWING, swing[frame])));
-      return poseOf(doc, { ...bendsOf(doc, viewId, pose), [joint.id]: angle }, pose.root);
+      return { ...pose, ...poseOf(doc, { ...bendsOf(doc, viewId, pose), [joint.id]: angle }, pose.root) };
     });
   }
   return now;

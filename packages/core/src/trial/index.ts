@@ -3,7 +3,8 @@ export { EASES, type Ease, type MotionId, type MotionRow, type PoseRow, type Sof
 export { placesAlong } from '../document/soft-line.js';
 export { bendAtRest, reach, type BendWay, type Reached } from './reach.js';
 export { reachChains, type ReachChain } from './limbs.js';
-export { faultsInMotion, motionFaultsKey, type MotionFaults } from './faults-in-motion.js';
+export { faultsInMotion, motionFaultsKey } from './faults-in-motion.js';
+export { NO_FAULTS, type MotionFaults } from './motion-faults.js';
 export { measureMotion, type MotionFinding } from './measure-motion.js';
 export { MOTION_LIMITS, dropMotion, keepMotion, motionById, stepsOfMotion, type MotionStep } from './motion-edits.js';
 export {
@@ -16,7 +17,7 @@ export {
   type MotionKey,
 } from './motions.js';
 export { anglesWithin, dropPose, keepPose, keptPose, notInView, poseById, renamePose } from './pose-edits.js';
-export { REST_POSE, bendsOf, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
+export { REST_POSE, bendsOf, gazeIn, mirrorPose, poseOf, wornOver, type Pose } from './pose.js';
 export { secondsOfOwn } from './through-poses.js';
 export { withMotions } from './shown-in-motions.js';
 export { drawPose, poseImages, roomOfPoses, type PoseImages } from './draw-pose.js';

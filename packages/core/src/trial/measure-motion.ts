@@ -1,25 +1,25 @@
-import { counted } from '../counted.js';
-import { jointLabel, partOf } from '../document/family.js';
 import { findPiece, pieceById } from '../document/find.js';
-import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, JointId, PartId, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import { placesAlong } from '../document/soft-line.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { viewById } from '../document/view-edits.js';
 import { AT_REST, apply, placedBox, type Placement } from '../joints/place-pieces.js';
-import { jointById } from '../joints/joint-edits.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { lengthsOf, reachChains } from './limbs.js';
 import { limbOf } from '../turns/measure-view.js';
-import type { MotionFaults } from './faults-in-motion.js';
+import { drawingById, inView, marksOf, pieceOfSet, setById } from '../swaps/find-swaps.js';
+import { seatDrift } from '../swaps/seat.js';
+import { rootShare } from './bends-in-motion.js';
+import { findingWords, type Happening, type MotionFault } from './finding-words.js';
+import { NO_FAULTS, type MotionFaults, type MotionPlace } from './motion-faults.js';
 import type { MotionFrames } from './motions.js';
 import { placeSoftly } from './place-softly.js';
 import { bendsOf } from './pose.js';
-import { bentLine, turnShares } from './soft-line.js';
+import { bentLine } from './soft-line.js';
 
 /** Something that goes wrong in a motion, by its cause. */
 export interface MotionFinding {
-  kind: 'unclean' | 'unproven' | 'bare' | 'folds' | 'outside' | 'slides' | 'order';
+  kind: MotionFault;
   sentence: string;
   /** The frames in which it happens, and the worst of them. */
   frames: number[];
@@ -31,17 +31,8 @@ export interface MotionFinding {
 /** A foot that slides by more than this share of its leg. */
 const SLIDE = 0.005;
 
-/** What happens in a frame, before it is grouped by its cause. */
-interface Happening {
-  kind: MotionFinding['kind'];
-  /** Of one cause all have the same. */
-  cause: string;
-  frame: number;
-  /** How bad it is: degrees or px. */
-  figure: number;
-  jointId: JointId | null;
-  pieceId: PieceId | null;
-}
+/** px by which a drawing's marks may lie off its set's. */
+const SEATED = 0.5;
 
 /**
  * Measures every frame of a motion: joints that are not clean at their angle, by their proofs; pieces that leave the canvas; feet
@@ -54,14 +45,9 @@ export function measureMotion(
   viewId: ViewId,
   motion: MotionFrames,
   proofs: readonly JointProof[],
-  { bare, folds }: MotionFaults = { bare: [], folds: [] },
+  faults: MotionFaults = NO_FAULTS,
 ): MotionFinding[] {
-  const ofPiece =
-    (kind: 'bare' | 'folds') =>
-    (one: { pieceId: PieceId; frame: number; area: number }): Happening => ({
-      ...{ kind, cause: one.pieceId, frame: one.frame, figure: one.area, jointId: null, pieceId: one.pieceId },
-    });
-  const happened = [...bare.map(ofPiece('bare')), ...folds.map(ofPiece('folds'))];
+  const happened = [...inPictures(faults), ...offSeat(doc, viewId, motion)];
   const bends = motion.poses.map((pose) => bendsOf(doc, viewId, pose));
   const placed = motion.poses.map(({ root }, frame) => placeSoftly(doc, viewId, bends[frame], root));
   const pieces = doc.pieces.filter((piece) => piece.viewId === viewId);
@@ -70,8 +56,9 @@ export function measureMotion(
     for (const [jointId, angle] of Object.entries(bent)) {
       const proof = proofs.find((one) => one.jointId === jointId);
       const joint = doc.joints.find(({ id }) => id === jointId);
-      if (!joint || angle === 0) continue;
-      const past = proof ? pastClean(angle * rootShare(doc, joint.childId), proof.cleanRange) : 0;
+      // What was measured in the pose itself is known better than its proof tells.
+      if (!joint || angle === 0 || faults.measured.includes(jointId)) continue;
+      const past = proof ? pastClean(angle * rootShare(doc, joint), proof.cleanRange) : 0;
       const about = { cause: jointId, frame, jointId, pieceId: joint.childId };
       if (!proof) happened.push({ ...about, kind: 'unproven', figure: Math.abs(angle) });
       else if (past > 0) happened.push({ ...about, kind: 'unclean', figure: past });
@@ -95,10 +82,40 @@ export function measureMotion(
   return grouped(doc, happened);
 }
 
-/** How much of a bend a piece does at its root: all of it, or of a soft one its line's first share. */
-function rootShare(doc: CharacterDoc, pieceId: PieceId): number {
-  const { soft } = pieceById(doc, pieceId);
-  return soft ? turnShares(soft)[0] : 1;
+/** What its pictures tell of a motion. */
+function inPictures({ bare, folds, out, behind, open, bends }: MotionFaults): Happening[] {
+  const ofPieces = (kind: MotionFault, places: readonly MotionPlace[]) =>
+    places.map(({ pieceId, frame, area }): Happening => ({
+      ...{ kind, cause: pieceId, frame, figure: area, jointId: null, pieceId },
+    }));
+  return [
+    ...ofPieces('bare', bare),
+    ...ofPieces('folds', folds),
+    ...ofPieces('out', out),
+    ...ofPieces('behind', behind),
+    ...open.map(({ jointId, frame, area }): Happening => ({
+      ...{ kind: 'open', cause: jointId, frame, figure: area, jointId, pieceId: null },
+    })),
+    ...bends.map(({ jointId, frame, shows }): Happening => {
+      const figure = Object.values(shows).reduce((sum, px) => sum + px, 0);
+      return { kind: 'unclean', cause: jointId, frame, figure, jointId, pieceId: null, shows };
+    }),
+  ];
+}
+
+/** Drawings that show off their seats. */
+function offSeat(doc: CharacterDoc, viewId: ViewId, { wears }: MotionFrames): Happening[] {
+  return wears.flatMap((ids, frame) =>
+    ids.flatMap((drawingId): Happening[] => {
+      const row = inView(doc, drawingId, viewId);
+      const set = setById(doc, drawingById(doc, drawingId).setId);
+      const figure = row ? seatDrift(marksOf(doc, set, viewId), row.marks) : 0;
+      const pieceId = pieceOfSet(doc, set, viewId)?.id ?? null;
+      return figure > SEATED
+        ? [{ kind: 'seat', cause: drawingId, frame, figure, jointId: null, pieceId, drawingId }]
+        : [];
+    }),
+  );
 }
 
 /** Degrees past a clean range. */
@@ -208,29 +225,6 @@ function grouped(doc: CharacterDoc, happened: readonly Happening[]): MotionFindi
     .sort((a, b) => b.frames.length - a.frames.length || b.worst.figure - a.worst.figure)
     .map(({ worst, frames }): MotionFinding => {
       const { kind, jointId, pieceId } = worst;
-      return { kind, frames, worst: worst.frame, jointId, pieceId, sentence: sentenceOf(doc, worst, frames.length) };
+      return { kind, frames, worst: worst.frame, jointId, pieceId, sentence: findingWords(doc, worst, frames.length) };
     });
-}
-
-function sentenceOf(doc: CharacterDoc, { kind, figure, jointId, pieceId }: Happening, frames: number): string {
-  const joint = jointId ? jointLabel(doc, jointById(doc, jointId)) : '';
-  const piece = pieceId ? labelFor(partOf(doc, pieceById(doc, pieceId))) : '';
-  const during = `in ${counted(frames, 'frame')}`;
-  const degrees = `${Math.round(figure)}°`;
-  switch (kind) {
-    case 'unclean':
-      return `${capital(joint)} goes ${degrees} past where it is clean, ${during}. Widen its clean range in Joints.`;
-    case 'unproven':
-      return `${capital(joint)} is not proven yet, and turns by ${degrees}.`;
-    case 'bare':
-      return `${capital(piece)} is seen without paint, ${counted(figure, 'px', 'px')} at worst, ${during}. Paint it in Under.`;
-    case 'folds':
-      return `${capital(piece)} folds over itself, ${counted(figure, 'px', 'px')} at worst, ${during}. Give its line more points, or bend it less.`;
-    case 'outside':
-      return `${capital(piece)} reaches ${Math.round(figure)} px past the canvas, ${during}.`;
-    case 'slides':
-      return `${capital(piece)} slides by ${figure.toFixed(1)} px a frame while it stands, ${during}: its ankle’s range holds it back.`;
-    case 'order':
-      return `${capital(piece)} changes its place in the order while it lies over another piece: it is seen to jump.`;
-  }
 }

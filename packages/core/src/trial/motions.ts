@@ -9,7 +9,7 @@ import { followLate } from './follow-late.js';
 import { posesOf, secondsOfOwn, throughOwn, throughPoses } from './through-poses.js';
 import { RUN, WALK, floorGoes, gaitAt, sitAt } from './gait.js';
 import { lengthsOf, within } from './limbs.js';
-import { REST_POSE, poseOf, type Pose } from './pose.js';
+import { poseOf, type Pose } from './pose.js';
 import { bendAtRest, reach } from './reach.js';
 import {
   armsOf,
@@ -348,7 +348,7 @@ export function motionFrames(
   // While a line is said, it breathes as often as it has time for.
   const rounds = said ? Math.max(1, Math.round(count / usual)) : 1;
   const made = Array.from({ length: count }, (_, frame) => at(stage, ((frame * rounds) / count) % 1, amount));
-  const poses = made.map(({ bends, root = REST_POSE.root }) => poseOf(doc, bends, root));
+  const poses = made.map(({ bends, root, gaze }) => poseOf(doc, bends, root, gaze));
   return {
     key,
     fps,

@@ -1,6 +1,6 @@
 import type { CharacterDoc, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
-import { apply, type Placement } from '../joints/place-pieces.js';
+import { apply, type Gaze, type Placement } from '../joints/place-pieces.js';
 import { placeSoftly, softBends } from './place-softly.js';
 import { carriedAlong } from './soft-line.js';
 
@@ -21,14 +21,16 @@ const SITS = 0.5;
  * The pieces that do not sit on the design in a pose, those that moved farthest first.
  * @param bends degrees by joint
  * @param shift px that the whole character is moved by
+ * @param gaze where pupils look
  */
 export function offDesign(
   doc: CharacterDoc,
   viewId: ViewId,
   bends: Readonly<Record<string, number>>,
   shift?: Place,
+  gaze?: Gaze,
 ): OffDesign[] {
-  const placed = placeSoftly(doc, viewId, bends, shift);
+  const placed = placeSoftly(doc, viewId, bends, shift, gaze);
   const bent = softBends(doc, viewId, bends);
   return doc.pieces
     .filter((piece) => piece.viewId === viewId)

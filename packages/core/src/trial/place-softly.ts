@@ -1,6 +1,6 @@
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
-import { AT_REST, placePieces, turnAbout, type PieceTurn, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, placePieces, turnAbout, type Gaze, type PieceTurn, type Placement } from '../joints/place-pieces.js';
 import { carriedAlong } from './soft-line.js';
 
 const softly: PieceTurn = ({ soft }, { x, y }, angle) =>
@@ -15,8 +15,9 @@ export function placeSoftly(
   viewId: ViewId,
   bends: Readonly<Record<string, number>>,
   shift?: Place,
+  gaze?: Gaze,
 ): Map<PieceId, Placement> {
-  return placePieces(doc, viewId, bends, shift, softly);
+  return placePieces(doc, viewId, bends, shift, softly, gaze);
 }
 
 /** By soft piece of a view, the degrees that its tip is turned by; those that are at rest are left out. */

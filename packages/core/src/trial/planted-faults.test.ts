@@ -9,6 +9,7 @@ import { addOrderChange } from '../stack/order-by-pose.js';
 import { onTheBench } from '../testing/troupe/index.js';
 import { PEOPLE } from '../testing/troupe/people.js';
 import { faultsInMotion } from './faults-in-motion.js';
+import { NO_FAULTS } from './motion-faults.js';
 import { measureMotion } from './measure-motion.js';
 import { motionFrames, type MotionFrames, type MotionKey } from './motions.js';
 import { bendsOf } from './pose.js';
@@ -89,7 +90,7 @@ test('30 planted faults of 30 are found, each by its kind and at its place', () 
     planted++;
     // Nothing is painted beneath anything.
     const { bare } = faultsInMotion(doc, view(doc), art, walk);
-    const seen = measureMotion(doc, view(doc), walk, clean(doc), { bare, folds: [] });
+    const seen = measureMotion(doc, view(doc), walk, clean(doc), { ...NO_FAULTS, bare });
     expect(seen.some(({ kind }) => kind === 'bare')).toBe(true);
     planted++;
     // A soft limb that is bent far more sharply than it is wide.
@@ -100,7 +101,7 @@ test('30 planted faults of 30 are found, each by its kind and at its place', () 
       pieces: doc.pieces.map((piece) => (piece.id === sharp.childId ? { ...piece, soft } : piece)),
     };
     const { folds } = faultsInMotion(folding, view(doc), art, walk);
-    const folded = measureMotion(folding, view(doc), walk, clean(doc), { bare: [], folds });
+    const folded = measureMotion(folding, view(doc), walk, clean(doc), { ...NO_FAULTS, folds });
     expect(folded.some(({ kind, pieceId }) => kind === 'folds' && pieceId === sharp.childId)).toBe(true);
     planted++;
   }

@@ -4,6 +4,7 @@ import { plainWords, sameName } from '../document/naming.js';
 import type { CharacterDoc, Diff, DrawingId, PartId, PoseId, PoseRow, ViewId } from '../document/rows.js';
 import { removePose } from '../document/removal.js';
 import { LimberError } from '../errors.js';
+import { isPupilPart } from '../swaps/travel-of.js';
 import type { Pose } from './pose.js';
 
 /** A pose as it is kept: how the character stands, and which drawings it shows. */
@@ -20,16 +21,27 @@ export const MOST_POSES = 200;
  * Keeps a pose, or changes the one that bears its name.
  * @throws LimberError `bad-pose`, `not-found`
  */
-export function keepPose(doc: CharacterDoc, { name, angles, root, drawingIds }: PoseToKeep, freshId: PoseId): Diff {
+export function keepPose(
+  doc: CharacterDoc,
+  { name, angles, root, gaze = {}, drawingIds }: PoseToKeep,
+  freshId: PoseId,
+): Diff {
   const word = nameOf(name);
   const turned = Object.entries(angles).filter(([, angle]) => angle !== 0);
-  if (turned.length + drawingIds.length === 0 && root.x === 0 && root.y === 0)
-    throw new LimberError('bad-pose', 'Nothing is turned and no other drawing shows.', 'Pose the character first.');
+  const looking = Object.entries(gaze).filter(([, { x, y }]) => x !== 0 || y !== 0);
+  if (turned.length + looking.length + drawingIds.length === 0 && root.x === 0 && root.y === 0)
+    throw new LimberError(
+      'bad-pose',
+      'Nothing is turned, no pupil looks elsewhere and no other drawing shows.',
+      'Pose the character first.',
+    );
   for (const [partId, angle] of turned) {
     if (!doc.parts.some(({ id }) => id === partId))
       throw new LimberError('not-found', 'A part of this pose is no longer there.');
     if (!Number.isFinite(angle)) throw new LimberError('bad-pose', 'An angle of this pose is no number.');
   }
+  for (const [partId] of looking)
+    if (!isPupilPart(doc, partId)) throw new LimberError('bad-pose', 'Only a pupil looks elsewhere than at rest.');
   const shown = drawingIds.map((id) => doc.drawings.find((one) => one.id === id));
   if (shown.includes(undefined))
     throw new LimberError('not-found', 'A drawing that this pose shows is no longer there.');
@@ -44,6 +56,8 @@ export function keepPose(doc: CharacterDoc, { name, angles, root, drawingIds }: 
     angles: turned.map(([, angle]) => Math.round(angle * 100) / 100),
     rootX: Math.round(root.x),
     rootY: Math.round(root.y),
+    pupilIds: looking.map(([partId]) => partId),
+    gaze: looking.flatMap(([, { x, y }]) => [Math.round(x * 10) / 10, Math.round(y * 10) / 10]),
     drawingIds: [...drawingIds],
   };
   const diff = new DiffBuilder();
@@ -78,8 +92,14 @@ export function poseById(doc: CharacterDoc, id: PoseId): PoseRow {
 }
 
 /** How the character stands in a pose that is kept. */
-export function keptPose({ partIds, angles, rootX, rootY }: PoseRow): Pose {
-  return { angles: Object.fromEntries(partIds.map((id, at) => [id, angles[at]])), root: { x: rootX, y: rootY } };
+export function keptPose({ partIds, angles, rootX, rootY, pupilIds, gaze }: PoseRow): Pose {
+  return {
+    angles: Object.fromEntries(partIds.map((id, at) => [id, angles[at]])),
+    root: { x: rootX, y: rootY },
+    ...(pupilIds.length > 0 && {
+      gaze: Object.fromEntries(pupilIds.map((id, at) => [id, { x: gaze[2 * at], y: gaze[2 * at + 1] }])),
+    }),
+  };
 }
 
 /** The parts that a pose turns and that a view has no joint or handle for. */

@@ -3,6 +3,7 @@ import { pieceById } from '../document/find.js';
 import type { CharacterDoc, DrawingId, JointRow, PartId, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
 import { facingOf } from '../turns/place-alike.js';
+import type { Gaze } from '../joints/place-pieces.js';
 import { reachChains, type ReachChain } from './limbs.js';
 
 /** What one frame of a motion is made of, in one view. */
@@ -11,6 +12,8 @@ export interface StageFrame {
   bends: Record<string, number>;
   /** px by which the whole character is moved. */
   root?: Place;
+  /** px by which pupils are moved within their eyes, by piece. */
+  gaze?: Gaze;
   /** Parts that stand on the floor. */
   planted?: PartId[];
   /** Drawings that show in place of their sets' default ones. */

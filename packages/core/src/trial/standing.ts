@@ -6,7 +6,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import type { Turn } from '../under/coming-into-view.js';
 import { bendPicture } from './bend-soft.js';
 import { placeSoftly, softBends } from './place-softly.js';
-import { bendsOf, type Pose } from './pose.js';
+import { bendsOf, gazeIn, type Pose } from './pose.js';
 import { meshOf, type SoftMesh } from './soft-mesh.js';
 
 /** How a character stands in a pose: what is turned, where pieces lie, and the pictures of those that are bent. */
@@ -33,5 +33,5 @@ export function standIn(doc: CharacterDoc, viewId: ViewId, art: ViewArt, pose: P
     bent.set(pieceId, bendPicture(image, mesh, soft, angle));
   }
   const turns = Object.entries(bends).map(([jointId, angle]) => ({ jointId, angle }));
-  return { turns, placed: placeSoftly(doc, viewId, bends), angles, meshes, bent };
+  return { turns, placed: placeSoftly(doc, viewId, bends, undefined, gazeIn(doc, viewId, pose)), angles, meshes, bent };
 }

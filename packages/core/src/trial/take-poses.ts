@@ -30,16 +30,24 @@ export function takePoses(doc: CharacterDoc, other: CharacterDoc, freshId: () =>
       return here ? [{ partId: here.id, angle: pose.angles[at] }] : [];
     });
     const drawingIds = pose.drawingIds.flatMap((id) => drawingHere(doc, other, id) ?? []);
+    const looking = pose.pupilIds.flatMap((partId, at) => {
+      const there = other.parts.find(({ id }) => id === partId);
+      const here = there && findPart(doc, there);
+      return here ? [{ partId: here.id, by: pose.gaze.slice(2 * at, 2 * at + 2) }] : [];
+    });
     if (samePose(doc, pose.name)) notes.push(`${pose.name}: there is a pose of that name.`);
-    else if (turned.length + drawingIds.length === 0) notes.push(`${pose.name}: none of its parts is here.`);
+    else if (turned.length + looking.length + drawingIds.length === 0)
+      notes.push(`${pose.name}: none of its parts is here.`);
     else {
-      const row: Omit<PoseRow, 'partIds' | 'angles' | 'drawingIds'> = {
+      const row: Omit<PoseRow, 'partIds' | 'angles' | 'pupilIds' | 'gaze' | 'drawingIds'> = {
         ...{ table: 'pose', id: freshId(), version: 1, characterId: doc.character.id, name: pose.name },
         rootX: Math.round(pose.rootX * scale),
         rootY: Math.round(pose.rootY * scale),
       };
       const [partIds, angles] = [turned.map(({ partId }) => partId), turned.map(({ angle }) => angle)];
-      diff.add({ ...row, partIds, angles, drawingIds });
+      const pupilIds = looking.map(({ partId }) => partId);
+      const gaze = looking.flatMap(({ by }) => by.map((px) => Math.round(px * scale * 10) / 10));
+      diff.add({ ...row, partIds, angles, pupilIds, gaze, drawingIds });
       taken.push(pose.name);
     }
   }

@@ -1,6 +1,6 @@
 import type { Ease, MotionRow, PoseRow } from '../document/rows.js';
 import { keptPose } from './pose-edits.js';
-import { REST_POSE, bendsOf, type Pose } from './pose.js';
+import { REST_POSE, bendsOf, gazeIn, type Pose } from './pose.js';
 import type { Stage, StageFrame } from './stage.js';
 
 /** Poses that one round goes through, rest among them, at most. */
@@ -57,11 +57,18 @@ function eased(ease: Ease, along: number): number {
 /** What stands between two poses. @param along how far it has come, 0 to 1 */
 function between(stage: Stage, from: WornPose, to: WornPose, along: number, amount: number): StageFrame {
   const mixed = (a = 0, b = 0) => amount * (a + (b - a) * along);
+  const looks = { from: gazeIn(stage.doc, stage.viewId, from), to: gazeIn(stage.doc, stage.viewId, to) };
   const parts = new Set([...Object.keys(from.angles), ...Object.keys(to.angles)]);
   const angles = Object.fromEntries([...parts].map((id) => [id, mixed(from.angles[id], to.angles[id])]));
   return {
     bends: bendsOf(stage.doc, stage.viewId, { ...REST_POSE, angles }),
     root: { x: mixed(from.root.x, to.root.x), y: mixed(from.root.y, to.root.y) },
+    gaze: Object.fromEntries(
+      [...new Set([...Object.keys(looks.from), ...Object.keys(looks.to)])].map((id) => [
+        id,
+        { x: mixed(looks.from[id]?.x, looks.to[id]?.x), y: mixed(looks.from[id]?.y, looks.to[id]?.y) },
+      ]),
+    ),
     wears: [...(along < 0.5 ? from : to).wears],
   };
 }

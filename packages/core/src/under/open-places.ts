@@ -37,7 +37,12 @@ const LOOKS = [1, 0.6, 0.3];
  * in all round by what is drawn, and claimed by no whole shape. What opens towards the outside has but moved away. The
  * largest first; those of which the artist has said that there is nothing are left out.
  */
-export function findOpen(doc: CharacterDoc, viewId: ViewId, art: ViewArt, { shapes }: ViewUnder): OpenPlace[] {
+export function findOpen(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  art: ViewArt,
+  { shapes }: Pick<ViewUnder, 'shapes'>,
+): OpenPlace[] {
   const { design } = art;
   const size = Math.max(1, Math.ceil(Math.max(design.width, design.height) / FINE));
   const [width, height] = [Math.ceil(design.width / size), Math.ceil(design.height / size)];

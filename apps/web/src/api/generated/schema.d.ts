@@ -2797,6 +2797,7 @@ export interface components {
       name: string;
       turned: components['schemas']['TurnedPart'][];
       root: components['schemas']['PlaceBody'];
+      pupils?: components['schemas']['LookingPupil'][] | null;
       drawingIds: string[];
       saw?: {
         [key: string]: number;
@@ -3149,6 +3150,12 @@ export interface components {
       /** Format: uuid */
       partId: string;
       angle: number;
+    };
+    LookingPupil: {
+      /** Format: uuid */
+      partId: string;
+      x: number;
+      y: number;
     };
     MotionStepBody: {
       /** Format: uuid */
@@ -3709,6 +3716,9 @@ export interface components {
       /** @description px by which the whole character is moved. */
       rootX: number;
       rootY: number;
+      /** @description Pupils that look elsewhere than at rest, and how far each is moved within its eye: x, y pairs, px. */
+      pupilIds: components['schemas']['PartId'][];
+      gaze: number[];
       /** @description Of sets that show another than their default one. */
       drawingIds: components['schemas']['DrawingId'][];
     };
@@ -4118,20 +4128,43 @@ export interface components {
       jointId: components['schemas']['JointId'];
       angle: number;
     };
-    /** @description What a motion's pictures tell: places seen without paint, and soft pieces that fold over themselves. */
+    /** @description What a motion's pictures tell. */
     MotionFaults: {
-      bare: {
-        pieceId: components['schemas']['PieceId'];
+      /** @description The joints that could be measured: those that turn, and of which both pieces have paint. */
+      measured: components['schemas']['JointId'][];
+      bends: components['schemas']['BendPlace'][];
+      /** @description Places seen without paint. */
+      bare: components['schemas']['MotionPlace'][];
+      /** @description Soft pieces that fold over themselves. */
+      folds: components['schemas']['MotionPlace'][];
+      /** @description Pupils that reach out of their eyes, and pieces that stay while what they sit on moves: by how many px. */
+      out: components['schemas']['MotionPlace'][];
+      behind: components['schemas']['MotionPlace'][];
+      /** @description Holes that open within the figure, of which nobody has said yet what is there. */
+      open: {
+        jointId: components['schemas']['JointId'];
         frame: number;
-        /** @description px. */
         area: number;
       }[];
-      folds: {
-        pieceId: components['schemas']['PieceId'];
-        frame: number;
-        /** @description px. */
-        area: number;
-      }[];
+    };
+    /** @description What a joint shows in one frame that is past its limit (`cleanLimits`), px. */
+    BendPlace: {
+      jointId: components['schemas']['JointId'];
+      frame: number;
+      shows: {
+        daylight?: number;
+        kink?: number;
+        strayLine?: number;
+        brokenLine?: number;
+        torn?: number;
+      };
+    };
+    /** @description What is wrong with a piece in one frame of a motion. */
+    MotionPlace: {
+      pieceId: components['schemas']['PieceId'];
+      frame: number;
+      /** @description px. */
+      area: number;
     };
     /** @description A picture of a motion that is kept. */
     TrialPicture: {

@@ -40,6 +40,7 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const solo = useBench((s) => s.solo);
   const bends = useBench((s) => s.bends);
   const shift = useBench((s) => s.shift);
+  const gaze = useBench((s) => s.gaze);
   const pickedJoint = useBench((s) => s.pickedJoint);
   const night = useTheme((s) => s.night);
   const butt = useBench((s) => s.butt);
@@ -63,11 +64,11 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const placements = useMemo(
     () =>
       !bending
-        ? placePieces(doc, view.id, {})
+        ? placePieces(doc, view.id, {}, undefined, undefined, gaze)
         : softly
-          ? placeSoftly(doc, view.id, bends, shift)
+          ? placeSoftly(doc, view.id, bends, shift, gaze)
           : placePieces(doc, view.id, bends, shift),
-    [doc, view.id, bends, shift, bending, softly],
+    [doc, view.id, bends, shift, gaze, bending, softly],
   );
   const bent = useMemo(() => (softly ? softBends(doc, view.id, bends) : NONE_BENT), [doc, view.id, bends, softly]);
   const shownSolid = useBench((s) => s.lit);

@@ -1,17 +1,23 @@
 import {
+  composePiece,
   contours,
   coverageOf,
   drawOrder,
   ownLine,
+  parentPiece,
+  pupilsIn,
+  travelOf,
   wordsOf,
   type OwnLine,
+  type PieceRow,
   type Rgb,
   type SheetRef,
+  type Travel,
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from './held';
 import { designOf, ownersOf } from './owners';
-import { picture, sheet } from './pictures';
+import { picture, sheet, sheetsOf } from './pictures';
 import { tintColour, type Tint } from './tint';
 
 /** What the light table itself asks a worker for. */
@@ -67,6 +73,22 @@ export const tableTasks = {
     if (!design || column < 0 || row < 0 || column >= design.width || row >= design.height) return null;
     const [r, g, b, a] = design.data.subarray((row * design.width + column) * 4);
     return a === 255 ? [r, g, b] : null;
+  },
+
+  /** How far each pupil of a view may go, px from where it rests; null for nowhere. */
+  async travels(at: StateKey, viewId: string): Promise<[pieceId: string, travel: Travel | null][]> {
+    const { doc, sheets } = held(at);
+    const drawn = async (piece: PieceRow | null) => piece && composePiece(await sheetsOf(piece, sheets[piece.id]));
+    return Promise.all(
+      pupilsIn(doc, viewId).map(async (pupil) => {
+        const eye = parentPiece(doc, pupil);
+        const [white, own] = [await drawn(eye), await drawn(pupil)];
+        return [pupil.id, travelOf(doc, pupil, (id) => (id === pupil.id ? own : id === eye?.id ? white : null))] as [
+          string,
+          Travel | null,
+        ];
+      }),
+    );
   },
 };
 

@@ -1,18 +1,11 @@
-import { pieceById } from '@limber-sheaf/core';
 import { BendBar } from '../../bench/BendBar';
-import { jointTurning } from '../../bench/bend-hand';
+import { useJointInHand } from '../../bench/bend-hand';
 import { useOnBench } from '../../bench/context';
-import { useBench } from '../../bench/store';
 
 /** The bend of the joint that is picked, or that turns the picked piece; brass where the draw order changes with it. */
 export function StackBend() {
   const { doc } = useOnBench();
-  const pickedJoint = useBench((s) => s.pickedJoint);
-  const pickedPiece = useBench((s) => s.pickedPiece);
-  const isThere = doc.pieces.some(({ id }) => id === pickedPiece);
-  const joint =
-    doc.joints.find(({ id }) => id === pickedJoint) ??
-    (isThere && pickedPiece ? jointTurning(doc, pieceById(doc, pickedPiece).id) : null);
+  const joint = useJointInHand();
   if (!joint) return null;
   const changes = doc.orderChanges.filter(({ jointId }) => jointId === joint.id);
   return (

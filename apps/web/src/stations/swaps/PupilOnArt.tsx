@@ -1,13 +1,10 @@
-import { type PieceRow, type Travel } from '@limber-sheaf/core';
+import { gazeAt, pupilsIn, type PieceRow, type Travel } from '@limber-sheaf/core';
 import { useEffect, useState } from 'react';
 import { useOnBench } from '../../bench/context';
 import type { Palette } from '../../bench/light-table/palette';
+import { pupilTravels } from '../../bench/pupil-travels';
 import { useBench } from '../../bench/store';
-import { handWorker, keyOf } from '../../bench/worker';
 import { Circle, Group, Line } from '../../ui/konva';
-import { gazeAt, pupilsIn } from './gaze';
-import type { swapTasks } from './swap-tasks';
-import { useSwaps } from './swaps-store';
 
 /** While a pupil is picked: how far each may go, and a dot to drag it by, which never leaves that. */
 export function PupilOnArt({ palette }: { palette: Palette }) {
@@ -19,15 +16,11 @@ export function PupilOnArt({ palette }: { palette: Palette }) {
   useEffect(() => {
     if (!isPicked) return;
     let wanted = true;
-    const worker = handWorker<typeof swapTasks>();
-    const ids = pupilsIn(doc, view.id).map(({ id }) => id);
-    void Promise.all(
-      ids.map(async (id) => [id, await worker.travel(keyOf({ doc, sheets }), view.id, id)] as const),
-    ).then((found) => wanted && setTravels(new Map(found)));
+    void pupilTravels({ doc, sheets, view }).then((found) => wanted && setTravels(found));
     return () => {
       wanted = false;
     };
-  }, [isPicked, doc, sheets, view.id]);
+  }, [isPicked, doc, sheets, view]);
   if (!isPicked) return null;
   return (
     <Group>
@@ -46,7 +39,8 @@ interface PupilProps {
 
 function Pupil({ piece: { id, face }, travels, palette }: PupilProps) {
   const scale = useBench((s) => s.viewport.scale);
-  const { gaze, eyesTogether } = useSwaps();
+  const gaze = useBench((s) => s.gaze);
+  const eyesTogether = useBench((s) => s.eyesTogether);
   const travel = travels.get(id);
   if (!travel) return null;
   const px = 1 / scale;
@@ -73,9 +67,9 @@ function Pupil({ piece: { id, face }, travels, palette }: PupilProps) {
         draggable
         onDragMove={({ target }) => {
           const by = { x: target.x() - cx, y: target.y() - cy };
-          const next = gazeAt(useSwaps.getState().gaze, travels, id, by, eyesTogether);
+          const next = gazeAt(useBench.getState().gaze, travels, id, by, eyesTogether);
           target.position({ x: cx + (next[id]?.x ?? 0), y: cy + (next[id]?.y ?? 0) });
-          useSwaps.setState({ gaze: next });
+          useBench.setState({ gaze: next });
         }}
       />
     </Group>

@@ -11,17 +11,17 @@ import { usePlaying } from './usePlaying';
 export function SwapsFront() {
   const bench = useOnBench();
   const { doc, view } = bench;
-  const { setId, worn, nudged, gaze, line } = useSwaps();
+  const { setId, worn, nudged, line } = useSwaps();
   const set = openSet(doc, view.id, setId);
   usePlaying(bench);
   const inHand = useMaking((s) => (s.isDrawn ? s.making?.drawingId : undefined));
   useEffect(() => {
-    const { instead, over } = insteadOf(doc, view.id, { worn, nudged, gaze });
+    const { instead, over } = insteadOf(doc, view.id, { worn, nudged });
     // What is made is drawn with its handles, in place of the piece.
     const set = doc.swapSets.find(({ id }) => id === doc.drawings.find((one) => one.id === inHand)?.setId);
     const piece = set && pieceOfSet(doc, set, view.id);
     useBench.setState({ instead: piece ? { ...instead, [piece.id]: null } : instead, over: piece ? [] : over });
-  }, [doc, view.id, worn, nudged, gaze, inHand]);
+  }, [doc, view.id, worn, nudged, inHand]);
   const opened = set?.id;
   const isSaying = line !== null;
   useEffect(() => {

@@ -23,6 +23,6 @@ export const station: Station = {
     useSwaps.setState({ ...LAID_BY, setId: useSwaps.getState().setId });
     leaveMaking();
     leavePainting();
-    useBench.setState({ instead: {}, over: [] });
+    useBench.setState({ instead: {}, over: [], gaze: {} });
   },
 };

@@ -286,8 +286,8 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
     key: 't',
     title: 'All pupils go where one of them is dragged, each within its own white',
     shown: (bench) => pickedPupil(bench) !== null,
-    on: () => useSwaps.getState().eyesTogether,
-    run: () => useSwaps.setState(({ eyesTogether }) => ({ eyesTogether: !eyesTogether })),
+    on: () => useBench.getState().eyesTogether,
+    run: () => useBench.setState(({ eyesTogether }) => ({ eyesTogether: !eyesTogether })),
   },
   {
     id: 'rim',

@@ -1,5 +1,4 @@
 import {
-  composePiece,
   composeWithLine,
   differencePicture,
   drawnLine,
@@ -8,16 +7,14 @@ import {
   pieceOfSet,
   readLine,
   setById,
-  travelOf,
   type MakeStep,
   type Rgb,
   type PlacedBitmap,
   type SpokenLine,
-  type Travel,
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held as heldState, type StateKey } from '../../bench/worker/held';
-import { artOf, sheet, sheetsOf } from '../../bench/worker/pictures';
+import { sheet, sheetsOf } from '../../bench/worker/pictures';
 
 /** A picture that was worked out, and where it lies, px. */
 export interface DrawnPicture {
@@ -46,18 +43,6 @@ export const swapTasks = {
   async readLine(text: string, fps: number, wordsAMinute: number): Promise<SpokenLine> {
     const { dictionary } = await import('cmu-pronouncing-dictionary');
     return readLine(text, { fps, wordsAMinute, pronounce: (word) => dictionary[word] ?? null });
-  },
-
-  /** How far a pupil may go, px from where it rests; null for none. */
-  async travel(at: StateKey, viewId: string, pieceId: string): Promise<Travel | null> {
-    const { doc } = heldState(at);
-    const piece = doc.pieces.find(({ id }) => id === pieceId);
-    if (!piece) return null;
-    const { pieces } = await artOf(at, viewId);
-    return travelOf(doc, piece, (id) => {
-      const sheets = pieces.get(id);
-      return sheets ? composePiece(sheets) : null;
-    });
   },
 
   /** The line that a drawing has between two of its places, x, y pairs. */

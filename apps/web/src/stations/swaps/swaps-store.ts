@@ -16,7 +16,6 @@ import {
   type SwapSetRow,
 } from '@limber-sheaf/core';
 import { create } from 'zustand';
-import { pupilsIn, type Gaze } from './gaze';
 import { pickPiece, useBench, type OverPiece } from '../../bench/store';
 
 /** A line as it is tried: its words, what it was read as, and how it is said. */
@@ -46,10 +45,6 @@ interface SwapsState {
   playing: string | null;
   /** px by which the arrow keys have moved a drawing that is not saved yet. */
   nudged: { drawingId: string; x: number; y: number } | null;
-  /** How far pupils have been dragged from where they rest, to try them. */
-  gaze: Gaze;
-  /** All pupils go where one of them is dragged. */
-  eyesTogether: boolean;
   /** ms that each drawing is held where a set is flipped through. */
   flipMs: number;
   /** The line panel; null while it is closed. */
@@ -70,8 +65,6 @@ export const LAID_BY: SwapsState = {
   marks: false,
   playing: null,
   nudged: null,
-  gaze: {},
-  eyesTogether: true,
   flipMs: 260,
   line: null,
 };
@@ -113,7 +106,8 @@ export function wear(doc: CharacterDoc, drawingId: string): void {
 
 /** Shows every set's default drawing again. */
 export function wearNothing(): void {
-  useSwaps.setState({ worn: {}, playing: null, gaze: {} });
+  useSwaps.setState({ worn: {}, playing: null });
+  useBench.setState({ gaze: {} });
 }
 
 /** Opens a set's chart, and picks its piece. */
@@ -136,7 +130,7 @@ export function step(doc: CharacterDoc, viewId: string, by: 1 | -1): void {
 export function insteadOf(
   doc: CharacterDoc,
   viewId: string,
-  { worn, nudged, gaze }: Pick<SwapsState, 'worn' | 'nudged' | 'gaze'>,
+  { worn, nudged }: Pick<SwapsState, 'worn' | 'nudged'>,
 ): { instead: Record<string, SheetRef | null>; over: OverPiece[] } {
   const ids = setsIn(doc, viewId).map((set) => wornOf(doc, set, worn).id);
   const instead: Record<string, SheetRef | null> = {};
@@ -151,10 +145,6 @@ export function insteadOf(
     of,
     picture: placed(picture, row.drawingId),
   }));
-  for (const { id, face } of pupilsIn(doc, viewId)) {
-    const by = gaze[id];
-    if (by) instead[id] = { ...face, x: face.x + Math.round(by.x), y: face.y + Math.round(by.y) };
-  }
   return { instead, over };
 }
 

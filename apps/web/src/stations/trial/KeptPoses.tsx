@@ -5,6 +5,7 @@ import { useOnBench } from '../../bench/context';
 import { useBench } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { takePose, useTrial, wear } from './trial-store';
+import { WornDrawings } from './WornDrawings';
 
 /** Looks that may be worn, besides the drawings at rest. */
 const AT_REST = '';
@@ -16,11 +17,15 @@ export function KeptPoses() {
   const bends = useBench((s) => s.bends);
   const shift = useBench((s) => s.shift);
   const wears = useTrial((s) => s.wears);
-  const pose = poseOf(doc, bends, shift);
-  const isAnything = Object.keys(pose.angles).length + wears.length > 0 || shift.x !== 0 || shift.y !== 0;
+  const gaze = useBench((s) => s.gaze);
+  const pose = poseOf(doc, bends, shift, gaze);
+  const looking = Object.entries(pose.gaze ?? {});
+  const changed = Object.keys(pose.angles).length + looking.length + wears.length;
+  const isAnything = changed > 0 || shift.x !== 0 || shift.y !== 0;
   const keep = async () => {
     const turned = Object.entries(pose.angles).map(([partId, angle]) => ({ partId, angle }));
-    const kept = { name: name.trim(), turned, root: pose.root, drawingIds: [...wears] };
+    const pupils = looking.map(([partId, { x, y }]) => ({ partId, x, y }));
+    const kept = { name: name.trim(), turned, root: pose.root, pupils, drawingIds: [...wears] };
     if (await edit('trial.keep', doc.character.id, kept)) setName('');
   };
   const worn = doc.looks.find((look) => look.drawingIds.join() === wears.join());
@@ -28,7 +33,9 @@ export function KeptPoses() {
     <section aria-label="Poses" className="mb-4">
       <h3 className="mb-1 text-[15px]">Poses</h3>
       {doc.poses.length === 0 && (
-        <p className="text-[13px] text-soft">Pose the character by hand, or hold a frame, and keep it here.</p>
+        <p className="text-[13px] text-soft">
+          Drag a limb or a pupil, choose drawings, or hold a frame of a motion; then keep it here.
+        </p>
       )}
       <ul>
         {doc.poses.map((row) => (
@@ -41,13 +48,14 @@ export function KeptPoses() {
             label="The look that the character wears"
             value={worn?.id ?? AT_REST}
             options={[
-              { value: AT_REST, word: wears.length > 0 && !worn ? 'drawings of this pose' : 'as at rest' },
+              { value: AT_REST, word: wears.length > 0 && !worn ? 'this pose’s own' : 'as at rest' },
               ...doc.looks.map((look) => ({ value: look.id, word: look.name })),
             ]}
             onChange={(id) => wear(doc, view.id, doc.looks.find((look) => look.id === id)?.drawingIds ?? [])}
           />
         </LedgerRow>
       )}
+      <WornDrawings />
       <form
         className="mt-1.5 flex items-center gap-1.5"
         onSubmit={(event) => {

@@ -1,4 +1,4 @@
-import { bendsOf, drawSteps, orderAtPose, placeSoftly, softBends, type Pose } from '@limber-sheaf/core';
+import { bendsOf, drawSteps, gazeIn, orderAtPose, placeSoftly, softBends, type Pose } from '@limber-sheaf/core';
 import { useMemo } from 'react';
 import { useOnBench } from '../../bench/context';
 import { PieceNode } from '../../bench/light-table/PieceNode';
@@ -47,7 +47,10 @@ function Skin({ pose, opacity }: { pose: Pose; opacity: number }) {
   const { doc, view, sheets } = useOnBench();
   const by = useBench((s) => smallerFor(s.viewport.scale));
   const bends = useMemo(() => bendsOf(doc, view.id, pose), [doc, view.id, pose]);
-  const placements = useMemo(() => placeSoftly(doc, view.id, bends, pose.root), [doc, view.id, bends, pose]);
+  const placements = useMemo(
+    () => placeSoftly(doc, view.id, bends, pose.root, gazeIn(doc, view.id, pose)),
+    [doc, view.id, bends, pose],
+  );
   const bent = useMemo(() => softBends(doc, view.id, bends), [doc, view.id, bends]);
   const steps = useMemo(() => drawSteps(doc, view.id, orderAtPose(doc, view.id, bends)), [doc, view.id, bends]);
   return steps.map(({ piece, sheet }) => (

@@ -25,7 +25,9 @@ export function TrialFrames() {
   const loose = useMemo(() => looseJoints(doc, view.id).length > 0, [doc, view.id]);
   if (!motion) return null;
   const count = motion.poses.length;
-  const wrong = new Set((findings ?? []).flatMap(({ kind, frames }) => (kind === 'outside' ? [] : frames)));
+  const wrong = new Set(
+    (findings ?? []).flatMap(({ kind, frames }) => (kind === 'outside' || kind === 'open' ? [] : frames)),
+  );
   const now = frame % count;
   return (
     <div className="basis-full rounded-xl border border-rule bg-sheet px-4 py-2">

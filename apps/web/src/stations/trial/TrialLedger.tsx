@@ -82,7 +82,7 @@ function Found({ motion, findings }: { motion: MotionFrames; findings: MotionFin
       <h3 className="mb-1 text-[15px]">Found</h3>
       {!findings ? (
         <p role="status" className="text-[13px] text-soft">
-          Proving the joints, and looking for bare places…
+          Proving the joints, and looking at every frame…
         </p>
       ) : findings.length === 0 ? (
         <p className="text-[13px] text-soft">Nothing, in {counted(motion.poses.length, 'frame')}.</p>
@@ -95,13 +95,26 @@ function Found({ motion, findings }: { motion: MotionFrames; findings: MotionFin
   );
 }
 
-/** A finding shows its worst frame; from there it leads to Joints or Under with the pose in hand. */
+type MendingStation = 'joints' | 'under' | 'stack' | 'swaps';
+
+/** Where what was found is mended, if not at its joint. */
+const MENDED_IN: Partial<Record<MotionFinding['kind'], [MendingStation, string][]>> = {
+  bare: [['under', 'Under']],
+  open: [['under', 'Under']],
+  behind: [['stack', 'Stack']],
+  order: [['stack', 'Stack']],
+  out: [['swaps', 'Swaps']],
+  seat: [['swaps', 'Swaps']],
+};
+
+/** A finding shows its worst frame; from there it leads to where it is mended, with the pose in hand. */
 function FindingLine({ finding, motion }: { finding: MotionFinding; motion: MotionFrames }) {
   const { doc, view, go } = useOnBench();
   const { kind, sentence, worst, jointId, pieceId } = finding;
-  // A canvas is only as large as the design: what moves past it is to be known, and no fault.
-  const look = kind === 'outside' ? 'border-brass' : 'border-madder bg-madder-wash';
-  const mend = (station: 'joints' | 'under') => () => {
+  // A canvas is only as large as the design, and an arm may but have moved away: to be known, and no fault.
+  const doors: [MendingStation, string][] = MENDED_IN[kind] ?? (jointId ? [['joints', 'Joints']] : []);
+  const look = kind === 'outside' || kind === 'open' ? 'border-brass' : 'border-madder bg-madder-wash';
+  const mend = (station: MendingStation) => () => {
     useTrial.setState({ along: { bends: bendsOf(doc, view.id, motion.poses[worst]), jointId, pieceId } });
     go(station);
   };
@@ -112,8 +125,11 @@ function FindingLine({ finding, motion }: { finding: MotionFinding; motion: Moti
       </button>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         <Action onClick={() => holdFrame(worst)}>Show frame {worst + 1}</Action>
-        {jointId && <Action onClick={mend('joints')}>To Joints</Action>}
-        {kind === 'bare' && <Action onClick={mend('under')}>To Under</Action>}
+        {doors.map(([station, word]) => (
+          <Action key={station} onClick={mend(station)}>
+            To {word}
+          </Action>
+        ))}
       </div>
     </div>
   );
@@ -138,7 +154,7 @@ function Reach() {
                   ? `: its ranges cost ${Math.round(reaching.heldBack)} px`
                   : ': it is out of reach'
               }.`
-          : `Drag a hand or a foot: ${chains.map(({ word }) => word).join(', ')}. Anything else turns about its joint.`}
+          : `Drag a hand or a foot: ${chains.map(({ word }) => word).join(', ')}. Anything else turns about its joint; what is picked, here or in the sheaf, by the bar above the art.`}
       </p>
     </section>
   );

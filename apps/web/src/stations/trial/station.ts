@@ -6,13 +6,13 @@ import { leaveTrial, useTrial } from './trial-store';
 import { TrialLedger } from './TrialLedger';
 import { TrialBeneath } from './TrialBeneath';
 import { TrialOverlay } from './TrialOverlay';
-import { TrialFrames } from './TrialFrames';
+import { TrialStrip } from './TrialStrip';
 
 export const station: Station = {
   Ledger: TrialLedger,
   Beneath: TrialBeneath,
   Overlay: TrialOverlay,
-  Strip: TrialFrames,
+  Strip: TrialStrip,
   // The frames and their numbers are two rows.
   clear: 150,
   actions: trialActions,

@@ -1,9 +1,9 @@
-import { bendsOf, mirrorPose, motionsFor, poseOf, reachChains } from '@limber-sheaf/core';
+import { mirrorPose, motionsFor, poseOf, pupilsIn, reachChains } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
 import type { BenchAction } from '../../bench/station';
 import { isBent, useBench } from '../../bench/store';
 import { endOf, reachTo } from './trial-hand';
-import { backToRest, holdFrame, tryMotion, useTrial } from './trial-store';
+import { backToRest, holdFrame, standLike, tryMotion, useTrial } from './trial-store';
 
 /** Plays the motion that is tried, or the first that can be. */
 function play({ doc, view }: BenchValue): void {
@@ -13,10 +13,9 @@ function play({ doc, view }: BenchValue): void {
 }
 
 function mirror({ doc, view }: BenchValue): void {
-  const { bends, shift } = useBench.getState();
-  const pose = mirrorPose(doc, poseOf(doc, bends, shift));
+  const { bends, shift, gaze } = useBench.getState();
   useTrial.setState({ motion: null, playing: false, reaching: null });
-  useBench.setState({ bends: bendsOf(doc, view.id, pose), shift: pose.root });
+  standLike(doc, view.id, mirrorPose(doc, poseOf(doc, bends, shift, gaze)));
 }
 
 /** Bends the limb that was dragged last the other way. */
@@ -67,6 +66,15 @@ export const trialActions: BenchAction[] = [
     title: 'The limb that was dragged last',
     when: () => useTrial.getState().reaching !== null,
     run: flip,
+  },
+  {
+    id: 'eyes-together',
+    word: 'Eyes together',
+    key: 'e',
+    title: 'All pupils go where one of them is dragged, each within its own white',
+    shown: ({ doc, view }) => pupilsIn(doc, view.id).length > 1,
+    on: () => useBench.getState().eyesTogether,
+    run: () => useBench.setState(({ eyesTogether }) => ({ eyesTogether: !eyesTogether })),
   },
   {
     id: 'ghost',

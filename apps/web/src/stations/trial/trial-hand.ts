@@ -1,14 +1,23 @@
 import {
   apply,
   bendAtRest,
+  gazeAt,
+  parentPiece,
+  pieceById,
   placeSoftly,
+  pupilsIn,
   reach,
   reachChains,
+  unapply,
   type BendWay,
   type CharacterDoc,
+  type Gaze,
+  type PieceRow,
   type ReachChain,
+  type Travel,
 } from '@limber-sheaf/core';
 import { jointTurning } from '../../bench/bend-hand';
+import { pupilTravels } from '../../bench/pupil-travels';
 import { bendStep, type BendState } from '../../bench/bend-machine';
 import type { BenchValue } from '../../bench/context';
 import type { Hand, TableView } from '../../bench/station';
@@ -22,7 +31,18 @@ type Held =
   | { kind: 'looking' }
   | { kind: 'limb'; chain: ReachChain; from: { x: number; y: number } }
   | { kind: 'joint'; bend: BendState }
+  | { kind: 'pupil'; look: Look }
   | { kind: 'point'; pieceId: string; at: number };
+
+/** A pupil that is dragged: from where, where all looked then, and how far each may go. */
+interface Look {
+  pupilId: string;
+  from: { x: number; y: number };
+  before: Gaze;
+  /** Degrees that its eye is turned by. */
+  turned: number;
+  travels: ReadonlyMap<string, Travel | null>;
+}
 
 let held: Held = { kind: 'nothing' };
 
@@ -55,10 +75,42 @@ export function endOf(doc: CharacterDoc, viewId: string, { end }: ReachChain): {
   return placement ? apply(placement, end.x, end.y) : end;
 }
 
-async function grasp(at: { x: number; y: number }, { doc, view }: BenchValue, table: TableView): Promise<void> {
+/** The pupil that a drag on a piece moves: itself, what hangs from it, or the eye that it lies in. */
+function pupilAt({ doc, view }: Pick<BenchValue, 'doc' | 'view'>, pieceId: string): PieceRow | null {
+  const piece = pieceById(doc, pieceId);
+  const parent = parentPiece(doc, piece);
+  const all = pupilsIn(doc, view.id);
+  return (
+    all.find(({ id }) => id === pieceId || id === parent?.id) ??
+    all.find((pupil) => parentPiece(doc, pupil)?.id === pieceId) ??
+    null
+  );
+}
+
+/** Lets a pupil look to where it is dragged, all with it if they go together. */
+function lookTo({ pupilId, from, before, turned, travels }: Look, at: { x: number; y: number }): void {
+  const by = unapply({ angle: turned, tx: 0, ty: 0 }, at.x - from.x, at.y - from.y);
+  const was = before[pupilId] ?? { x: 0, y: 0 };
+  const { eyesTogether } = useBench.getState();
+  const gaze = gazeAt(before, travels, pupilId, { x: was.x + by.x, y: was.y + by.y }, eyesTogether);
+  useTrial.setState({ motion: null, playing: false, reaching: null });
+  useBench.setState({ gaze });
+}
+
+async function grasp(at: { x: number; y: number }, bench: BenchValue, table: TableView): Promise<void> {
+  const { doc, view } = bench;
   held = { kind: 'looking' };
   const id = await table.pieceUnder(at.x, at.y);
   if (held.kind !== 'looking') return;
+  const pupil = id && pupilAt(bench, id);
+  if (pupil) {
+    const { bends, shift, gaze } = useBench.getState();
+    const turned = placeSoftly(doc, view.id, bends, shift).get(pupil.id)?.angle ?? 0;
+    const travels = await pupilTravels(bench);
+    if (held.kind === 'looking')
+      held = { kind: 'pupil', look: { pupilId: pupil.id, from: at, before: gaze, turned, travels } };
+    return;
+  }
   const chain = reachChains(doc, view.id).find(({ endPiece, end }) => id === endPiece || id === end.parentId);
   if (chain) {
     const end = endOf(doc, view.id, chain);
@@ -75,7 +127,7 @@ async function grasp(at: { x: number; y: number }, { doc, view }: BenchValue, ta
   held = { kind: 'joint', bend: bendStep({ kind: 'looking' }, { kind: 'grasped', joint, pivot, bend, at }).state };
 }
 
-/** What the pointer does at Trial: drags a hand or a foot to where it is to be, or turns what is no such limb about its joint. */
+/** What the pointer does at Trial: drags a hand, a foot or a pupil to where it is to be, or turns what is none about its joint. */
 export const trialHand: Hand = {
   points: () => false,
 
@@ -91,6 +143,7 @@ export const trialHand: Hand = {
       case 'move':
         if (!event.pressed || !event.dragged) return false;
         if (held.kind === 'limb') reachTo(bench, held.chain, { x: at.x - held.from.x, y: at.y - held.from.y });
+        if (held.kind === 'pupil') lookTo(held.look, at);
         if (held.kind === 'joint') {
           const { state, effect } = bendStep(held.bend, { kind: 'move', at });
           held = { kind: 'joint', bend: state };

@@ -2,11 +2,13 @@ import {
   bendsOf,
   drawnInstead,
   drawnOver,
+  gazeIn,
   keptPose,
   type CharacterDoc,
   type DrawingId,
   type LineScene,
   type MotionKey,
+  type Pose,
   type PoseRow,
   type SheetRef,
   type ViewId,
@@ -82,7 +84,7 @@ export function tryMotion(motion: MotionKey | null): void {
 /** Lets the character stand as it is drawn. */
 export function backToRest(): void {
   useTrial.setState({ motion: null, playing: false, frame: 0, reaching: null, wears: [] });
-  useBench.setState({ bends: {}, shift: { x: 0, y: 0 }, pickedJoint: null, instead: {}, over: [] });
+  useBench.setState({ bends: {}, shift: { x: 0, y: 0 }, gaze: {}, pickedJoint: null, instead: {}, over: [] });
 }
 
 /** Puts drawings in place of their sets' default ones on the light table. */
@@ -101,11 +103,17 @@ export function wear(doc: CharacterDoc, viewId: ViewId, wears: readonly DrawingI
   showDrawings(doc, viewId, wears);
 }
 
+/** Stands in a pose, as far as a view has its joints and pupils. */
+export function standLike(doc: CharacterDoc, viewId: ViewId, pose: Pose): void {
+  const gaze = gazeIn(doc, viewId, pose);
+  useBench.setState({ bends: bendsOf(doc, viewId, pose), shift: pose.root, gaze, pickedJoint: null });
+}
+
 /** Stands in a pose that is kept, as far as a view has its joints and drawings. */
 export function takePose(doc: CharacterDoc, viewId: ViewId, row: PoseRow): void {
   const pose = keptPose(row);
   useTrial.setState({ motion: null, playing: false, frame: 0, reaching: null });
-  useBench.setState({ bends: bendsOf(doc, viewId, pose), shift: pose.root, pickedJoint: null });
+  standLike(doc, viewId, pose);
   wear(doc, viewId, row.drawingIds);
 }
 

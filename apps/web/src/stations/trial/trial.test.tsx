@@ -11,7 +11,7 @@ import { trialActions } from './trial-actions';
 import { TrialFrames } from './TrialFrames';
 import { TrialLedger } from './TrialLedger';
 import { holdFrame, leaveTrial, tryMotion, useTrial } from './trial-store';
-import { reachChains } from '@limber-sheaf/core';
+import { NO_FAULTS, reachChains } from '@limber-sheaf/core';
 
 jest.mock('../../api/client');
 
@@ -55,7 +55,7 @@ const doc = jointed();
 beforeEach(() => {
   resetServer();
   const proofs = doc.joints.map(({ id }) => ({ jointId: id, cleanRange: id === 'neck' ? [-3, 3] : [-120, 120] }));
-  answer('trial.faults', () => ({ bare: [], folds: [] }) as never);
+  answer('trial.faults', () => NO_FAULTS as never);
   answer('handOff.checks', () => ({ revision: 1, checks: [], joints: proofs }) as never);
   act(() => useTrial.setState(useTrial.getInitialState(), true));
 });
@@ -75,7 +75,7 @@ test('motions that the character can do are tried by a click; of the others it i
 });
 
 test('a motion of one’s own is made of poses, each with its time, and tried at once', async () => {
-  const pose = { table: 'pose', version: 1, characterId: 'c', rootX: 0, rootY: 0 } as const;
+  const pose = { table: 'pose' as const, version: 1, characterId: 'c', rootX: 0, rootY: 0, pupilIds: [], gaze: [] };
   const turned = { partIds: ['head'], angles: [9], drawingIds: [] };
   const poses = ['tilt', 'bow'].map((name) => ({ ...pose, ...turned, id: name, name }));
   const posed: CharacterDoc = { ...doc, poses };
@@ -139,7 +139,7 @@ test('the pose is let go by one action', () => {
 test('a pose is kept under a name, and stands again by a click; what a view lacks for it is said', async () => {
   const pose = {
     ...{ table: 'pose' as const, id: 'p', version: 1, characterId: doc.character.id, name: 'greeting' },
-    ...{ partIds: ['lower', 'torso'], angles: [40, 5], rootX: 0, rootY: 6, drawingIds: [] },
+    ...{ partIds: ['lower', 'torso'], angles: [40, 5], rootX: 0, rootY: 6, pupilIds: [], gaze: [], drawingIds: [] },
   };
   const { edits } = onBench(<TrialLedger />, { ...doc, poses: [pose] }, { station: 'trial' });
   const poses = screen.getByRole('region', { name: 'Poses' });
@@ -150,14 +150,14 @@ test('a pose is kept under a name, and stands again by a click; what a view lack
   await userEvent.type(within(poses).getByRole('textbox', { name: 'Name of the pose' }), 'salute{Enter}');
   const turned = [{ partId: 'lower', angle: 40 }];
   expect(edits).toEqual([
-    ['trial.keep', doc.character.id, { name: 'salute', turned, root: { x: 0, y: 6 }, drawingIds: [] }],
+    ['trial.keep', doc.character.id, { name: 'salute', turned, root: { x: 0, y: 6 }, pupils: [], drawingIds: [] }],
   ]);
   await userEvent.click(within(poses).getByRole('button', { name: 'Let the pose greeting go' }));
   expect(edits.at(-1)?.slice(0, 2)).toEqual(['trial.remove', 'p']);
 });
 
 test('what is seen without paint is found in its frame, and leads to Under with the pose in hand', async () => {
-  answer('trial.faults', () => ({ bare: [{ pieceId: doc.pieces[0].id, frame: 4, area: 812 }], folds: [] }) as never);
+  answer('trial.faults', () => ({ ...NO_FAULTS, bare: [{ pieceId: doc.pieces[0].id, frame: 4, area: 812 }] }) as never);
   const { address } = onBench(<TrialLedger />, doc, { station: 'trial' });
   act(() => tryMotion('nod'));
   const found = await screen.findByRole('region', { name: 'Found' });

@@ -1,5 +1,4 @@
 import {
-  bendsOf,
   type LineScene,
   measureMotion,
   motionFrames,
@@ -13,10 +12,9 @@ import useSWR from 'swr';
 import { call } from '../../api/client';
 import { useChecks } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
-import { useBench } from '../../bench/store';
 import { lastOf } from '../../ui/last-of';
 import { useRested } from '../../ui/useRested';
-import { showDrawings, useTrial, type Rate } from './trial-store';
+import { showDrawings, standLike, useTrial, type Rate } from './trial-store';
 
 const framesOf = lastOf(motionFrames);
 const findingsOf = lastOf(measureMotion);
@@ -82,7 +80,7 @@ export function usePlay(motion: MotionFrames | null): void {
   useEffect(() => {
     if (!motion) return;
     const pose = motion.poses[frame % motion.poses.length];
-    useBench.setState({ bends: bendsOf(doc, view.id, pose), shift: pose.root, pickedJoint: null });
+    standLike(doc, view.id, pose);
   }, [motion, frame, doc, view.id]);
   // A blink changes drawings, and most frames of it change none.
   const shown = motion ? wornOver(doc, wears, motion.wears[frame % motion.poses.length]).join() : null;

@@ -9,8 +9,12 @@ export function useOffDesign(): readonly OffDesign[] | null {
   const { doc, view } = useOnBench();
   const bends = useBench((s) => s.bends);
   const shift = useBench((s) => s.shift);
+  const gaze = useBench((s) => s.gaze);
   const shown = useTrial(({ ghost, playing }) => ghost && !playing);
-  return useMemo(() => (shown ? offDesign(doc, view.id, bends, shift) : null), [doc, view.id, bends, shift, shown]);
+  return useMemo(
+    () => (shown ? offDesign(doc, view.id, bends, shift, gaze) : null),
+    [doc, view.id, bends, shift, gaze, shown],
+  );
 }
 
 /** How far a piece is off, in words. */

@@ -100,10 +100,14 @@ function look({ parts }: Layer, x: number, y: number): { depth: number; part: Tr
   let depth = -Infinity;
   let part: TruePart | null = null;
   let nearest = Infinity;
+  if (parts.length === 1) {
+    const own = parts[0].shape(x, y);
+    return own > -1 ? { depth: own, part: parts[0] } : null;
+  }
   for (const one of parts) {
     const own = one.shape(x, y);
     depth = Math.max(depth, own);
-    const far = one.axis ? fromAxis(...one.axis, x, y) : -own;
+    const far = one.axis ? fromAxis(one.axis[0], one.axis[1], x, y) : -own;
     // At the outer side of a bend both axes end at the same joint: the one that points there goes first.
     if (far < nearest - 1e-9 || (part?.axis && one.axis && Math.abs(far - nearest) < 1e-9 && points(one, part, x, y))) {
       nearest = far;
@@ -144,9 +148,16 @@ const CELL = 8;
 /** px; no place of a cell lies farther from its middle, in any shape's own measure. */
 const NEAR = 14;
 
-/** The layers that reach into the cell whose middle this is. */
+/** The layers that show in the cell whose middle this is: those that reach into it, from the frontmost that fills it. */
 function layersNear(layers: readonly Layer[], x: number, y: number): Layer[] {
-  return layers.filter(({ parts }) => parts.some(({ shape }) => shape(x, y) > -NEAR));
+  const near: Layer[] = [];
+  for (let at = layers.length - 1; at >= 0; at--) {
+    let depth = -Infinity;
+    for (const { shape } of layers[at].parts) depth = Math.max(depth, shape(x, y));
+    if (depth > -NEAR) near.push(layers[at]);
+    if (depth > NEAR + 1) break;
+  }
+  return near.reverse();
 }
 
 /** Draws a character. A pixel belongs to the frontmost part whose contour holds its centre. */

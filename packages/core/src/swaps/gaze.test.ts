@@ -1,5 +1,5 @@
-import type { Travel } from '@limber-sheaf/core';
-import { gazeAt } from './gaze';
+import type { Travel } from './pupil-travel.js';
+import { gazeAt } from './gaze.js';
 
 const square = (reach: number): Travel => [
   [-reach, -reach],

@@ -1,22 +1,24 @@
-import { isPupil, withinTravel, type CharacterDoc, type PieceRow, type Travel } from '@limber-sheaf/core';
-
-/** How far pupils have been dragged from where they rest, to try them, px; by piece. */
-export type Gaze = Readonly<Record<string, { x: number; y: number }>>;
+import type { CharacterDoc, PieceId, PieceRow, ViewId } from '../document/rows.js';
+import type { Place } from '../errors.js';
+import type { Gaze } from '../joints/place-pieces.js';
+import { withinTravel, type Travel } from './pupil-travel.js';
+import { isPupil } from './travel-of.js';
 
 /** The pupils of a view. */
-export function pupilsIn(doc: CharacterDoc, viewId: string): PieceRow[] {
+export function pupilsIn(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
   return doc.pieces.filter((piece) => piece.viewId === viewId && isPupil(doc, piece));
 }
 
 /**
  * Where pupils look when one of them is dragged: it alone, or all alike, each kept within its own white.
  * @param travels how far each may go, by piece; one without goes nowhere
+ * @param by px from where it rests
  */
 export function gazeAt(
   before: Gaze,
-  travels: ReadonlyMap<string, Travel | null>,
-  draggedId: string,
-  by: { x: number; y: number },
+  travels: ReadonlyMap<PieceId, Travel | null>,
+  draggedId: PieceId,
+  by: Place,
   together: boolean,
 ): Gaze {
   const moved = together ? [...travels.keys()] : [draggedId];

@@ -1,0 +1,1 @@
+export { teardown as default } from './servers';

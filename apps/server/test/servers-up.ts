@@ -1,0 +1,1 @@
+export { setup as default } from './servers';
