@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { call, end, startOwnServer, type State } from './server-under-test';
+import { call, end, startOwnServer, type Running, type State } from './server-under-test';
 
 jest.setTimeout(120_000);
 
@@ -18,7 +18,7 @@ test('the schema comes up, goes down, comes up the same, and two servers may bri
   expect(again).toEqual(first);
 });
 
-test.each([
+const VERSIONS = [
   '0001-foundation',
   '0002-plan-and-cut',
   '0003-joints',
@@ -27,11 +27,18 @@ test.each([
   '0006-wanted',
   '0007-under',
   '0008-stack',
-])('a character kept by %s opens as it was, with its journal, and is clean', async (version) => {
-  script('older-database.mjs', version);
-  const server = await startOwnServer({ DATABASE_URL: process.env.SCHEMA_DATABASE_URL });
-  try {
-    const character = '00000000-0000-4000-8000-000000000002';
+];
+
+describe('a database that came through all versions', () => {
+  let server: Running;
+  beforeAll(async () => {
+    script('older-database.mjs', ...VERSIONS);
+    server = await startOwnServer({ DATABASE_URL: process.env.SCHEMA_DATABASE_URL });
+  });
+  afterAll(() => end(server));
+
+  test.each(VERSIONS)('a character kept by %s opens as it was, with its journal, and is clean', async (version) => {
+    const character = `0000000${VERSIONS.indexOf(version)}-0000-4000-8000-000000000002`;
     const { body: opened } = await call<State>(server, 'GET', `/characters/${character}`);
     expect(opened.doc.character.name).toBe('Mast');
     expect(opened.doc.pieces).toHaveLength(2);
@@ -72,7 +79,5 @@ test.each([
     const { body: undone } = await call<State>(server, 'POST', `/characters/${character}/undo`);
     expect(undone.doc.joints[0].rangeHigh).toBe(30);
     expect(undone.revision).toBe(opened.revision + 3);
-  } finally {
-    await end(server);
-  }
+  });
 });
