@@ -26,7 +26,19 @@ const shared = {
   },
   rootDir: import.meta.dirname,
   // Jest's sandbox makes every global name a slow look-up; in loops over pixels that is most of the time.
-  sandboxInjectedGlobals: ['Math', 'Number', 'Array', 'Uint8Array', 'Uint32Array', 'Int32Array', 'Float64Array'],
+  sandboxInjectedGlobals: [
+    ...['Math', 'Number', 'Array', 'Object', 'Map', 'Set', 'Infinity'],
+    ...[
+      'Uint8Array',
+      'Uint16Array',
+      'Uint32Array',
+      'Int8Array',
+      'Int16Array',
+      'Int32Array',
+      'Float32Array',
+      'Float64Array',
+    ],
+  ],
 };
 
 export default {

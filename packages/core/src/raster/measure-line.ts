@@ -32,6 +32,8 @@ const MOST_RUNS = 160;
 const MOST_CONTOURS = 60;
 /** Colours nearer than this (OKLab × 100) are the same paint. */
 const SAME = 5;
+/** Runs of all contours together, at most: of more, every so many. */
+const MOST_OF_ALL = 1500;
 /** How far outside the contour a run starts, px, so that the soft rim is counted whole. */
 const LEAD = 2;
 
@@ -87,31 +89,12 @@ function longest<C extends { length: number }>(all: readonly C[]): readonly C[] 
 
 /** Samples along the inward normals of the contour points in the zone. */
 function normalRuns(art: PlacedBitmap, mask: PlacedMask, zone: MeasureZone, depth: number): Sample[][] {
-  const runs: Sample[][] = [];
+  const starts = longest(contours(mask)).flatMap((contour) => normalsOf(contour, mask, zone));
+  const stride = Math.ceil(starts.length / MOST_OF_ALL);
   const out = new Float64Array(4);
-  for (const contour of longest(contours(mask))) {
-    const n = contour.length / 2;
-    if (n < 8) continue;
-    // Some hundred runs tell as much as some thousand.
-    const stride = Math.max(1, Math.floor(n / MOST_RUNS));
-    for (let i = 0; i < n; i += stride) {
-      const x = contour[2 * i] + mask.x;
-      const y = contour[2 * i + 1] + mask.y;
-      if (Math.hypot(x - zone.x, y - zone.y) > zone.radius) continue;
-      // A contour point beside the window's own border is not the art's contour.
-      const edge = 1.5;
-      if (x < mask.x + edge || y < mask.y + edge || x > mask.x + mask.width - edge || y > mask.y + mask.height - edge)
-        continue;
-      const span = Math.min(4, (n >> 1) - 1);
-      const a = (i + span) % n;
-      const b = (i - span + n) % n;
-      const tx = contour[2 * a] - contour[2 * b];
-      const ty = contour[2 * a + 1] - contour[2 * b + 1];
-      const length = Math.hypot(tx, ty);
-      if (length === 0) continue;
-      // Paint lies to the left of the run: left of (tx, ty), y down, is (ty, -tx).
-      const nx = ty / length;
-      const ny = -tx / length;
+  return starts
+    .filter((_, at) => at % stride === 0)
+    .map(({ x, y, nx, ny }) => {
       const run: Sample[] = [];
       for (let s = -LEAD; s <= depth; s += STEP) {
         const px = x + nx * s;
@@ -120,10 +103,43 @@ function normalRuns(art: PlacedBitmap, mask: PlacedMask, zone: MeasureZone, dept
         const rgb: Rgb = [out[0], out[1], out[2]];
         run.push({ rgb, lab: toLab(...rgb), coverage: Math.min(sampleMask(mask, px, py), out[3] || 0) / 255 });
       }
-      runs.push(run);
-    }
+      return run;
+    });
+}
+
+/** A place of a contour, and the way inwards from it. */
+interface Normal {
+  x: number;
+  y: number;
+  nx: number;
+  ny: number;
+}
+
+/** Some places of a contour that lie in the zone. */
+function normalsOf(contour: Float64Array, mask: PlacedMask, zone: MeasureZone): Normal[] {
+  const normals: Normal[] = [];
+  const n = contour.length / 2;
+  if (n < 8) return normals;
+  // Some hundred runs tell as much as some thousand.
+  const stride = Math.max(1, Math.floor(n / MOST_RUNS));
+  for (let i = 0; i < n; i += stride) {
+    const x = contour[2 * i] + mask.x;
+    const y = contour[2 * i + 1] + mask.y;
+    if (Math.hypot(x - zone.x, y - zone.y) > zone.radius) continue;
+    // A contour point beside the window's own border is not the art's contour.
+    const edge = 1.5;
+    if (x < mask.x + edge || y < mask.y + edge || x > mask.x + mask.width - edge || y > mask.y + mask.height - edge)
+      continue;
+    const span = Math.min(4, (n >> 1) - 1);
+    const a = (i + span) % n;
+    const b = (i - span + n) % n;
+    const tx = contour[2 * a] - contour[2 * b];
+    const ty = contour[2 * a + 1] - contour[2 * b + 1];
+    const length = Math.hypot(tx, ty);
+    // Paint lies to the left of the run: left of (tx, ty), y down, is (ty, -tx).
+    if (length > 0) normals.push({ x, y, nx: ty / length, ny: -tx / length });
   }
-  return runs;
+  return normals;
 }
 
 function medianProfile(runs: readonly Sample[][]): Sample[] {

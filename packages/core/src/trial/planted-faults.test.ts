@@ -8,7 +8,7 @@ import type { JointProof } from '../joints/prove-joint.js';
 import { addOrderChange } from '../stack/order-by-pose.js';
 import { onTheBench } from '../testing/troupe/index.js';
 import { PEOPLE } from '../testing/troupe/people.js';
-import { faultsInMotion } from './faults-in-motion.js';
+import { seenInMotion } from './faults-in-motion.js';
 import { NO_FAULTS } from './motion-faults.js';
 import { measureMotion } from './measure-motion.js';
 import { motionFrames, type MotionFrames, type MotionKey } from './motions.js';
@@ -89,7 +89,7 @@ test('30 planted faults of 30 are found, each by its kind and at its place', () 
     expect(kindsIn(jumping, walk).some(({ kind, pieceId }) => kind === 'order' && pieceId === childId)).toBe(true);
     planted++;
     // Nothing is painted beneath anything.
-    const { bare } = faultsInMotion(doc, view(doc), art, walk);
+    const { bare } = seenInMotion(doc, view(doc), art, walk.poses);
     const seen = measureMotion(doc, view(doc), walk, clean(doc), { ...NO_FAULTS, bare });
     expect(seen.some(({ kind }) => kind === 'bare')).toBe(true);
     planted++;
@@ -100,7 +100,7 @@ test('30 planted faults of 30 are found, each by its kind and at its place', () 
       ...doc,
       pieces: doc.pieces.map((piece) => (piece.id === sharp.childId ? { ...piece, soft } : piece)),
     };
-    const { folds } = faultsInMotion(folding, view(doc), art, walk);
+    const { folds } = seenInMotion(folding, view(doc), art, walk.poses);
     const folded = measureMotion(folding, view(doc), walk, clean(doc), { ...NO_FAULTS, folds });
     expect(folded.some(({ kind, pieceId }) => kind === 'folds' && pieceId === sharp.childId)).toBe(true);
     planted++;

@@ -152,12 +152,21 @@ const NEAR = 14;
 function layersNear(layers: readonly Layer[], x: number, y: number): Layer[] {
   const near: Layer[] = [];
   for (let at = layers.length - 1; at >= 0; at--) {
-    let depth = -Infinity;
-    for (const { shape } of layers[at].parts) depth = Math.max(depth, shape(x, y));
-    if (depth > -NEAR) near.push(layers[at]);
+    const depths = layers[at].parts.map(({ shape }) => shape(x, y));
+    const depth = Math.max(...depths);
+    if (depth > -NEAR) near.push(withNearParts(layers[at], depths, depth, x, y));
     if (depth > NEAR + 1) break;
   }
   return near.reverse();
+}
+
+/** A layer with the parts alone that are the deepest, or whose axis is the nearest, somewhere in a cell. */
+function withNearParts(layer: Layer, depths: readonly number[], depth: number, x: number, y: number): Layer {
+  if (layer.parts.length === 1) return layer;
+  const axes = layer.parts.map((part, at) => (part.axis ? fromAxis(part.axis[0], part.axis[1], x, y) : -depths[at]));
+  const nearest = Math.min(...axes);
+  const isNear = (_: TruePart, at: number) => depths[at] > depth - 2 * NEAR || axes[at] < nearest + 2 * NEAR;
+  return { ...layer, parts: layer.parts.filter(isNear) };
 }
 
 /** Draws a character. A pixel belongs to the frontmost part whose contour holds its centre. */
