@@ -28,7 +28,7 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
     await poses.getByRole('button', { name: 'greeting', exact: true }).click();
     await expect(page.getByRole('button', { name: /^Back to rest/ })).toBeEnabled();
     await poses.getByRole('button', { name: 'Let the pose greeting go' }).click();
-    await expect(poses.getByText(/^Pose the character by hand/)).toBeVisible();
+    await expect(poses.getByText(/^Drag a limb or a pupil/)).toBeVisible();
     await page.keyboard.press('z');
   });
 

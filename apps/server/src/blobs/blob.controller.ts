@@ -3,12 +3,9 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { IsInt, IsOptional, Matches, Max, Min } from 'class-validator';
 import type { Response } from 'express';
-import { Threads } from '../threads/threads.js';
-import { taskFile } from '../threads/task.js';
 import { BlobService } from './blob.service.js';
 import type { Smaller } from './blobs.tasks.js';
-
-const tasks = taskFile<typeof import('./blobs.tasks.js')>(new URL('./blobs.tasks.js', import.meta.url));
+import { SmallerPictures } from './smaller-pictures.js';
 
 class BlobParams {
   @Matches(/^[0-9a-f]{64}$/) sha256: string;
@@ -30,14 +27,14 @@ class BlobQuery {
 export class BlobController {
   constructor(
     private readonly blobs: BlobService,
-    private readonly threads: Threads,
+    private readonly smaller: SmallerPictures,
   ) {}
 
   @Get(':sha256')
   @ApiOperation({ summary: 'A picture or package by its SHA-256; never changes' })
   async get(@Param() { sha256 }: BlobParams, @Query() query: BlobQuery, @Res() res: Response): Promise<void> {
     const wanted = smallerBy(query);
-    const smaller = wanted && (await this.threads.run(tasks, 'smaller', { sha256, wanted }));
+    const smaller = wanted && (await this.smaller.ofPicture(sha256, wanted));
     res.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     if (!smaller) return this.blobs.send(sha256, res);
     res.setHeader('Content-Type', 'image/png');

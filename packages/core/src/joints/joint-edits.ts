@@ -226,18 +226,19 @@ function unlink(doc: CharacterDoc, joints: readonly JointRow[], diff: DiffBuilde
 
 /** The joint of the same part on the other side, or null. */
 export function otherSide(doc: CharacterDoc, joint: JointRow): JointRow | null {
-  const part = partOf(doc, pieceById(doc, joint.childId));
-  if (!part.side) return null;
-  const other = part.side === 'A' ? 'B' : 'A';
-  return (
-    doc.joints.find((j) => {
-      if (j.viewId !== joint.viewId) return false;
-      const theirs = partOf(doc, pieceById(doc, j.childId));
-      return (
-        theirs.group === part.group && theirs.part === part.part && theirs.index === part.index && theirs.side === other
-      );
-    }) ?? null
-  );
+  return twinJoint(doc, pieceById(doc, joint.childId));
+}
+
+/** The joint about which the same part turns on the other side of the body, or null. */
+export function twinJoint(doc: CharacterDoc, piece: PieceRow): JointRow | null {
+  const { group, part, side, index } = partOf(doc, piece);
+  if (side === null) return null;
+  const twin = doc.pieces.find((other) => {
+    const theirs = partOf(doc, other);
+    const isSame = theirs.group === group && theirs.part === part && theirs.index === index;
+    return other.viewId === piece.viewId && isSame && theirs.side !== side;
+  });
+  return doc.joints.find(({ childId }) => childId === twin?.id) ?? null;
 }
 
 /** Takes a joint away; the family stays as it is. */

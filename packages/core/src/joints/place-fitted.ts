@@ -1,5 +1,5 @@
 import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
-import { drawOrder, inFrontOf, parentPiece, partOf, pieceName } from '../document/family.js';
+import { drawOrder, inFrontOf, parentPiece, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import type { CharacterDoc, Diff, JointId, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -11,7 +11,7 @@ import { limbSilhouette } from './limb-silhouette.js';
 import { derivedSheets, withSheets } from './derive-sheets.js';
 import { rememberAll, roughSheets, type Memo } from './rough-sheets.js';
 import { bestArrangement } from './mend-joint.js';
-import { changeJoint, deleteJoint, jointById, placeJoint } from './joint-edits.js';
+import { changeJoint, deleteJoint, jointById, placeJoint, twinJoint } from './joint-edits.js';
 import { mayTurn } from './jointless.js';
 import { withUsualLine } from './usual-line.js';
 
@@ -199,18 +199,6 @@ function rootLikeTwin(doc: CharacterDoc, id: JointId, art: ViewArt): Pick<JointR
   const root = { x: 2 * body.x + body.width - twin.x, y: twin.y };
   const fit = fitBetween(doc, joint.childId, joint.parentId, art, { root });
   return fit.ok && fit.confidence >= SURE_ENOUGH ? { x: fit.x, y: fit.y, radius: fit.radius } : null;
-}
-
-/** The same joint on the other side of the body, if it is there. */
-function twinJoint(doc: CharacterDoc, piece: PieceRow): JointRow | null {
-  const { group, part, side, index } = partOf(doc, piece);
-  if (side === null) return null;
-  const twin = doc.pieces.find((other) => {
-    const theirs = partOf(doc, other);
-    const isSame = theirs.group === group && theirs.part === part && theirs.index === index;
-    return other.viewId === piece.viewId && isSame && theirs.side !== side;
-  });
-  return doc.joints.find(({ childId }) => childId === twin?.id) ?? null;
 }
 
 /** Fits and rounds a joint between each of some pieces and the next, from the root outwards. @throws LimberError */

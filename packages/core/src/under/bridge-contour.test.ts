@@ -4,14 +4,22 @@ import { mapOwners } from '../cut/owners.js';
 import { maskedPaint } from '../testing/drawing.js';
 import { bridgeContour, pointsAlong } from './bridge-contour.js';
 import { seenContour } from './contour-ends.js';
-import { wholeShape } from './whole-shape.js';
+import { wholeShape, type WholeShapeInput } from './whole-shape.js';
 
 const [width, height] = [240, 240];
 const RED = [180, 60, 50] as const;
 const BLUE = [60, 90, 160] as const;
 
+/** What is known of a limb whose root is hidden. */
+type Known = Partial<Pick<WholeShapeInput, 'root' | 'tips' | 'long' | 'asTwin'>>;
+
 /** A shape, and others drawn over it: its whole shape where they hide it. */
-function beneath(shape: Shape, overs: readonly Shape[], discs: { x: number; y: number; radius: number }[] = []) {
+function beneath(
+  shape: Shape,
+  overs: readonly Shape[],
+  discs: { x: number; y: number; radius: number }[] = [],
+  known: Known = {},
+) {
   const design = draw(width, height, [
     { shape, colour: [...RED] },
     ...overs.map((over) => ({ shape: over, colour: [...BLUE] as const })),
@@ -24,7 +32,14 @@ function beneath(shape: Shape, overs: readonly Shape[], discs: { x: number; y: n
   const front = maskedPaint(design, inside(width, height, over));
   const owners = mapOwners([face, front], { x: 0, y: 0, width, height });
   const [root = null, ...tips] = discs.map((disc) => ({ ...disc, shrink: 0 }));
-  const made = wholeShape({ face, index: 0, owners, design, root, tips, carried: [], lineWidth: 0 });
+  const made = wholeShape({
+    face,
+    index: 0,
+    owners,
+    design,
+    ...{ root, tips, long: null, asTwin: [], carried: [], lineWidth: 0 },
+    ...known,
+  });
   const truth = inside(width, height, (x, y) => Math.min(shape(x, y), over(x, y)));
   let [both, either] = [0, 0];
   for (let y = 0; y < height; y++)
@@ -55,6 +70,23 @@ test('a top that is hidden is round where the contour bends towards it, and stra
   const leg = beneath(box(100, 80, 140, 220), [box(60, 40, 180, 120)]);
   // The leg goes on as wide as it is: a strip of 40 px beneath the coat's hem.
   expect(leg.overlap).toBeGreaterThan(0.85);
+});
+
+test('a thigh deep beneath a skirt is as long as its shin, or built as its twin; where that does not hold what is seen, as wide as it is', () => {
+  const thigh: Shape = (x, y) => {
+    const t = Math.max(0, Math.min(1, (y - 70) / 120));
+    return 22 - 4 * t - Math.hypot(x - 120, y - (70 + 120 * t));
+  };
+  const skirt = [box(50, 20, 190, 165)];
+  const tips = [{ x: 120, y: 190, radius: 18, shrink: 0 }];
+  const by = (known: Known) => beneath(thigh, skirt, [], { tips, ...known }).overlap;
+  expect(by({})).toBeLessThan(0.6);
+  expect(by({ long: 120 })).toBeGreaterThan(0.75);
+  const twin = { x: 120, y: 70, radius: 22, shrink: 0 };
+  expect(by({ asTwin: [twin] })).toBeGreaterThan(0.95);
+  // In the mirror it lies elsewhere, which is not where this one is seen.
+  expect(by({ asTwin: [{ ...twin, x: 40 }, twin] })).toBeGreaterThan(0.95);
+  expect(by({ asTwin: [{ ...twin, x: 30, y: 190 }] })).toBe(by({}));
 });
 
 test('a limb that is half hidden along its side is what its two discs enclose', () => {

@@ -1,11 +1,14 @@
 import { applyDiff } from '../document/diff.js';
 import { drawOrder } from '../document/family.js';
 import { changeJoint } from '../joints/joint-edits.js';
+import { fitAllJoints } from '../joints/place-fitted.js';
 import type { JointChange } from '../joints/joint-fields.js';
 import { maskArea } from '../raster/mask.js';
 import { addOrderChange } from '../stack/order-by-pose.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
+import { BEASTS } from '../testing/troupe/beasts.js';
+import { onTheBench } from '../testing/troupe/index.js';
 import { bareOfPiece } from './bare-of-piece.js';
 import { pieceUnderKey, UNDER_CHECKS, underKey } from './checks.js';
 import { findBare, type Bare } from './find-bare.js';
@@ -126,4 +129,28 @@ test('the check measures each piece alone: the same bare places as a look at the
   // A narrower range of the joint has only the piece measured again that it uncovers.
   const keys = hiddenPaint.measures(doc, 'v', {}).map(({ key }) => key);
   expect(measures.map(({ key }, index) => key === keys[index])).toEqual([false, true]);
+});
+
+test('a far leg whose root is hidden is built as the near one: what changes that one changes its key and its shape', () => {
+  const [goat] = BEASTS;
+  const raw = onTheBench(goat());
+  let count = 0;
+  const goatDoc = applyDiff(raw.doc, fitAllJoints(raw.doc, 'v', raw.art, () => `joint ${count++}`).diff);
+  const far = drawOrder(goatDoc, 'v').findIndex(({ id }) => id === 'foreleg/upper/B');
+  const near = goatDoc.joints.find(({ childId }) => childId === 'foreleg/upper/A');
+  // Nobody sees where it turns, and so it has no joint of its own.
+  expect(goatDoc.joints.some(({ childId }) => childId === 'foreleg/upper/B')).toBe(false);
+  const higher = applyDiff(goatDoc, changeJoint(goatDoc, near?.id ?? '', { y: (near?.y ?? 0) - 12 }));
+  const left = {
+    ...goatDoc,
+    parts: goatDoc.parts.map((part) => (part.side === 'A' ? { ...part, group: 'other' } : part)),
+  };
+  const known = [goatDoc, higher, left].map((of) => {
+    const shape = viewUnder(of, 'v', raw.art).shapes.get('foreleg/upper/B');
+    return [pieceUnderKey(of, 'v', {}, far), underKey(of, 'v', {}), shape ? maskArea(shape.hidden) : 0] as const;
+  });
+  for (const at of [0, 1]) expect(new Set(known.map((one) => one[at])).size).toBe(3);
+  const [as, up, alone] = known.map(([, , area]) => area);
+  expect(up).toBeGreaterThan(as);
+  expect(as).toBeGreaterThan(2 * alone);
 });

@@ -1,7 +1,7 @@
 import { drawOrder, inFrontOf, jointLabel, movedBy, pieceName } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { deriveKey, drawnKey } from '../document/keys.js';
-import type { CharacterDoc, JointId, JointRow, PieceId, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, JointId, JointRow, PieceId, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
@@ -9,6 +9,7 @@ import { sweptRange } from '../joints/prove-joint.js';
 import { bareOfPiece } from './bare-of-piece.js';
 import { uncovering } from './coming-into-view.js';
 import type { Bare } from './find-bare.js';
+import { endsOf } from './shape-of-piece.js';
 
 /** What of a piece is bare as it was measured: joints by the places in the order of what they turn, counted from it. */
 interface MeasuredBare {
@@ -22,9 +23,9 @@ interface MeasuredBare {
 export function underKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): string {
   const order = drawOrder(doc, viewId);
   const at = new Map(order.map(({ id }, i) => [id, i]));
-  return deriveKey('under 3', [
+  return deriveKey('under 4', [
     viewById(doc, viewId).designBlob,
-    order.map((piece) => [drawnKey(piece, sheets), piece.endsHere, piece.carried]),
+    order.map((piece) => [drawnKey(piece, sheets), piece.endsHere, piece.carried, hiddenRoot(doc, piece)]),
     doc.joints
       .filter((joint) => joint.viewId === viewId)
       .map((joint) => [endAt(doc, joint, at), sweptRange(joint), [...movedBy(doc, joint)].map((id) => at.get(id))]),
@@ -51,6 +52,12 @@ function endAt(doc: CharacterDoc, joint: JointRow, at: Places): unknown[] {
     at.get(childId),
     at.get(parentId),
   ];
+}
+
+/** What other pieces tell of a root that is hidden. */
+function hiddenRoot(doc: CharacterDoc, piece: PieceRow): unknown[] {
+  const { long, asTwin } = endsOf(doc, piece);
+  return [long, asTwin];
 }
 
 /** Where the draw order changes by pose. */
@@ -87,13 +94,14 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
   const changes = orderChangesAt(doc, viewId, at);
   const mayCover = comesOver(doc, viewId, index);
-  return deriveKey('piece under 4', [
+  return deriveKey('piece under 5', [
     viewById(doc, viewId).designBlob,
     endsHere,
     carried,
     order.flatMap((piece, i) => (i === index || mayCover[i] ? [[i - index, drawnKey(piece, sheets)]] : [])),
     changes,
     ends.map((joint) => endAt(doc, joint, at)),
+    hiddenRoot(doc, order[index]),
     uncovering(doc, viewId, index).map(({ joint, moves }) => [
       [joint.x, joint.y, sweptRange(joint)],
       [at.get(joint.childId), at.get(joint.parentId), moves.filter((_, i) => i === index || mayCover[i])],

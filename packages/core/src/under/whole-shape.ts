@@ -49,6 +49,10 @@ export interface WholeShapeInput {
   /** The disc about which the piece turns, if it is rounded to it; and those of what hangs from it. */
   root: EndDisc | null;
   tips: readonly EndDisc[];
+  /** px from its tip's disc to where its root is to be expected, by the stretch that hangs from it; null where nothing tells. */
+  long: number | null;
+  /** Discs in one of which it may end where its own is hidden, as its twin on the other side has it. */
+  asTwin: readonly EndDisc[];
   /** Contours that the artist has carried on. */
   carried: readonly CarriedContour[];
   /** px; 0 for art without outline. */
@@ -75,7 +79,7 @@ const BESIDE_SHARE = 0.2;
  * limb between two discs is what these and their tangents enclose, however little of its sides is seen.
  */
 export function wholeShape(input: WholeShapeInput): WholeShape {
-  const { face, index, owners, root, tips, carried, lineWidth, design } = input;
+  const { face, index, owners, root, tips, long, asTwin, carried, lineWidth, design } = input;
   const isHidden = (x: number, y: number) => {
     const [column, row] = [Math.floor(x) - owners.x, Math.floor(y) - owners.y];
     if (column < 0 || row < 0 || column >= owners.width || row >= owners.height) return false;
@@ -90,11 +94,12 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
   let dropped: number[] = [];
   const outlines: number[][] = [];
   const ends: RoundEnd[] = [];
-  if (
-    carried.length === 0 &&
-    root &&
-    shareWithin(face, limbs, BESIDE + Math.round(BESIDE_SHARE * root.radius)) >= LIMB
-  ) {
+  const hidesIn = root || carried.length > 0 || tips.length !== 1 ? null : likelyRoot(face, asTwin, tips[0]);
+  if (hidesIn) {
+    loops.push(hullOf(hidesIn, tips[0]));
+    outlines.push(...sidesOf(hidesIn, tips[0]));
+    ends.push(endAway(tips[0], hidesIn));
+  } else if (carried.length === 0 && root && isStretch(face, limbs, root)) {
     loops.push(...limbs);
     outlines.push(...tips.flatMap((tip) => sidesOf(root, tip)));
     ends.push(endAway(root, tips[0]), ...tips.map((tip) => endAway(tip, root)));
@@ -113,7 +118,11 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
       }
       const end = bridge.turns > CLOSES ? discBeyond(bridge, discs) : null;
       const [out, into] = [stretches[bridge.from], stretches[bridge.to]];
-      const sides = end ? toDisc(bridge, end) : goesOn(bridge) ? goingOn(bridge, out, into) : null;
+      const sides = end
+        ? toDisc(bridge, end)
+        : goesOn(bridge)
+          ? goingOn(bridge, out, into, lacking(bridge, tips, long))
+          : null;
       if (sides) loops.push(sides);
       if (end) ends.push(endAway(end, middleOf(bridge)));
       outlines.push(...(sides ? [sides.slice(0, 4), sides.slice(4)] : [pointsAlong(bridge.curve, STEP)]));
@@ -135,6 +144,19 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
     }
   }
   return { hidden, bridges, otherWay, dropped, outlines, ends };
+}
+
+/** Does all but a little of a face lie within a limb's stretches from its root? */
+function isStretch(face: PlacedBitmap, limbs: readonly number[][], { radius }: EndDisc): boolean {
+  return shareWithin(face, limbs, BESIDE + Math.round(BESIDE_SHARE * radius)) >= LIMB;
+}
+
+/** Of some discs the one from which the limb's stretch to its tip holds most of what is seen of it; null where none does. */
+function likelyRoot(face: PlacedBitmap, discs: readonly EndDisc[], tip: EndDisc): EndDisc | null {
+  const held = discs
+    .map((disc) => ({ disc, share: shareWithin(face, [hullOf(disc, tip)], BESIDE) }))
+    .filter(({ share }) => share >= LIMB);
+  return held.sort((a, b) => b.share - a.share)[0]?.disc ?? null;
 }
 
 /** Points along half of a disc's rim. */
@@ -250,6 +272,8 @@ function discBeyond(bridge: Bridge, discs: readonly EndDisc[]): EndDisc | null {
 
 /** How far a limb that runs under something goes on, in its widths, where no joint says; and no farther than it is seen. */
 const GOES_ON = 1;
+/** Where the stretch that hangs from it tells how long it is: how far it goes on at most, in its widths. */
+const GOES_ON_AT_MOST = 2.5;
 /** Degrees to within which the two sides of such a limb run alike, and how round its end may look at most. */
 const ALIKE = 25;
 const STRAIGHT = 0.6;
@@ -259,11 +283,32 @@ function goesOn({ turns, round }: Bridge): boolean {
   return Math.abs(turns - 180) < ALIKE && round < STRAIGHT;
 }
 
-/** A limb's end carried on straight, as both its sides run. */
-function goingOn({ curve }: Bridge, { to, points }: SeenStretch, { from, points: others }: SeenStretch): number[] {
-  const width = Math.hypot(curve[6] - curve[0], curve[7] - curve[1]);
+/** How wide a limb is where something hides it, px. */
+function widthAt({ curve }: Bridge): number {
+  return Math.hypot(curve[6] - curve[0], curve[7] - curve[1]);
+}
+
+/**
+ * px that a limb's stretch lacks where it runs under something: two stretches of a limb are about as long as each other, from
+ * joint to joint, and it ends round about its root.
+ */
+function lacking(bridge: Bridge, tips: readonly EndDisc[], long: number | null): number {
+  if (long === null || tips.length !== 1) return 0;
+  const [{ x, y }] = tips;
+  const middle = middleOf(bridge);
+  return long + widthAt(bridge) / 2 - Math.hypot(middle.x - x, middle.y - y);
+}
+
+/** A limb's end carried on straight, as both its sides run. @param lacks px that it is known to lack */
+function goingOn(
+  bridge: Bridge,
+  { to, points }: SeenStretch,
+  { from, points: others }: SeenStretch,
+  lacks: number,
+): number[] {
+  const width = widthAt(bridge);
   const seen = Math.min(points.length, others.length) / 2 / (points === others ? 2 : 1);
-  const far = Math.min(GOES_ON * width, seen);
+  const far = Math.max(Math.min(GOES_ON * width, seen), Math.min(lacks, GOES_ON_AT_MOST * width));
   return [
     ...[to.x, to.y, to.x + to.dx * far, to.y + to.dy * far],
     ...[from.x - from.dx * far, from.y - from.dy * far, from.x, from.y],
