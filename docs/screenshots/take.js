@@ -110,7 +110,7 @@ await take('turns');
 await page.goto(`${address}/characters/${turned}/trial?view=three-quarter`);
 await page.getByRole('button', { name: /^Walk/ }).click();
 await page
-  .getByText(/past where it is clean/)
+  .getByText(/px of .* at worst/)
   .first()
   .waitFor({ timeout: 60_000 });
 await page.keyboard.press('t');

@@ -15,6 +15,8 @@ export interface PackedPiece extends PackedPicture {
   entry: DrawnPiece;
   /** The limb that it is grouped with in layered files; null for none. */
   group: string | null;
+  /** Of a soft piece: does its tip lie beneath where it folds over itself? */
+  tipBeneath?: boolean;
   /** What layered files hold in its place where shade or line are kept apart. */
   base: PackedPicture;
   /** Shade and line, directly above it. */

@@ -76,7 +76,8 @@ export async function packView(
     const travel = piece ? travelOf(doc, piece, imageOf) : null;
     packed.entry.travel = travel && travel.map(([dx, dy]) => [scaling.length(dx), scaling.length(dy)]);
     packed.entry.soft = softEntry(doc, made.id, scaling);
-    pieces.push(packed);
+    const tipBeneath = doc.pieces.find(({ id }) => id === made.id)?.soft?.tipBeneath;
+    pieces.push({ ...packed, tipBeneath });
     tell((at + 1) / images.length, 'Pieces');
   }
   const { canvas } = scaling;

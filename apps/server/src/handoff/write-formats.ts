@@ -180,10 +180,10 @@ export function glb(views: readonly PackedView[], generator: string): Promise<Ui
       ];
       return { key: view.key, canvas: view.canvas, floorY: view.floorY, nodes: [...handles, ...quads] };
 
-      function pieceNodes({ entry, image, png }: PackedPiece): GlbNode[] {
+      function pieceNodes({ entry, image, png, tipBeneath }: PackedPiece): GlbNode[] {
         const { name, parent, pivot } = entry;
         const set = entry.kind === 'face' ? setOf.get(name) : undefined;
-        if (entry.soft) return softNodes(entry, entry.soft, { image, png });
+        if (entry.soft) return softNodes(entry, { ...entry.soft, tipBeneath }, { image, png });
         if (!set) return [{ name, parent, pivot, picture: quadOf({ image, png }) }];
         const drawings = set.drawings.map(({ entry: drawing, packed }): GlbNode => ({
           ...{ name: drawing.name, parent: name, pivot: null, isShown: drawing.name === set.entry.default },
@@ -199,14 +199,14 @@ export function glb(views: readonly PackedView[], generator: string): Promise<Ui
 /** A soft piece: a chain of nodes along its line, which hangs from the piece's, and a mesh that follows them. */
 function softNodes(
   { name, parent, pivot }: RigPiece,
-  { line, stiffness }: NonNullable<RigPiece['soft']>,
+  { line, stiffness, tipBeneath }: NonNullable<RigPiece['soft']> & Pick<PackedPiece, 'tipBeneath'>,
   picture: PackedPicture,
 ): GlbNode[] {
   const joints = line.map((_, i) => softJoint(name, i));
   const chain = line.map(([x, y], i): GlbNode => ({
     ...{ name: joints[i], parent: joints[i - 1] ?? name, pivot: { x, y }, picture: null },
   }));
-  const mesh = meshOf(picture.image, { points: line.flat(), stiffness });
+  const mesh = meshOf(picture.image, { points: line.flat(), stiffness, tipBeneath });
   return [
     { name, parent, pivot, picture: null },
     ...chain,

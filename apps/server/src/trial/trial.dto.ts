@@ -84,6 +84,8 @@ class SoftLineBody {
   @IsArray() @ArrayMaxSize(24) @IsNumber({}, { each: true }) points: number[];
   /** 0 to 1, by point. */
   @IsArray() @ArrayMaxSize(12) @IsNumber({}, { each: true }) stiffness: number[];
+  /** Does the tip lie beneath where it folds over itself? */
+  @MayBeLeftOut() @IsBoolean() tipBeneath?: boolean;
 }
 
 export class SoftBody extends EditBody {

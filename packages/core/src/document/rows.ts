@@ -193,6 +193,8 @@ export interface SoftLine {
   points: number[];
   /** 0 to 1, by point: how much less than the softest it bends there. */
   stiffness: number[];
+  /** Where it folds over itself: does the tip lie beneath? Over the rest where not given. */
+  tipBeneath?: boolean;
 }
 
 /** A contour carried on by hand, from where it goes under to where it comes out, or closed in itself. */

@@ -13,5 +13,5 @@ export function carriedLine(soft: SoftLine, way: Transform): SoftLine {
     const { x, y } = carried(way, place);
     return [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
   });
-  return { points, stiffness: [...soft.stiffness] };
+  return { ...soft, points };
 }

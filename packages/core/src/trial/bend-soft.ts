@@ -63,7 +63,7 @@ const SAME = 0.9;
 
 /**
  * A picture bent along a line, sampled between pixels (premultiplied). What folds over the rest is drawn over it, the tip
- * uppermost. At 0 degrees it is the same pixels.
+ * uppermost or, where it is to lie beneath, the root. At 0 degrees it is the same pixels.
  */
 export function bendPicture(picture: PlacedBitmap, mesh: SoftMesh, soft: SoftLine, angle: number): PlacedBitmap {
   const bent = bendVertices(mesh, soft, angle);

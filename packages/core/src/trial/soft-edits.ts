@@ -32,7 +32,7 @@ export function jointToBend(doc: CharacterDoc, pieceId: PieceId) {
  * Lets a piece bend along a line from now on, or changes its line.
  * @throws LimberError `not-soft`, `bad-line`
  */
-export function makeSoft(doc: CharacterDoc, pieceId: PieceId, { points, stiffness }: SoftLine): Diff {
+export function makeSoft(doc: CharacterDoc, pieceId: PieceId, { points, stiffness, tipBeneath }: SoftLine): Diff {
   jointToBend(doc, pieceId);
   const piece = pieceById(doc, pieceId);
   const { width, height } = viewById(doc, piece.viewId);
@@ -51,7 +51,8 @@ export function makeSoft(doc: CharacterDoc, pieceId: PieceId, { points, stiffnes
   if (near) throw new LimberError('bad-line', 'Two points of the line lie on one another.', 'Move them apart.', near);
   const tenth = (value: number) => Math.round(value * 10) / 10;
   const diff = new DiffBuilder();
-  diff.update(piece, { soft: { points: points.map(tenth), stiffness: [...stiffness] } });
+  const soft = { points: points.map(tenth), stiffness: [...stiffness], ...(tipBeneath && { tipBeneath }) };
+  diff.update(piece, { soft });
   return diff.build();
 }
 

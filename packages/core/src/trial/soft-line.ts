@@ -7,8 +7,8 @@ import { AT_REST, apply, follow, turnAbout, unapply, type Placement } from '../j
 export const SOFT_POINTS = { least: 3, most: 12 } as const;
 
 /** A line among pictures that are made smaller or larger. */
-export function scaledLine({ points, stiffness }: SoftLine, scale: number): SoftLine {
-  return { points: points.map((value) => value * scale), stiffness };
+export function scaledLine(soft: SoftLine, scale: number): SoftLine {
+  return { ...soft, points: soft.points.map((value) => value * scale) };
 }
 
 /** The place on a line that is nearest to another: how many of its points lie before it, with fractions, and how far it is, px. */

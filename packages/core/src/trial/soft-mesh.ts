@@ -48,7 +48,7 @@ export function softMesh(picture: PlacedBitmap, soft: SoftLine): SoftMesh {
       if (around === 4 && (column % 2 === 1 || row % 2 === 1) && bends(at) < HARDLY) continue;
       kept.push({ ...nodePlace(lattice, column, row), at });
     }
-  const triangles = trianglesOf(lattice, kept);
+  const triangles = trianglesOf(lattice, kept, soft.tipBeneath === true);
   const mesh: SoftMesh = {
     vertices: Float64Array.from(kept.flatMap(({ x, y }) => [x + picture.x, y + picture.y])),
     triangles: Uint32Array.from(triangles),
@@ -155,8 +155,12 @@ function evened({ columns, rows }: CellGrid, places: Float64Array): Float64Array
   return from;
 }
 
-/** Triangles that lie over filled cells, nearest to the root first: what folds over is drawn over it. */
-function trianglesOf(lattice: CellGrid, nodes: readonly { x: number; y: number; at: number }[]): number[] {
+/** Triangles that lie over filled cells, from the root to the tip or the other way: what comes later is drawn over it where it folds. */
+function trianglesOf(
+  lattice: CellGrid,
+  nodes: readonly { x: number; y: number; at: number }[],
+  tipFirst: boolean,
+): number[] {
   if (nodes.length < 3) return [];
   const { triangles } = new Delaunator(nodes.flatMap(({ x, y }) => [x, y]));
   const kept: { corners: number[]; at: number }[] = [];
@@ -166,5 +170,6 @@ function trianglesOf(lattice: CellGrid, nodes: readonly { x: number; y: number; 
     const [column, row] = [Math.floor(mean('x') / lattice.size) + 1, Math.floor(mean('y') / lattice.size) + 1];
     if (isFilled(lattice, column, row)) kept.push({ corners, at: mean('at') });
   }
-  return kept.sort((a, b) => a.at - b.at).flatMap(({ corners }) => corners);
+  const way = tipFirst ? -1 : 1;
+  return kept.sort((a, b) => way * (a.at - b.at)).flatMap(({ corners }) => corners);
 }

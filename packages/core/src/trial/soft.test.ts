@@ -93,6 +93,27 @@ describe('a soft piece', () => {
     if (process.env.FIGURES) console.log('area of soft limbs at most', worst);
   });
 
+  it('lies over itself where it folds with the tip uppermost, or with the tip beneath', () => {
+    const strip = painted(16, 220, () => true);
+    // Red at the root, blue at the tip.
+    for (let i = 0; i < strip.width * strip.height; i++)
+      strip.data.set(i < (strip.width * strip.height) / 2 ? [200, 40, 40, 255] : [40, 40, 200, 255], 4 * i);
+    const { x, y } = strip;
+    const points = [0, 1, 2, 3, 4, 5, 6].flatMap((k) => [x + 8, y + 4 + 35 * k]);
+    const soft = { points, stiffness: [0, 0, 0, 0, 0, 0, 0] };
+    const [over, beneath] = [soft, { ...soft, tipBeneath: true }].map((one) =>
+      bendPicture(strip, softMesh(strip, one), one, 420),
+    );
+    const counts = { tip: 0, root: 0 };
+    for (let i = 0; i < over.data.length; i += 4) {
+      if (over.data[i] === beneath.data[i] || over.data[i + 3] < 255 || beneath.data[i + 3] < 255) continue;
+      if (over.data[i + 2] > over.data[i]) counts.tip++;
+      if (beneath.data[i] > beneath.data[i + 2]) counts.root++;
+    }
+    expect(counts.tip).toBeGreaterThan(40);
+    expect(Math.abs(counts.root - counts.tip)).toBeLessThan(10);
+  });
+
   it('is the same to the pixel at rest, whatever its shape', () => {
     const shapes = fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 3, max: 40 }), fc.integer());
     fc.assert(

@@ -3167,6 +3167,7 @@ export interface components {
     SoftLineBody: {
       points: number[];
       stiffness: number[];
+      tipBeneath?: boolean | null;
     };
     SaidScene: {
       drawingIds: string[];
@@ -3472,6 +3473,8 @@ export interface components {
       points: number[];
       /** @description 0 to 1, by point: how much less than the softest it bends there. */
       stiffness: number[];
+      /** @description Where it folds over itself: does the tip lie beneath? Over the rest where not given. */
+      tipBeneath?: boolean;
     };
     /** @description A piece's layers kept as sheets of their own; drawn in this order they are its paint. */
     ApartSheets: {

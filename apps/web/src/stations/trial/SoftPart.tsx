@@ -122,7 +122,10 @@ function SoftLineLedger({ piece, soft }: { piece: PieceRow; soft: SoftLine }) {
         <Action onClick={() => void edit('trial.soft', piece.id, {})}>Propose anew</Action>
         <Action onClick={() => void edit('trial.rigid', piece.id)}>Make it rigid</Action>
       </div>
-      <div className="mt-1.5">
+      <div className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
+        <Toggle on={soft.tipBeneath === true} onChange={(tipBeneath) => keep({ ...soft, tipBeneath })}>
+          Tip beneath where it folds
+        </Toggle>
         <Toggle on={mesh} onChange={(on) => useSoft.setState({ mesh: on })}>
           Show the mesh
         </Toggle>

@@ -61,6 +61,9 @@ test('its points are picked, nudged by keys, made stiff, more and fewer; the las
     },
   ]);
   expect(withPointAfter(LINE, 3).points.slice(-4)).toEqual([35, 30, 40, 40]);
+  await userEvent.click(screen.getByRole('checkbox', { name: 'Tip beneath where it folds' }));
+  expect(edits.at(-1)).toEqual(['trial.soft', 'tail', { line: { ...LINE, tipBeneath: true } }]);
+  expect(withPointAt({ ...LINE, tipBeneath: true }, 1, 5, 5).tipBeneath).toBe(true);
   await userEvent.click(screen.getByRole('button', { name: 'Make it rigid' }));
   expect(edits.at(-1)).toEqual(['trial.rigid', 'tail']);
   expect(screen.getByRole('slider', { name: /How stiff .* at point 2/ })).toBeTruthy();

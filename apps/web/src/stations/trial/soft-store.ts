@@ -30,11 +30,8 @@ export async function keepLine({ edit }: BenchValue, pieceId: string, line: Soft
 }
 
 /** A line with one of its points elsewhere. */
-export function withPointAt({ points, stiffness }: SoftLine, at: number, x: number, y: number): SoftLine {
-  return {
-    points: points.map((value, i) => (i === 2 * at ? x : i === 2 * at + 1 ? y : value)),
-    stiffness,
-  };
+export function withPointAt(soft: SoftLine, at: number, x: number, y: number): SoftLine {
+  return { ...soft, points: soft.points.map((value, i) => (i === 2 * at ? x : i === 2 * at + 1 ? y : value)) };
 }
 
 /** A line with a point more, between one and the next (or before the last). */
@@ -43,14 +40,15 @@ export function withPointAfter(soft: SoftLine, at: number): SoftLine {
   const from = Math.min(at, line.length - 2);
   const [a, b] = [line[from], line[from + 1]];
   return {
+    ...soft,
     points: soft.points.toSpliced(2 * from + 2, 0, (a.x + b.x) / 2, (a.y + b.y) / 2),
     stiffness: soft.stiffness.toSpliced(from + 1, 0, (soft.stiffness[from] + soft.stiffness[from + 1]) / 2),
   };
 }
 
 /** A line without one of its points. */
-export function withoutPoint({ points, stiffness }: SoftLine, at: number): SoftLine {
-  return { points: points.toSpliced(2 * at, 2), stiffness: stiffness.toSpliced(at, 1) };
+export function withoutPoint(soft: SoftLine, at: number): SoftLine {
+  return { ...soft, points: soft.points.toSpliced(2 * at, 2), stiffness: soft.stiffness.toSpliced(at, 1) };
 }
 
 /** Screen px within which a point is taken. */
