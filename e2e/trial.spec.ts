@@ -38,7 +38,7 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
       .getByRole('button', { name: 'Three-quarter' })
       .click();
     await ledger.getByRole('button', { name: /^Walk/ }).click();
-    await expect(ledger.getByText(/^Hip A shows \d+ px of /)).toBeVisible({ timeout: 90_000 });
+    await expect(ledger.getByText(/^Hip A shows [\d,]+ px of /)).toBeVisible({ timeout: 90_000 });
     await page.keyboard.press('t');
     await expect(page.getByText(/^\d+ of 24/)).toBeVisible();
   });

@@ -39,7 +39,7 @@ const WORDS: Readonly<Record<Fault, string>> = {
 function showsInWords(shows: BendPlace['shows']): string {
   const all = FAULTS.flatMap((fault) => {
     const px = shows[fault];
-    return px === undefined ? [] : [`${Math.round(px)} px of ${WORDS[fault]}`];
+    return px === undefined ? [] : [`${counted(Math.round(px), 'px', 'px')} of ${WORDS[fault]}`];
   });
   return [all.slice(0, -1).join(', '), all.at(-1)].filter(Boolean).join(' and ');
 }

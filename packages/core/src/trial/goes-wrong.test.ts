@@ -167,7 +167,7 @@ test('what a joint shows is measured in the pose: cut straight through it shows 
   expect(finding).toMatchObject({
     kind: 'unclean',
     all: [1, 2],
-    sentence: expect.stringMatching(/ shows \d+ px of daylight.* at worst, in 2 frames\. Mend it in Joints\.$/),
+    sentence: expect.stringMatching(/ shows [\d,]+ px of daylight.* at worst, in 2 frames\. Mend it in Joints\.$/),
   });
 });
 
