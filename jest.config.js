@@ -25,37 +25,43 @@ const shared = {
     '^@limber-sheaf/formats$': '<rootDir>/packages/formats/src/index.ts',
   },
   rootDir: import.meta.dirname,
-  // Jest's sandbox makes every global name a slow look-up; in loops over pixels that is most of the time.
-  sandboxInjectedGlobals: [
-    ...['Math', 'Number', 'Array', 'Object', 'Map', 'Set', 'Infinity'],
-    ...[
-      'Uint8Array',
-      'Uint16Array',
-      'Uint32Array',
-      'Int8Array',
-      'Int16Array',
-      'Int32Array',
-      'Float32Array',
-      'Float64Array',
-    ],
-  ],
 };
+
+/** Jest's sandbox makes every global name a slow look-up; in loops over pixels that is most of the time. */
+const LOOKED_UP = [
+  ...['Math', 'Number', 'Array', 'Object', 'Map', 'Set'],
+  ...[
+    'Uint8Array',
+    'Uint16Array',
+    'Uint32Array',
+    'Int8Array',
+    'Int16Array',
+    'Int32Array',
+    'Float32Array',
+    'Float64Array',
+  ],
+];
 
 export default {
   projects: [
     {
       ...shared,
-      displayName: 'unit',
+      displayName: 'core',
+      testMatch: ['<rootDir>/packages/**/*.test.ts'],
+      // Packages that pages depend on declare this name themselves.
+      sandboxInjectedGlobals: [...LOOKED_UP, 'Infinity'],
+    },
+    {
+      ...shared,
+      displayName: 'web',
       setupFiles: ['<rootDir>/apps/web/src/testing/browser.ts'],
-      testMatch: [
-        '<rootDir>/packages/**/*.test.ts',
-        '<rootDir>/apps/web/**/*.test.ts',
-        '<rootDir>/apps/web/**/*.test.tsx',
-      ],
+      testMatch: ['<rootDir>/apps/web/**/*.test.ts', '<rootDir>/apps/web/**/*.test.tsx'],
+      sandboxInjectedGlobals: LOOKED_UP,
     },
     {
       ...shared,
       displayName: 'api',
+      sandboxInjectedGlobals: LOOKED_UP,
       globalSetup: '<rootDir>/apps/server/test/servers-up.ts',
       globalTeardown: '<rootDir>/apps/server/test/servers-down.ts',
       setupFiles: ['<rootDir>/apps/server/test/own-database.ts'],

@@ -89,19 +89,20 @@ const sources = [
 const jest = (report, ...select) => [
   'node',
   'node_modules/jest/bin/jest.js',
-  '--maxWorkers=2',
   '--json',
   `--outputFile=${results}/${report}`,
   ...select,
 ];
 const tests = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
 
-/** Goes on at the times at which the others wait for a database or a browser. */
-async function whatWaitsForNobody() {
-  await checkAll(sources);
-  const core = jest('core.json', '--selectProjects=unit', '--testPathPatterns=packages/');
+/** Tests of the core and the formats; beside the checks of the sources, one at a time is enough for both cores. */
+async function testCore() {
+  const core = jest('core.json', '--selectProjects=core', '--maxWorkers=1');
   count('core.json', await runInTheGaps('unit tests of core and formats', core), tests);
 }
+
+/** Goes on at the times at which the others wait for a database or a browser, and when they have ended. */
+const whatWaitsForNobody = () => Promise.all([checkAll(sources), testCore()]);
 
 const beside = whatWaitsForNobody();
 const built = await run('build', ['bash', 'scripts/build.sh']);
@@ -113,9 +114,9 @@ try {
     API_DATABASE_URLS: `${await freshDatabase(postgres, 'api_1')} ${await freshDatabase(postgres, 'api_2')}`,
     SCHEMA_DATABASE_URL: await freshDatabase(postgres, 'schema'),
   };
-  const web = jest('web.json', '--selectProjects=unit', '--testPathPatterns=apps/web/');
+  const web = jest('web.json', '--selectProjects=web', '--maxWorkers=2');
   count('web.json', await run('unit tests of the interface', web), tests);
-  const api = jest('api.json', '--selectProjects=api');
+  const api = jest('api.json', '--selectProjects=api', '--maxWorkers=2');
   count('api.json', await run('API tests on the real database', api, env), tests);
 } finally {
   postgres.stop();

@@ -1,6 +1,6 @@
 import { DiffBuilder } from '../document/diff.js';
 import { findPart } from '../document/find.js';
-import type { CharacterDoc, Diff, DrawingId, PoseId, PoseRow } from '../document/rows.js';
+import type { CharacterDoc, Diff, DrawingId, PartId, PoseId, PoseRow } from '../document/rows.js';
 import { LimberError } from '../errors.js';
 import { drawingAt, drawingById, setById } from '../swaps/find-swaps.js';
 import { MOST_POSES, samePose } from './pose-edits.js';
@@ -23,17 +23,19 @@ export function takePoses(doc: CharacterDoc, other: CharacterDoc, freshId: () =>
   const diff = new DiffBuilder();
   const [taken, notes]: [string[], string[]] = [[], []];
   const scale = (doc.views[0]?.height ?? 1) / (other.views[0]?.height ?? 1);
+  const partHere = (partId: PartId) => {
+    const there = other.parts.find(({ id }) => id === partId);
+    return there && findPart(doc, there)?.id;
+  };
   for (const pose of other.poses) {
-    const turned = pose.partIds.flatMap((partId, at) => {
-      const there = other.parts.find(({ id }) => id === partId);
-      const here = there && findPart(doc, there);
-      return here ? [{ partId: here.id, angle: pose.angles[at] }] : [];
+    const turned = pose.partIds.flatMap((there, at) => {
+      const partId = partHere(there);
+      return partId ? [{ partId, angle: pose.angles[at] }] : [];
     });
     const drawingIds = pose.drawingIds.flatMap((id) => drawingHere(doc, other, id) ?? []);
-    const looking = pose.pupilIds.flatMap((partId, at) => {
-      const there = other.parts.find(({ id }) => id === partId);
-      const here = there && findPart(doc, there);
-      return here ? [{ partId: here.id, by: pose.gaze.slice(2 * at, 2 * at + 2) }] : [];
+    const looking = pose.pupilIds.flatMap((there, at) => {
+      const partId = partHere(there);
+      return partId ? [{ partId, by: pose.gaze.slice(2 * at, 2 * at + 2) }] : [];
     });
     if (samePose(doc, pose.name)) notes.push(`${pose.name}: there is a pose of that name.`);
     else if (turned.length + looking.length + drawingIds.length === 0)

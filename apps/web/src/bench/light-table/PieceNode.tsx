@@ -2,12 +2,25 @@ import type { DerivedRefs, DrawStep, PieceRow, Placement, SheetRef } from '@limb
 import { Suspense, lazy, memo } from 'react';
 import { Group, Image } from '../../ui/konva';
 import { usePicture } from './usePicture';
+import { useTogether } from './useTogether';
 
 /** Few characters bend softly: what it takes comes with the first that does. */
 const SoftSheets = lazy(() => import('./SoftSheets').then((module) => ({ default: module.SoftSheets })));
 
 function SheetNode({ sheet, by }: { sheet: SheetRef; by: number }) {
   const laid = usePicture(sheet, by);
+  if (!laid) return null;
+  const { release: _release, ...drawn } = laid;
+  return <Image {...drawn} perfectDrawEnabled={false} />;
+}
+
+/** A piece's sheets, drawn as one picture. */
+function SheetsNode({ sheets, by }: { sheets: readonly SheetRef[]; by: number }) {
+  return sheets.length === 1 ? <SheetNode sheet={sheets[0]} by={by} /> : <TogetherNode sheets={sheets} by={by} />;
+}
+
+function TogetherNode({ sheets, by }: { sheets: readonly SheetRef[]; by: number }) {
+  const laid = useTogether(sheets, by);
   if (!laid) return null;
   const { release: _release, ...drawn } = laid;
   return <Image {...drawn} perfectDrawEnabled={false} />;
@@ -87,11 +100,7 @@ export const PieceNode = memo(function PieceNode({
       ) : sheet === 'line' ? (
         derived?.line && !bare && <SheetNode sheet={derived.line} by={by} />
       ) : (
-        <>
-          {derived?.under && !bare && <SheetNode sheet={derived.under} by={by} />}
-          {derived?.overlap && !bare && <SheetNode sheet={derived.overlap} by={by} />}
-          <SheetNode sheet={derived?.clean && !bare ? derived.clean : piece.face} by={by} />
-        </>
+        <SheetsNode sheets={bare ? [piece.face] : sheetsOf(piece, sheet, derived)} by={by} />
       )}
     </Group>
   );
