@@ -9,7 +9,7 @@ test('a raw design is drafted in one go; its doubts are stepped through and answ
   const ledger = page.getByRole('complementary', { name: 'Ledger' });
   await ledger.getByRole('button', { name: 'First draft' }).click();
   const doubts = ledger.getByRole('region', { name: 'Doubts' });
-  await expect(doubts).toContainText('Not found', { timeout: 40_000 });
+  await expect(doubts).toContainText('Not found', { timeout: 120_000 });
   await expect(ledger.getByText(/of \d+ planned parts cut/)).toBeVisible();
   // Nobody has touched it, and it breathes.
   await page.keyboard.press('9');
