@@ -12,6 +12,7 @@ import {
   uncutEntry,
   uncutOf,
   type CharacterDoc,
+  type SoftLine,
   type JointProof,
   type PackageOptions,
   type PieceImage,
@@ -72,12 +73,13 @@ export async function packView(
   const imageOf = (id: string) => images.find((one) => one.id === id && one.sheet === 'piece')?.image ?? null;
   for (const [at, made] of images.entries()) {
     const packed = await packPiece(doc, row, made, proofs, { scaling, finishing, options });
-    const piece = made.sheet === 'piece' && doc.pieces.find(({ id }) => id === made.id);
+    const own = doc.pieces.find(({ id }) => id === made.id);
+    const piece = made.sheet === 'piece' ? own : undefined;
     const travel = piece ? travelOf(doc, piece, imageOf) : null;
     packed.entry.travel = travel && travel.map(([dx, dy]) => [scaling.length(dx), scaling.length(dy)]);
-    packed.entry.soft = softEntry(doc, made.id, scaling);
-    const tipBeneath = doc.pieces.find(({ id }) => id === made.id)?.soft?.tipBeneath;
-    pieces.push({ ...packed, tipBeneath });
+    packed.entry.soft = own?.soft ? softEntry(own.soft, scaling) : null;
+    packed.tipBeneath = own?.soft?.tipBeneath;
+    pieces.push(packed);
     tell((at + 1) / images.length, 'Pieces');
   }
   const { canvas } = scaling;
@@ -109,9 +111,7 @@ export async function packView(
 }
 
 /** The line that a piece bends along, as it leaves; the outline beneath its limb's fills has the same. */
-function softEntry(doc: CharacterDoc, pieceId: string, scaling: Scaling): RigPiece['soft'] {
-  const soft = doc.pieces.find(({ id }) => id === pieceId)?.soft;
-  if (!soft) return null;
+function softEntry(soft: SoftLine, scaling: Scaling): RigPiece['soft'] {
   const line = placesAlong(soft).map((place): [number, number] => {
     const { x, y } = scaling.place(place);
     return [x, y];

@@ -236,7 +236,7 @@ export function twinJoint(doc: CharacterDoc, piece: PieceRow): JointRow | null {
   const twin = doc.pieces.find((other) => {
     const theirs = partOf(doc, other);
     const isSame = theirs.group === group && theirs.part === part && theirs.index === index;
-    return other.viewId === piece.viewId && isSame && theirs.side !== side;
+    return other.viewId === piece.viewId && isSame && theirs.side === (side === 'A' ? 'B' : 'A');
   });
   return doc.joints.find(({ childId }) => childId === twin?.id) ?? null;
 }

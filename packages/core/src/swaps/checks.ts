@@ -18,10 +18,8 @@ import {
   pieceOfSet,
   setName,
 } from './find-swaps.js';
-import { seatDrift } from './seat.js';
+import { SEATED, seatDrift } from './seat.js';
 
-/** px by which a drawing's marks may lie off the set's. */
-const SEATED = 0.5;
 /** Bare pixels under a drawing that count as none: the rim of the one that it stands for. */
 const RIM = 8;
 

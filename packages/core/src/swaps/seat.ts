@@ -24,6 +24,9 @@ export function seatByMarks(set: readonly number[], own: readonly number[]): Sea
   return { x: Math.round(to.x - from.x), y: Math.round(to.y - from.y) };
 }
 
+/** px by which a drawing's marks may lie off the set's. */
+export const SEATED = 0.5;
+
 /** Seat drift: the largest distance of a drawing's marks from the set's, px; 0 where either has none. */
 export function seatDrift(set: readonly number[], own: readonly number[]): number {
   if (set.length < 4 || own.length < 4) return 0;

@@ -8,7 +8,7 @@ import type { JointProof } from '../joints/prove-joint.js';
 import { lengthsOf, reachChains } from './limbs.js';
 import { limbOf } from '../turns/measure-view.js';
 import { drawingById, inView, marksOf, pieceOfSet, setById } from '../swaps/find-swaps.js';
-import { seatDrift } from '../swaps/seat.js';
+import { SEATED, seatDrift } from '../swaps/seat.js';
 import { rootShare } from './bends-in-motion.js';
 import { findingWords, type Happening, type MotionFault } from './finding-words.js';
 import { NO_FAULTS, type MotionFaults, type MotionPlace } from './motion-faults.js';
@@ -30,9 +30,6 @@ export interface MotionFinding {
 
 /** A foot that slides by more than this share of its leg. */
 const SLIDE = 0.005;
-
-/** px by which a drawing's marks may lie off its set's. */
-const SEATED = 0.5;
 
 /**
  * Measures every frame of a motion: joints that are not clean at their angle, by their proofs; pieces that leave the canvas; feet

@@ -1,16 +1,7 @@
-import {
-  bendPicture,
-  meshOf,
-  scaledLine,
-  uniteRects,
-  type PlacedBitmap,
-  type Rect,
-  type SheetRef,
-  type SoftLine,
-} from '@limber-sheaf/core';
-import { useEffect, useMemo, useState } from 'react';
+import { bendPicture, meshOf, scaledLine, type PlacedBitmap, type SheetRef, type SoftLine } from '@limber-sheaf/core';
+import { useMemo } from 'react';
 import { Image } from '../../ui/konva';
-import { loadPicture, type Laid } from './usePicture';
+import { timesBy, useMadeOf, type LaidTogether } from './useTogether';
 
 /** A soft piece, bent along its line: its sheets are put together once, and bent anew as it turns. */
 export function SoftSheets({
@@ -40,37 +31,11 @@ export function SoftSheets({
 
 /** A piece's sheets as one picture, px of what is `by` times smaller than the canvas; the one before until the next is there. */
 export function useWhole(sheets: readonly SheetRef[], by: number): { picture: PlacedBitmap; by: number } | null {
-  const [whole, setWhole] = useState<{ picture: PlacedBitmap; by: number } | null>(null);
-  const key = JSON.stringify(sheets.map(({ blob, x, y, width, height }) => ({ blob, x, y, width, height })));
-  useEffect(() => {
-    let wanted = true;
-    const wished = JSON.parse(key) as SheetRef[];
-    void Promise.all(wished.map((sheet) => loadPicture(sheet, by))).then(
-      (laid) => {
-        if (wanted && laid.length > 0) setWhole({ picture: together(laid, by), by });
-        for (const one of laid) one.release();
-      },
-      () => undefined,
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [key, by]);
-  return whole;
+  return useMadeOf(sheets, by, wholePicture) ?? null;
 }
 
-/** Pictures laid over one another, back to front. */
-function together(laid: readonly Laid[], by: number): PlacedBitmap {
-  const { x, y, width, height } = timesBy(laid.map((one): Rect => one).reduce(uniteRects), 1 / by);
-  const canvas = document.createElement('canvas');
-  canvas.width = width;
-  canvas.height = height;
-  const context = canvas.getContext('2d', { willReadFrequently: true });
-  for (const { image, ...at } of laid) context?.drawImage(image, at.x / by - x, at.y / by - y);
-  const data = context?.getImageData(0, 0, width, height).data ?? new Uint8ClampedArray(width * height * 4);
-  return { x, y, width, height, data: new Uint8Array(data.buffer) };
-}
-
-function timesBy({ x, y, width, height }: Rect, by: number): Rect {
-  return { x: x * by, y: y * by, width: width * by, height: height * by };
+function wholePicture({ canvas, by, x, y, width, height }: LaidTogether): { picture: PlacedBitmap; by: number } {
+  const pixels = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data;
+  const data = pixels ? new Uint8Array(pixels.buffer) : new Uint8Array(width * height * 4);
+  return { picture: { x, y, width, height, data }, by };
 }

@@ -14,6 +14,7 @@ import {
 } from '@limber-sheaf/core';
 import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
+import { eyesTogether } from '../../bench/eyes-together';
 import type { BenchAction } from '../../bench/station';
 import { useBench } from '../../bench/store';
 import { beginMaking, leaveMaking, useMaking } from './making';
@@ -280,15 +281,7 @@ export const SWAP_ACTIONS: readonly BenchAction[] = [
       if (set) void edit('swaps.lids', set.id, { viewId: view.id });
     },
   },
-  {
-    id: 'eyes-together',
-    word: 'Eyes together',
-    key: 't',
-    title: 'All pupils go where one of them is dragged, each within its own white',
-    shown: (bench) => pickedPupil(bench) !== null,
-    on: () => useBench.getState().eyesTogether,
-    run: () => useBench.setState(({ eyesTogether }) => ({ eyesTogether: !eyesTogether })),
-  },
+  eyesTogether('t', (bench) => pickedPupil(bench) !== null),
   {
     id: 'rim',
     word: 'Make the rim',

@@ -95,26 +95,26 @@ function Found({ motion, findings }: { motion: MotionFrames; findings: MotionFin
   );
 }
 
-type MendingStation = 'joints' | 'under' | 'stack' | 'swaps';
+const STATIONS = { joints: 'Joints', under: 'Under', stack: 'Stack', swaps: 'Swaps' } as const;
 
 /** Where what was found is mended, if not at its joint. */
-const MENDED_IN: Partial<Record<MotionFinding['kind'], [MendingStation, string][]>> = {
-  bare: [['under', 'Under']],
-  open: [['under', 'Under']],
-  behind: [['stack', 'Stack']],
-  order: [['stack', 'Stack']],
-  out: [['swaps', 'Swaps']],
-  seat: [['swaps', 'Swaps']],
+const MENDED_IN: Partial<Record<MotionFinding['kind'], keyof typeof STATIONS>> = {
+  bare: 'under',
+  open: 'under',
+  behind: 'stack',
+  order: 'stack',
+  out: 'swaps',
+  seat: 'swaps',
 };
 
 /** A finding shows its worst frame; from there it leads to where it is mended, with the pose in hand. */
 function FindingLine({ finding, motion }: { finding: MotionFinding; motion: MotionFrames }) {
   const { doc, view, go } = useOnBench();
   const { kind, sentence, worst, jointId, pieceId } = finding;
+  const door = MENDED_IN[kind] ?? (jointId ? 'joints' : null);
   // A canvas is only as large as the design, and an arm may but have moved away: to be known, and no fault.
-  const doors: [MendingStation, string][] = MENDED_IN[kind] ?? (jointId ? [['joints', 'Joints']] : []);
   const look = kind === 'outside' || kind === 'open' ? 'border-brass' : 'border-madder bg-madder-wash';
-  const mend = (station: MendingStation) => () => {
+  const mend = (station: keyof typeof STATIONS) => {
     useTrial.setState({ along: { bends: bendsOf(doc, view.id, motion.poses[worst]), jointId, pieceId } });
     go(station);
   };
@@ -125,11 +125,7 @@ function FindingLine({ finding, motion }: { finding: MotionFinding; motion: Moti
       </button>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         <Action onClick={() => holdFrame(worst)}>Show frame {worst + 1}</Action>
-        {doors.map(([station, word]) => (
-          <Action key={station} onClick={mend(station)}>
-            To {word}
-          </Action>
-        ))}
+        {door && <Action onClick={() => mend(door)}>To {STATIONS[door]}</Action>}
       </div>
     </div>
   );

@@ -26,10 +26,10 @@ function WornDrawing({ set }: { set: SwapSetRow }) {
   const drawings = drawnIn(doc, set, view.id);
   const shown = drawings.find(({ id }) => wears.includes(id)) ?? drawings.find(({ isDefault }) => isDefault);
   const choose = (id: string) => {
-    const others = wears.filter((one) => !drawings.some((drawing) => drawing.id === one));
     const isDefault = drawings.some((drawing) => drawing.id === id && drawing.isDefault);
+    const over = wornOver(doc, wears, [id]);
     useTrial.setState({ motion: null, playing: false });
-    wear(doc, view.id, isDefault ? others : wornOver(doc, others, [id]));
+    wear(doc, view.id, isDefault ? over.filter((one) => one !== id) : over);
   };
   return (
     <LedgerRow name={setName(doc, set)}>

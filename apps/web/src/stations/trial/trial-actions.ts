@@ -1,9 +1,10 @@
 import { mirrorPose, motionsFor, poseOf, pupilsIn, reachChains } from '@limber-sheaf/core';
 import type { BenchValue } from '../../bench/context';
+import { eyesTogether } from '../../bench/eyes-together';
 import type { BenchAction } from '../../bench/station';
 import { isBent, useBench } from '../../bench/store';
 import { endOf, reachTo } from './trial-hand';
-import { backToRest, holdFrame, standLike, tryMotion, useTrial } from './trial-store';
+import { backToRest, holdFrame, poseByHand, standLike, tryMotion, useTrial } from './trial-store';
 
 /** Plays the motion that is tried, or the first that can be. */
 function play({ doc, view }: BenchValue): void {
@@ -14,7 +15,7 @@ function play({ doc, view }: BenchValue): void {
 
 function mirror({ doc, view }: BenchValue): void {
   const { bends, shift, gaze } = useBench.getState();
-  useTrial.setState({ motion: null, playing: false, reaching: null });
+  poseByHand();
   standLike(doc, view.id, mirrorPose(doc, poseOf(doc, bends, shift, gaze)));
 }
 
@@ -67,15 +68,7 @@ export const trialActions: BenchAction[] = [
     when: () => useTrial.getState().reaching !== null,
     run: flip,
   },
-  {
-    id: 'eyes-together',
-    word: 'Eyes together',
-    key: 'e',
-    title: 'All pupils go where one of them is dragged, each within its own white',
-    shown: ({ doc, view }) => pupilsIn(doc, view.id).length > 1,
-    on: () => useBench.getState().eyesTogether,
-    run: () => useBench.setState(({ eyesTogether }) => ({ eyesTogether: !eyesTogether })),
-  },
+  eyesTogether('e', ({ doc, view }) => pupilsIn(doc, view.id).length > 1),
   {
     id: 'ghost',
     word: 'Ghost',

@@ -23,7 +23,7 @@ import type { BenchValue } from '../../bench/context';
 import type { Hand, TableView } from '../../bench/station';
 import { setBend, useBench } from '../../bench/store';
 import { keepLine, softPicked, takePoint, useSoft, withPointAt } from './soft-store';
-import { useTrial } from './trial-store';
+import { poseByHand, useTrial } from './trial-store';
 
 /** What the hand holds: a limb that reaches, by where it was grasped, or one joint. */
 type Held =
@@ -93,7 +93,7 @@ function lookTo({ pupilId, from, before, turned, travels }: Look, at: { x: numbe
   const was = before[pupilId] ?? { x: 0, y: 0 };
   const { eyesTogether } = useBench.getState();
   const gaze = gazeAt(before, travels, pupilId, { x: was.x + by.x, y: was.y + by.y }, eyesTogether);
-  useTrial.setState({ motion: null, playing: false, reaching: null });
+  poseByHand();
   useBench.setState({ gaze });
 }
 
@@ -148,7 +148,7 @@ export const trialHand: Hand = {
           const { state, effect } = bendStep(held.bend, { kind: 'move', at });
           held = { kind: 'joint', bend: state };
           if (effect) {
-            useTrial.setState({ motion: null, playing: false, reaching: null });
+            poseByHand();
             setBend(effect.jointId, effect.angle);
           }
         }

@@ -103,6 +103,11 @@ export function wear(doc: CharacterDoc, viewId: ViewId, wears: readonly DrawingI
   showDrawings(doc, viewId, wears);
 }
 
+/** From here on it is posed by hand: no motion is tried, and no limb is on its way. */
+export function poseByHand(): void {
+  useTrial.setState({ motion: null, playing: false, reaching: null });
+}
+
 /** Stands in a pose, as far as a view has its joints and pupils. */
 export function standLike(doc: CharacterDoc, viewId: ViewId, pose: Pose): void {
   const gaze = gazeIn(doc, viewId, pose);
