@@ -120,24 +120,27 @@ function fitDisc(doc: CharacterDoc, childId: PieceId, parentId: PieceId, art: Vi
   let parentStretch = parentSides(null);
   // Of a hidden side is known how far it lies from the other: at a hinge from the other piece, at a root from what hangs
   // on it, which goes on from it.
+  const goesOn = () => nextStretch(tip && art.pieces.get(tip.id)?.face, tip, laterThan, art.design);
   const beyond = () => {
-    const next = tip && art.pieces.get(tip.id)?.face;
-    if (!next) return null;
-    const { edge, thick } = see(next, laterThan(tip.id), art.design);
-    const stretch = limbStretch(edge, tip, middleOf(next), thick);
-    if (!stretch) return null;
+    const next = goesOn();
+    if (!next || !tip) return null;
     // From joint to joint an animal's leg may turn and swell; from the root on an arm, a leg or a tail tapers all along.
-    return planned === 'one-sided'
-      ? tapersTo(stretch, Math.hypot(tip.x - middle.x, tip.y - middle.y))
-      : even(stretch.half);
+    return planned === 'one-sided' ? tapersTo(next, Math.hypot(tip.x - middle.x, tip.y - middle.y)) : even(next.half);
   };
   const sides = (half: HalfWidth | null, from = middle, taken = 0) =>
     limbStretch(childSeen.edge, from, tip ?? middleOf(child), across(childSeen), half, taken);
   // A border along a limb's side says little of where it begins: that lies as far from its middle as its tip does.
+  const fromEither = (taken: number) =>
+    clearer(sides(null, middle, taken), tip && sides(null, mirrored(tip, middleOf(child)), taken));
   let childStretch =
     (twin.half === null ? null : sides(even(twin.half))) ??
-    clearer(sides(null), tip && sides(null, mirrored(tip, middleOf(child)))) ??
+    fromEither(0) ??
     sides(planned !== 'one-sided' && parentStretch ? even(parentStretch.half) : beyond());
+  // Of whose root one side is too short to tell, tapers as what hangs from it does.
+  if (planned === 'one-sided' && childStretch && !childStretch.isTold) {
+    const next = goesOn();
+    if (next?.isTold) childStretch = fromEither(Math.min(0, next.slope)) ?? childStretch;
+  }
   if (!parentStretch && childStretch && planned !== 'one-sided') parentStretch = parentSides(even(childStretch.half));
   if (planned !== 'one-sided' && planned !== 'swivel') {
     parentStretch = taperedTo(childStretch, parentStretch, (taken) => parentSides(null, taken));
@@ -246,6 +249,18 @@ function hiddenFit(
   const kind = planned ?? 'hinge';
   const discOn = kind === 'one-sided' ? ROOT_END : 'both';
   return { ...fit, confidence: HIDDEN, fillColour: fillOf(child, fit), kind, discOn };
+}
+
+/** The stretch of a limb that hangs from a piece, from the joint on; null where nothing hangs there, or it has no sides. */
+function nextStretch(
+  face: PlacedBitmap | null | undefined,
+  tip: { id: PieceId; x: number; y: number } | null,
+  laterThan: (id: PieceId) => PlacedBitmap[],
+  design: PlacedBitmap,
+): Stretch | null {
+  if (!face || !tip) return null;
+  const { edge, thick } = see(face, laterThan(tip.id), design);
+  return limbStretch(edge, tip, middleOf(face), thick);
 }
 
 /** A limb that is as wide all along. */

@@ -105,6 +105,13 @@ test('roots lie on their limb, within 15 % of its width of where it truly turns'
   expect(share(roots, ({ off, truth }) => off <= 0.15 * 2 * truth.radius)).toBeGreaterThan(0.9);
 });
 
+test('roots are as wide as their limb, also where the body covers one of its sides', () => {
+  const roots = placed.filter(({ truth }) => truth.kind === 'one-sided');
+  expect(
+    share(roots, ({ truth, row }) => Math.abs((row?.radius ?? 0) - truth.radius) <= 0.1 * truth.radius),
+  ).toBeGreaterThan(0.88);
+});
+
 test('a disc is about as wide as its limb, whatever else lies near', () => {
   expect(share(placed, ({ row, truth }) => (row?.radius ?? 0) >= 0.8 * truth.radius)).toBeGreaterThan(0.98);
 });
