@@ -277,6 +277,7 @@ export {
   movedByHandle,
 } from './stack/handles.js';
 export {
+  JUMP,
   addOrderChange,
   orderChangeById,
   orderJumps,

@@ -21,14 +21,22 @@ function start(name: 'hand' | 'background'): Held {
   return worker;
 }
 
-/** The worker for what the hand waits for. @typeParam T the tasks that are asked for */
-export function handWorker<T>(): Comlink.Remote<T> {
-  return (started.hand ?? start('hand')) as unknown as Comlink.Remote<T>;
+/**
+ * The worker for what the hand waits for.
+ * @param tasks whose tasks are asked for: the light table's own, or a station's
+ * @typeParam T these tasks
+ */
+export function handWorker<T>(tasks = 'table'): Comlink.Remote<T> {
+  return tasksOf<T>(started.hand ?? start('hand'), tasks);
 }
 
 /** The worker for what goes on in the background, so that neither holds up the other. */
-export function backgroundWorker<T>(): Comlink.Remote<T> {
-  return (started.background ?? start('background')) as unknown as Comlink.Remote<T>;
+export function backgroundWorker<T>(tasks = 'table'): Comlink.Remote<T> {
+  return tasksOf<T>(started.background ?? start('background'), tasks);
+}
+
+function tasksOf<T>(worker: Held, tasks: string): Comlink.Remote<T> {
+  return (worker as unknown as Record<string, Comlink.Remote<T>>)[tasks];
 }
 
 /** The key of a state, which tasks take in its place; the workers are told of a new one before they can be asked about it. */

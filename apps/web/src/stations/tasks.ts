@@ -1,28 +1,12 @@
-import { crossTasks } from './cut/cross-tasks';
-import { cutTasks } from './cut/cut-tasks';
-import { designTasks } from './cut/design-tasks';
-import { proposalTasks } from './cut/proposal-tasks';
-import { sheetTasks } from './handoff/sheet-tasks';
-import { bendTasks } from './joints/bend-tasks';
-import { jointTasks } from './joints/joint-tasks';
-import { nameTasks } from './names/name-tasks';
-import { planTasks } from './plan/plan-tasks';
-import { stackTasks } from './stack/stack-tasks';
-import { swapTasks } from './swaps/swap-tasks';
-import { underTasks } from './under/under-tasks';
-
-/** Everything that stations ask the workers for. */
+/** What stations ask the workers for, by the name under which they ask. */
 export const STATION_TASKS = {
-  ...planTasks,
-  ...cutTasks,
-  ...crossTasks,
-  ...designTasks,
-  ...proposalTasks,
-  ...jointTasks,
-  ...bendTasks,
-  ...underTasks,
-  ...stackTasks,
-  ...nameTasks,
-  ...swapTasks,
-  ...sheetTasks,
+  plan: async () => (await import('./plan/plan-tasks')).planTasks,
+  cut: async () => (await import('./cut/tasks')).tasks,
+  proposals: async () => (await import('./cut/proposal-tasks')).proposalTasks,
+  joints: async () => (await import('./joints/tasks')).tasks,
+  under: async () => (await import('./under/under-tasks')).underTasks,
+  stack: async () => (await import('./stack/stack-tasks')).stackTasks,
+  names: async () => (await import('./names/name-tasks')).nameTasks,
+  swaps: async () => (await import('./swaps/swap-tasks')).swapTasks,
+  handoff: async () => (await import('./handoff/sheet-tasks')).sheetTasks,
 };

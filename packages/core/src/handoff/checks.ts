@@ -82,18 +82,19 @@ export function reportView(
   const measures = byCheck(doc, viewId, sheets);
   for (const [place, { check }] of VIEW_CHECKS.entries()) {
     const values = measures[place].map(({ key }) => measured.get(key));
-    if (check.id === 'joints-clean')
+    // Two stations may look at one thing, each in its own way.
+    const same = checks.at(-1)?.id === check.id ? checks.pop() : undefined;
+    if (check.id === 'joints-clean' && !same)
       joints = turningJoints(doc, viewId).flatMap(({ id }, at) => {
         const proof = values[at] as BendProof | null;
         return proof ? [{ jointId: id, ...proof }] : [];
       });
-    // Two stations may look at one thing, each in its own way.
-    const same = checks.at(-1)?.id === check.id ? checks.pop() : undefined;
     const report = check.report(doc, viewId, values, same?.findings ?? []);
     const figure = (same?.figure ?? 0) + report.figure;
+    const of = report.of ?? same?.of;
     const findings = [...(same?.findings ?? []), ...report.findings];
-    const ok = findings.length === 0 && isWhole({ ...report, figure });
-    checks.push({ ...report, id: check.id, view, ok, figure, findings });
+    const ok = findings.length === 0 && isWhole({ figure, of });
+    checks.push({ ...report, id: check.id, view, ok, figure, ...(of === undefined ? {} : { of }), findings });
   }
   return { checks: doc.pieces.some((piece) => piece.viewId === viewId) ? checks : checks.map(nothingCut), joints };
 }

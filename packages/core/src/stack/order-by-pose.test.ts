@@ -9,6 +9,7 @@ import { orderChangeEntries } from '../handoff/rig-entry.js';
 import { deleteJoint } from '../joints/joint-edits.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
+import { checkView } from '../handoff/checks.js';
 import { addOrderChange, orderJumps, removeOrderChange, setOrderRange } from './order-by-pose.js';
 
 const limb = jointedLimb(drawLimb({ width: 44, angle: 0, line: 6 }));
@@ -116,3 +117,21 @@ test('a package tells them by name', () => {
 });
 
 const nameOf = (id: string) => (id === 'lower' ? 'arm_A_lower' : 'arm_A_upper');
+
+test('a change that is seen to jump counts among the checks until it is taken away', () => {
+  const checked = (of: CharacterDoc) => {
+    const family = checkView(of, 'v', limb.art).checks.find(({ id }) => id === 'family');
+    return { ...family, findings: family?.findings.map(({ sentence, bends }) => ({ sentence, bends })) };
+  };
+  const { ok, figure, of, findings } = checked(changed);
+  expect({ ok, figure, of }).toEqual({ ok: false, figure: 1, of: 2 });
+  expect(findings).toEqual([
+    {
+      sentence: expect.stringMatching(
+        /^arm_A_lower is seen to jump behind arm_A_upper at (40|90)° of .*: [\d,]+ px change at once\./,
+      ),
+      bends: expect.any(Object),
+    },
+  ]);
+  expect(checked(doc)).toMatchObject({ ok: true, figure: 2, of: 2, findings: [] });
+});

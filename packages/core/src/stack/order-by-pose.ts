@@ -108,7 +108,7 @@ function refuseRange(doc: CharacterDoc, joint: JointRow, low: number, high: numb
 }
 
 /** Where the draw order changes while a joint turns, and how much is seen to jump there. */
-interface OrderJump {
+export interface OrderJump {
   angle: number;
   /** px of the picture that change as the order does. */
   area: number;
@@ -127,6 +127,9 @@ export interface OrderJumps {
   better: OrderJump | null;
 }
 
+/** px that may change at once before it is called a jump. */
+export const JUMP = 4;
+
 /** Angles at which a change is tried to begin. */
 const TRIES = 12;
 
@@ -136,17 +139,32 @@ const TRIES = 12;
  * @throws LimberError `not-found` where its joint is gone
  */
 export function orderJumps(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow): OrderJumps {
-  const joint = jointById(doc, change.jointId);
-  const { low, high } = change;
-  const [near, far, end] = low > 0 ? [low, high, joint.rangeHigh] : [high, low, joint.rangeLow];
+  const [near, far] = endsOfChange(change);
   const jump = (angle: number): OrderJump => ({ angle, area: jumpAt(doc, art, change, angle) });
-  const jumps = (far === end ? [near] : [near, far]).map(jump);
+  const jumps = jumpsOf(doc, art, change);
   if (jumps[0].area === 0) return { jumps, better: null };
   const tries = Array.from({ length: TRIES - 1 }, (_, k) => Math.round((far * (k + 1)) / TRIES)).filter(
     (angle, at, all) => angle !== 0 && angle !== near && all.indexOf(angle) === at,
   );
   const [best] = tries.map(jump).sort((a, b) => a.area - b.area || Math.abs(a.angle - near) - Math.abs(b.angle - near));
   return { jumps, better: best && best.area < jumps[0].area ? best : null };
+}
+
+/**
+ * How much is seen to jump where a change of the draw order begins, and where it ends before the joint's range does.
+ * @param art pictures of all pieces of the view, with what follows from their rows
+ * @throws LimberError `not-found` where its joint is gone
+ */
+export function jumpsOf(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow): OrderJump[] {
+  const joint = jointById(doc, change.jointId);
+  const [near, far] = endsOfChange(change);
+  const end = change.low > 0 ? joint.rangeHigh : joint.rangeLow;
+  return (far === end ? [near] : [near, far]).map((angle) => ({ angle, area: jumpAt(doc, art, change, angle) }));
+}
+
+/** The ends of a change's range: the one nearer to rest first. */
+function endsOfChange({ low, high }: OrderChangeRow): [near: number, far: number] {
+  return low > 0 ? [low, high] : [high, low];
 }
 
 function jumpAt(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, angle: number): number {

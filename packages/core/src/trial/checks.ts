@@ -2,7 +2,8 @@ import { drawOrder, pieceName } from '../document/family.js';
 import { deriveKey } from '../document/keys.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { movesOf, posesIn, seenInMotion } from './faults-in-motion.js';
-import { motionFrames, motionKeys, motionsFor } from './motions.js';
+import { slidesIn } from './measure-motion.js';
+import { MOTION_KEYS, motionFrames, motionKeys, motionsFor } from './motions.js';
 import { bendsOf } from './pose.js';
 import { FPS, tellingFrames } from './telling-frames.js';
 
@@ -60,5 +61,55 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
   },
 };
 
+/** How far a standing foot slides in its worst frame, by its joint's place in the order of what it turns. */
+interface FootSlide {
+  at: number;
+  /** px a frame. */
+  by: number;
+  motion: number;
+  frame: number;
+}
+
+/** Feet that slide while they stand: their joints do not let them go with the floor. */
+const feetStand: ViewCheck<FootSlide[]> = {
+  id: 'joints-clean',
+  measures(doc, viewId, sheets) {
+    return [
+      {
+        key: deriveKey('feet 1', movesOf(doc, viewId, sheets)),
+        what: 'Feet on the floor',
+        pieces: [],
+        measure() {
+          const order = drawOrder(doc, viewId);
+          const slides = MOTION_KEYS.flatMap((key, motion) => {
+            const found = slidesIn(doc, viewId, motionFrames(doc, viewId, key, { fps: FPS, amount: 1 }));
+            return found.map(({ pieceId, frame, figure }) => ({
+              ...{ at: order.findIndex(({ id }) => id === pieceId), by: figure, motion, frame },
+            }));
+          });
+          return order.flatMap(
+            (_, place) => slides.filter(({ at }) => at === place).sort((a, b) => b.by - a.by)[0] ?? [],
+          );
+        },
+      },
+    ];
+  },
+  report(doc, viewId, [slides], found) {
+    const order = drawOrder(doc, viewId);
+    const motions = motionsFor(doc, viewId);
+    const findings = slides.map(({ at, by, motion, frame }): Finding => {
+      const { key, word } = motions[motion];
+      const { poses } = motionFrames(doc, viewId, key, { fps: FPS, amount: 1 });
+      return {
+        sentence: `${pieceName(doc, order[at])} slides by ${by.toFixed(1)} px a frame while it stands: ${word}, frame ${frame + 1}. Widen the range of its joint in Joints.`,
+        jointId: doc.joints.find(({ childId }) => childId === order[at].id)?.id,
+        bends: poses[frame] && bendsOf(doc, viewId, poses[frame]),
+      };
+    });
+    const others = findings.filter(({ jointId }) => !found.some((one) => one.jointId === jointId));
+    return { figure: 0 - others.length, unit: 'joints', findings };
+  },
+};
+
 /** What Trial checks. */
-export const TRIAL_CHECKS = [viewCheck(hiddenPaint)];
+export const TRIAL_CHECKS = [viewCheck(hiddenPaint), viewCheck(feetStand)];

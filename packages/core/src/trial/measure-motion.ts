@@ -75,7 +75,7 @@ export function measureMotion(
         });
     }
   }
-  happened.push(...slides(doc, viewId, motion, placed), ...orderJumps(doc, viewId, bends, placed));
+  happened.push(...slidesOf(doc, viewId, motion, placed), ...orderJumps(doc, viewId, bends, placed));
   return grouped(doc, happened);
 }
 
@@ -145,8 +145,14 @@ function pastCanvas(
   return Math.max(...reaches);
 }
 
-/** Feet that do not go with the floor while they stand. */
-function slides(
+/** Feet of a motion that do not go with the floor while they stand. */
+export function slidesIn(doc: CharacterDoc, viewId: ViewId, motion: MotionFrames): Happening[] {
+  if (motion.planted.every((parts) => parts.length === 0)) return [];
+  const placed = motion.poses.map((pose) => placeSoftly(doc, viewId, bendsOf(doc, viewId, pose), pose.root));
+  return slidesOf(doc, viewId, motion, placed);
+}
+
+function slidesOf(
   doc: CharacterDoc,
   viewId: ViewId,
   { planted, floor }: MotionFrames,

@@ -1,5 +1,6 @@
 import { applyDiff } from '../document/diff.js';
 import type { CharacterDoc } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
 import { fitAllJoints } from '../joints/place-fitted.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { onTheBench } from '../testing/troupe/index.js';
@@ -10,6 +11,7 @@ import { pieceById } from '../document/find.js';
 import { lengthsOf, reachChains } from './limbs.js';
 import { keepPose } from './pose-edits.js';
 import { measureMotion } from './measure-motion.js';
+import { TRIAL_CHECKS } from './checks.js';
 import { MOTION_KEYS, motionFrames, motionsFor } from './motions.js';
 import { bendsOf, mirrorPose, poseOf } from './pose.js';
 
@@ -180,6 +182,25 @@ test('while a line is said it breathes, and each frame shows the drawings of its
   expect(said.poses.some(({ root }) => root.y < -1)).toBe(true);
   expect(motionFrames(speaking, viewOf(doc), 'say', { fps: 12, amount: 1 }).poses).toEqual([]);
   expect(motionFrames(doc, viewOf(doc), 'say', { fps: 12, amount: 1, says }).poses).toEqual([]);
+});
+
+test('feet that slide in a motion count among the checks, each by its joint; those that stand do not', () => {
+  const feet = TRIAL_CHECKS.find(({ id }) => id === 'joints-clean');
+  const checked = (doc: CharacterDoc) => {
+    const view = viewOf(doc);
+    const measured = feet?.measures(doc, view, {}).map(({ measure }) => measure({} as ViewArt)) ?? [];
+    return feet?.report(doc, view, measured, []);
+  };
+  const doc = people.get(0) as CharacterDoc;
+  expect(checked(doc)).toEqual({ figure: 0, unit: 'joints', findings: [] });
+  const stiff = { ...doc, joints: doc.joints.map((joint) => ({ ...joint, rangeLow: -4, rangeHigh: 4 })) };
+  const found = checked(stiff);
+  expect(found?.findings.length).toBeGreaterThan(0);
+  expect(found?.figure).toBe(-(found?.findings.length ?? 0));
+  for (const { sentence, jointId, bends } of found?.findings ?? []) {
+    expect(sentence).toMatch(/^leg_._foot slides by \d+\.\d px a frame while it stands: \w+, frame \d+\./);
+    expect(Object.keys(bends ?? {})).toContain(jointId);
+  }
 });
 
 test('a joint that is not clean, a range that holds a foot back and a small canvas are found, each once', () => {

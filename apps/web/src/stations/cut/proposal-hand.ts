@@ -2,7 +2,7 @@ import { refuse, tell } from '../../ui/tell';
 import { lookAtPlace, pickPiece, useBench } from '../../bench/store';
 import { sameTokens } from '../../bench/parts';
 import { giveShapes, proposalStore, unnamedShapes } from './proposals';
-import { cutWorker } from './worker';
+import { proposalWorker } from './worker';
 
 let asking = false;
 
@@ -11,11 +11,11 @@ export async function hoverShape(at: { x: number; y: number }, pressed: boolean)
   if (asking) return;
   asking = true;
   try {
-    const over = await cutWorker().shapeAt(at.x, at.y);
+    const over = await proposalWorker().shapeAt(at.x, at.y);
     const { over: before, across } = proposalStore.getState();
     if (pressed && over !== null && !across.includes(over)) proposalStore.setState({ across: [...across, over] });
     if (over === before) return;
-    proposalStore.setState({ over, extent: over === null ? null : await cutWorker().extentOf(over) });
+    proposalStore.setState({ over, extent: over === null ? null : await proposalWorker().extentOf(over) });
   } finally {
     asking = false;
   }
@@ -36,7 +36,7 @@ export async function giveAcross(): Promise<void> {
 
 /** A click gives a shape to the picked part; what it has already it keeps. Without a picked part it picks the shape's. */
 export async function clickShape(at: { x: number; y: number }): Promise<void> {
-  const shape = await cutWorker().shapeAt(at.x, at.y);
+  const shape = await proposalWorker().shapeAt(at.x, at.y);
   const { picture: now, parts } = proposalStore.getState();
   proposalStore.setState({ across: [] });
   if (shape === null || !now) return;
@@ -59,7 +59,7 @@ export async function nextUnnamed(): Promise<void> {
   const next = unnamed[(unnamed.indexOf(at ?? -1) + 1) % unnamed.length];
   const shape = picture.shapes[next];
   lookAtPlace(shape.at.x, shape.at.y, Math.max(120, 1.5 * Math.sqrt(shape.area)));
-  proposalStore.setState({ at: next, over: next, extent: await cutWorker().extentOf(next) });
+  proposalStore.setState({ at: next, over: next, extent: await proposalWorker().extentOf(next) });
 }
 
 /** Gives the shape in hand to the picked part; false where there is none of the two. */

@@ -13,7 +13,7 @@ import { keyOf } from '../../bench/worker';
 import type { Tint } from '../../bench/worker/tint';
 import { sameTokens, tokensOf } from '../../bench/parts';
 import type { ProposalPicture } from './proposal-tasks';
-import { cutWorker } from './worker';
+import { proposalWorker } from './worker';
 
 /** One correction of the proposal on the table. */
 export type ProposalStep = { shapes: number[]; tokens: NameTokens | null } | { line: number[] };
@@ -73,7 +73,7 @@ export async function propose(bench: BenchValue, steps: readonly ProposalStep[] 
   const parts = missingParts(doc, view.id);
   proposalStore.setState({ ...NONE, working: true, parts, beneath });
   try {
-    let picture = await cutWorker().propose(keyOf(bench), view.id, parts);
+    let picture = await proposalWorker().propose(keyOf(bench), view.id, parts);
     // Dropped meanwhile: what was computed is not wanted any more.
     if (!proposalStore.getState().working) return;
     if (picture.shapes.length === 0) tell('Nothing is left uncut that could be proposed.');
@@ -108,7 +108,7 @@ export function dropIfChanged(bench: BenchValue): void {
 export function dropProposal(): void {
   proposalStore.setState(NONE);
   keep();
-  void cutWorker().dropProposal();
+  void proposalWorker().dropProposal();
 }
 
 /** Index of a part among those proposed; a part that is not there yet is added. */
@@ -133,8 +133,8 @@ function indexOf(tokens: NameTokens): number {
 
 /** Makes a correction in the worker; null where it is refused, which is said. */
 async function take(step: ProposalStep): Promise<ProposalPicture | null> {
-  if ('shapes' in step) return cutWorker().giveShapes(step.shapes, step.tokens ? indexOf(step.tokens) : null);
-  const answer = await cutWorker().splitShape(step.line);
+  if ('shapes' in step) return proposalWorker().giveShapes(step.shapes, step.tokens ? indexOf(step.tokens) : null);
+  const answer = await proposalWorker().splitShape(step.line);
   if (!('ok' in answer)) return answer;
   refuse(answer.sentence);
   return null;
@@ -181,6 +181,6 @@ export function unnamedShapes({ shapes }: Pick<ProposalPicture, 'shapes'>): numb
 /** What accepting some parts would take, by index. */
 export async function acceptTargets(wanted: readonly number[]): Promise<{ tokens: NameTokens; mask: MaskRuns }[]> {
   const { parts } = proposalStore.getState();
-  const masks = await cutWorker().masks(wanted);
+  const masks = await proposalWorker().masks(wanted);
   return masks.map(({ part, mask }) => ({ tokens: tokensOf(parts[part]), mask }));
 }

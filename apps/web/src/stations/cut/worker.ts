@@ -1,9 +1,7 @@
 import { handWorker } from '../../bench/worker';
-import type { crossTasks } from './cross-tasks';
-import type { cutTasks } from './cut-tasks';
-import type { designTasks } from './design-tasks';
 import type { proposalTasks } from './proposal-tasks';
+import type { tasks } from './tasks';
 
-/** The worker as Cut asks it. */
-export const cutWorker = () =>
-  handWorker<typeof crossTasks & typeof cutTasks & typeof designTasks & typeof proposalTasks>();
+/** The worker as Cut asks it: for what the hand does, and for proposals. */
+export const cutWorker = () => handWorker<typeof tasks>('cut');
+export const proposalWorker = () => handWorker<typeof proposalTasks>('proposals');

@@ -48,7 +48,7 @@ export function PartsSheet() {
             <img src={blobUrl(view.designBlob, 1024)} alt="" className="absolute inset-0 size-full opacity-20" />
             <Picture
               name={`${order.map((piece) => lookOf(piece, sheets[piece.id])).join()} ${JSON.stringify(finish)}`}
-              make={() => handWorker<typeof sheetTasks>().assembled(keyOf(bench), view.id, 1200, finish)}
+              make={() => handWorker<typeof sheetTasks>('handoff').assembled(keyOf(bench), view.id, 1200, finish)}
               className="absolute inset-0 size-full"
             />
             {doc.joints

@@ -29,7 +29,7 @@ const NAMED = 0.6;
 /** px a side that a piece's picture has, at most. */
 const PICTURE = 420;
 
-const worker = () => handWorker<typeof sheetTasks>();
+const worker = () => handWorker<typeof sheetTasks>('handoff');
 
 /** The pieces of a view between their places at rest (0) and spread apart along their limbs (1), each to be picked. */
 export function SpreadParts({ pull }: { pull: number }) {

@@ -1,9 +1,6 @@
 import { backgroundWorker, handWorker } from '../../bench/worker';
-import type { bendTasks } from './bend-tasks';
-import type { jointTasks } from './joint-tasks';
-
-type JointTasks = typeof bendTasks & typeof jointTasks;
+import type { tasks } from './tasks';
 
 /** The workers as Joints asks them: for the hand, and in the background. */
-export const jointWorker = () => handWorker<JointTasks>();
-export const sweepWorker = () => backgroundWorker<JointTasks>();
+export const jointWorker = () => handWorker<typeof tasks>('joints');
+export const sweepWorker = () => backgroundWorker<typeof tasks>('joints');

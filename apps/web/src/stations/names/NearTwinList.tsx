@@ -16,7 +16,7 @@ export function NearTwinList() {
   const [twins, setTwins] = useState<NearTwins[]>([]);
   useEffect(() => {
     let isWanted = true;
-    void handWorker<typeof nameTasks>()
+    void handWorker<typeof nameTasks>('names')
       .nearTwins(keyOf(bench), view.id)
       .then((found) => isWanted && setTwins(found));
     return () => {

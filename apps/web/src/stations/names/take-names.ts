@@ -63,7 +63,7 @@ export function numberThem({ doc, view }: Pick<Naming, 'doc' | 'view'>, from: nu
 
 /** Types for names that the plan does not know what they are taken to mean. @returns how many are understood, and how many are not */
 export async function mapToPlan(bench: BenchValue): Promise<{ understood: number; asked: number }> {
-  const mapped = await handWorker<typeof nameTasks>().mapNames(keyOf(bench), bench.view.id);
+  const mapped = await handWorker<typeof nameTasks>('names').mapNames(keyOf(bench), bench.view.id);
   const understood = mapped.flatMap(({ partId, tokens }) => (tokens ? [{ partId, tokens }] : []));
   for (const { partId, tokens } of understood) typeTokens(partId, tokensOf(tokens), nameFor(tokens, DEFAULT_SCHEME));
   return { understood: understood.length, asked: mapped.length - understood.length };

@@ -35,7 +35,7 @@ export function usePlanMeasures(): PlanMeasures {
   const [frame, setFrame] = useState<BodyFrame | null>(null);
   useEffect(() => {
     let wanted = true;
-    void handWorker<typeof planTasks>()
+    void handWorker<typeof planTasks>('plan')
       .frameOf(view.designBlob)
       .then((found) => wanted && setFrame(found));
     return () => {

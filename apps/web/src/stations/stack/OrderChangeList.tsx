@@ -1,12 +1,9 @@
-import { jointLabel, labelFor, partOf, pieceById, type OrderChangeRow } from '@limber-sheaf/core';
+import { JUMP, jointLabel, labelFor, partOf, pieceById, type OrderChangeRow } from '@limber-sheaf/core';
 import { useOnBench } from '../../bench/context';
 import { pickJoint, useBench } from '../../bench/store';
 import { Action } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { useJumps } from './useJumps';
-
-/** px that may change at once before it is called a jump. */
-const JUMP = 4;
 
 /** Where the draw order changes by pose: which cards, from which angle on, and whether that is seen. */
 export function OrderChangeList() {

@@ -22,7 +22,7 @@ export function DifferenceOnArt({
   const [found, setFound] = useState<{ drawn: DrawnPicture; area: number } | null>(null);
   useEffect(() => {
     let wanted = true;
-    void handWorker<typeof swapTasks>()
+    void handWorker<typeof swapTasks>('swaps')
       .difference(keyOf({ doc, sheets }), view.id, drawing.id, standing.id)
       .then((answer) => (wanted ? setFound(answer) : answer?.drawn.image.close()));
     return () => {

@@ -16,7 +16,7 @@ export function MakeOnArt({ palette }: { palette: Palette }) {
   useEffect(() => {
     if (!making) return;
     let wanted = true;
-    void handWorker<typeof swapTasks>()
+    void handWorker<typeof swapTasks>('swaps')
       .make(keyOf({ doc, sheets }), view.id, making.drawingId, stepsOfMaking(making))
       .then((picture) => {
         if (!wanted) return picture?.image.close();

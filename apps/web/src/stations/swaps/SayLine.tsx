@@ -24,7 +24,7 @@ export function SayLine({ line }: { line: TriedLine }) {
     const wanted = { ...line, ...part };
     const { text, fps, wordsAMinute } = wanted;
     const spoken = await asWork('Reading the line', () =>
-      handWorker<typeof swapTasks>().readLine(text, fps, wordsAMinute),
+      handWorker<typeof swapTasks>('swaps').readLine(text, fps, wordsAMinute),
     );
     setPicked(null);
     if (spoken) useSwaps.setState({ line: { ...wanted, spoken, frame: null }, playing: null });

@@ -227,7 +227,12 @@ async function followLine({ doc, sheets, view }: Pick<BenchValue, 'doc' | 'sheet
   if (!before) return;
   const { line } = before.step;
   const ends = [line[0], line[line.length - 1]].flatMap(({ x, y }) => [x, y]);
-  const found = await handWorker<typeof swapTasks>().lineOn(keyOf({ doc, sheets }), view.id, before.drawingId, ends);
+  const found = await handWorker<typeof swapTasks>('swaps').lineOn(
+    keyOf({ doc, sheets }),
+    view.id,
+    before.drawingId,
+    ends,
+  );
   // What was dragged meanwhile stays as it was dragged.
   change((making) =>
     making.step.line === line ? { ...making, step: { ...making.step, line: placesOf(found) } } : making,

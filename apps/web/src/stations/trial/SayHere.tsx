@@ -22,7 +22,9 @@ export function SayHere() {
   const read = async () => {
     if (line.trim() === '') return;
     readAt.current = fps;
-    const spoken = await asWork('Reading the line', () => handWorker<LineTasks>().readLine(line, fps, WORDS_A_MINUTE));
+    const spoken = await asWork('Reading the line', () =>
+      handWorker<LineTasks>('swaps').readLine(line, fps, WORDS_A_MINUTE),
+    );
     if (!spoken) return;
     const scenes = scenesOfLine(doc, view.id, spoken, {});
     useTrial.setState({ says: scenes, frame: 0, playing: scenes.length > 0 });

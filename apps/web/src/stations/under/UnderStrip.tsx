@@ -1,7 +1,8 @@
 import { useOnBench } from '../../bench/context';
 import { BrushNumbers } from '../../bench/BrushNumbers';
 import { useBench } from '../../bench/store';
-import { keyOf } from '../../bench/worker';
+import { handWorker, keyOf } from '../../bench/worker';
+import type { TableTasks } from '../../bench/worker/table-tasks';
 import { Toggle } from '../../ui/controls';
 import { Range } from '../../ui/Range';
 import { GraftStrip } from './GraftStrip';
@@ -9,7 +10,6 @@ import { HidingStrip } from './HidingStrip';
 import { peelTo, piecesOver } from './peel';
 import { TakenStrip } from './TakenStrip';
 import { useUnderStore } from './under-store';
-import { underWorker } from './worker';
 
 const BOX = 'pointer-events-auto flex items-center gap-3 rounded-lg bg-sheet/90 px-3 py-1';
 
@@ -37,7 +37,11 @@ export function UnderStrip() {
           >
             Fill
           </Toggle>
-          <BrushNumbers brush={brush} onChange={set} lineOf={() => underWorker().lineOf(keyOf(bench), view.id)} />
+          <BrushNumbers
+            brush={brush}
+            onChange={set}
+            lineOf={() => handWorker<TableTasks>().lineOf(keyOf(bench), view.id)}
+          />
         </span>
       )}
       {lifted > 0 && (

@@ -5,9 +5,9 @@ import { wetUntil } from '../../bench/wet-strokes';
 import { NIB_IDLE, nibRadius, nibStep, type NibEvent } from '../../bench/nib';
 import type { Hand } from '../../bench/station';
 import { useBench } from '../../bench/store';
-import { keyOf } from '../../bench/worker';
+import { handWorker, keyOf } from '../../bench/worker';
+import type { TableTasks } from '../../bench/worker/table-tasks';
 import { useUnderStore } from './under-store';
-import { underWorker } from './worker';
 
 /** The brush beneath: paints on the picked piece as it lies, bent or not; Alt takes hidden paint away, Shift takes up a colour. */
 export const brushHand: Hand = {
@@ -77,7 +77,7 @@ async function fill({ doc, edit }: BenchValue, { x, y }: { x: number; y: number 
 
 /** Takes the colour that the design shows at a place. */
 async function takeColour({ doc, sheets, view }: BenchValue, { x, y }: { x: number; y: number }): Promise<void> {
-  const colour = await underWorker().colourAt(keyOf({ doc, sheets }), view.id, x, y);
+  const colour = await handWorker<TableTasks>().colourAt(keyOf({ doc, sheets }), view.id, x, y);
   if (colour) useUnderStore.setState(({ brush }) => ({ brush: { ...brush, colour } }));
   else refuse('There is no paint there to take a colour from.');
 }

@@ -13,7 +13,8 @@ import {
 import { refuse } from '../../ui/tell';
 import type { BenchValue } from '../../bench/context';
 import { allPicked, useBench } from '../../bench/store';
-import { keyOf } from '../../bench/worker';
+import { handWorker, keyOf } from '../../bench/worker';
+import type { TableTasks } from '../../bench/worker/table-tasks';
 import { NO_CONTOUR, useUnderStore } from './under-store';
 import { underWorker } from './worker';
 
@@ -70,7 +71,7 @@ async function takeColour(bench: BenchValue, loop: readonly number[]): Promise<v
   const mean = (axis: number) =>
     loop.reduce((sum, value, i) => (i % 2 === axis ? sum + value : sum), 0) / (loop.length / 2);
   const own = bench.doc.joints.find(({ childId }) => childId === useBench.getState().pickedPiece)?.fillColour;
-  const colour = own ?? (await underWorker().colourAt(keyOf(bench), bench.view.id, mean(0), mean(1)));
+  const colour = own ?? (await handWorker<TableTasks>().colourAt(keyOf(bench), bench.view.id, mean(0), mean(1)));
   const { hiding } = useUnderStore.getState();
   if (hiding && colour) useUnderStore.setState({ hiding: { ...hiding, colour } });
 }

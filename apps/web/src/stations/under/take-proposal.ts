@@ -1,9 +1,9 @@
 import { pieceName, type OwnLine, type PieceRow, type ProposeOptions } from '@limber-sheaf/core';
 import { asWork } from '../../api/work';
 import type { BenchValue } from '../../bench/context';
-import { keyOf } from '../../bench/worker';
+import { handWorker, keyOf } from '../../bench/worker';
+import type { TableTasks } from '../../bench/worker/table-tasks';
 import { useUnderStore, type WantedMode } from './under-store';
-import { underWorker } from './worker';
 
 /** What can be changed of paint that was just taken. */
 interface Numbers {
@@ -23,7 +23,7 @@ export async function takeProposal(bench: BenchValue, piece: PieceRow, anew: boo
   const body = { ...proposeOptions(useUnderStore.getState()), anew, saw: { [piece.id]: piece.version } };
   const [state, line] = await Promise.all([
     asWork(`Paint ${pieceName(doc, piece)} beneath`, (signal) => edit('under.paint', piece.id, body, signal)),
-    underWorker().lineOf(keyOf(bench), view.id),
+    handWorker<TableTasks>().lineOf(keyOf(bench), view.id),
   ]);
   if (state) useUnderStore.setState({ taken: { pieceId: piece.id, revision: state.revision, anew, line } });
 }
