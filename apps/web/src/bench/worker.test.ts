@@ -4,7 +4,11 @@ import { backgroundWorker, handWorker, keyOf } from './worker';
 const told: { worker: string; key: number }[] = [];
 jest.mock('comlink', () => ({
   proxy: (value: unknown) => value,
-  wrap: ({ name }: { name: string }) => ({ hold: (key: number) => told.push({ worker: name, key }) }),
+  wrap: ({ name }: { name: string }) => ({
+    hold: (key: number) => told.push({ worker: name, key }),
+    table: { of: 'table', worker: name },
+    cut: { of: 'cut', worker: name },
+  }),
 }));
 let started = 0;
 global.Worker = class {
@@ -39,7 +43,8 @@ test('a state that the workers may have let go is told anew, under another key',
 });
 
 test('there is one worker for the hand and one for the background, however often they are asked for', () => {
-  expect(handWorker()).toBe(handWorker());
-  expect(backgroundWorker()).not.toBe(handWorker());
+  expect(handWorker()).toEqual({ of: 'table', worker: 'worker 1' });
+  expect(handWorker('cut')).toEqual({ of: 'cut', worker: 'worker 1' });
+  expect(backgroundWorker('cut')).toEqual({ of: 'cut', worker: 'worker 2' });
   expect(started).toBe(2);
 });

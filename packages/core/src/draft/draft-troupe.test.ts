@@ -74,11 +74,11 @@ const sum = (of: Exclude<keyof (typeof figures)[number], 'name'>) => figures.red
 test('most parts of characters that nobody has tuned it to are found and rightly named, of each at least two in five', () => {
   if (process.env.FIGURES) console.log(figures.map((one) => JSON.stringify(one)).join('\n'));
   expect(sum('found') / sum('all')).toBeGreaterThan(0.8);
-  expect(sum('named') / sum('all')).toBeGreaterThan(0.7);
+  expect(sum('named') / sum('all')).toBeGreaterThan(0.75);
   expect(figures.filter(({ all, named }) => named < 0.4 * all)).toEqual([]);
 });
 
 test('of the parts that are wrong, nearly all are among the doubts', () => {
-  expect(sum('told') / sum('wrong')).toBeGreaterThan(0.8);
+  expect(sum('told') / sum('wrong')).toBeGreaterThan(0.9);
   expect(sum('doubts') / figures.length).toBeLessThan(9);
 });

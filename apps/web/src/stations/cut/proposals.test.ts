@@ -31,7 +31,7 @@ const worker = {
   },
   dropProposal: () => Promise.resolve(),
 };
-jest.mock('./worker', () => ({ cutWorker: () => worker }));
+jest.mock('./worker', () => ({ proposalWorker: () => worker }));
 jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
 
 const kept = new Map<string, string>();

@@ -19,7 +19,7 @@ let shape: number | null = 0;
 let asked = 0;
 let answerHover: (() => void) | null = null;
 jest.mock('./worker', () => ({
-  cutWorker: () => ({
+  proposalWorker: () => ({
     shapeAt: () => {
       asked++;
       return answerHover ? new Promise((done) => (answerHover = () => done(shape))) : Promise.resolve(shape);
@@ -29,6 +29,8 @@ jest.mock('./worker', () => ({
       return Promise.resolve(picture);
     },
     extentOf: (at: number) => Promise.resolve({ image: `extent ${at}`, x: 0, y: 0 }),
+  }),
+  cutWorker: () => ({
     hug: (_: number, __: string, from: { x: number; y: number }, to: { x: number; y: number }) => {
       hugs.push([from.x, to.x]);
       return Promise.resolve([from.x, from.y, to.x, to.y]);

@@ -9,8 +9,10 @@ import { NO_CONTOUR, useUnderStore } from './under-store';
 import { UnderStrip } from './UnderStrip';
 
 const ownLine = { width: 7.6, colour: [30, 20, 40] };
-jest.mock('../../bench/worker', () => ({ keyOf: () => 1 }));
-jest.mock('./worker', () => ({ underWorker: () => ({ lineOf: () => Promise.resolve(ownLine) }) }));
+jest.mock('../../bench/worker', () => ({
+  keyOf: () => 1,
+  handWorker: () => ({ lineOf: () => Promise.resolve(ownLine) }),
+}));
 
 const doc = character({ pieces: ['torso', 'arm A upper'], hangs: { 'arm A upper': 'torso' } });
 

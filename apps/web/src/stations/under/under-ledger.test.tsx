@@ -15,14 +15,16 @@ import { UnderLedger } from './UnderLedger';
 import { useUnderStore } from './under-store';
 import { UnderStrip } from './UnderStrip';
 
-jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
-jest.mock('./worker', () => ({
-  underWorker: () => ({
+jest.mock('../../bench/worker', () => ({
+  keyOf: () => 1,
+  proxy: (tell: unknown) => tell,
+  handWorker: () => ({
     lineOf: () => Promise.resolve({ width: 0, colour: [0, 0, 0] }),
-    open: () => Promise.resolve([]),
-    beneath: () => new Promise(() => undefined),
     colourAt: () => Promise.resolve([1, 2, 3]),
   }),
+}));
+jest.mock('./worker', () => ({
+  underWorker: () => ({ open: () => Promise.resolve([]), beneath: () => new Promise(() => undefined) }),
 }));
 
 const hangs = { 'arm A upper': 'torso', 'arm A lower': 'arm A upper' };

@@ -21,14 +21,12 @@ import { UnderStrip } from './UnderStrip';
 const outline = [0, 0, 10, 0, 10, 10];
 let ownLine = { width: 7.6, colour: [30, 20, 40] };
 jest.mock('../../api/client');
-jest.mock('../../bench/worker', () => ({ keyOf: () => 1, proxy: (tell: unknown) => tell }));
-jest.mock('./worker', () => ({
-  underWorker: () => ({
-    outlineOf: () => Promise.resolve(outline),
-    colourAt: () => Promise.resolve([1, 2, 3]),
-    lineOf: () => Promise.resolve(ownLine),
-  }),
+jest.mock('../../bench/worker', () => ({
+  keyOf: () => 1,
+  proxy: (tell: unknown) => tell,
+  handWorker: () => ({ colourAt: () => Promise.resolve([1, 2, 3]), lineOf: () => Promise.resolve(ownLine) }),
 }));
+jest.mock('./worker', () => ({ underWorker: () => ({ outlineOf: () => Promise.resolve(outline) }) }));
 
 const doc = character({
   pieces: ['torso', 'leg A upper', 'leg B upper', 'arm A upper'],

@@ -4,6 +4,7 @@ import { wordsOf } from '../../raster/bitmap.js';
 import { labDistance } from '../../raster/colour.js';
 import { coverageOf } from '../../raster/mask.js';
 import { guessAnimal } from './animal-guesses.js';
+import { LEAST_SCORE, giveLacking, type Guess } from './lacking-parts.js';
 import { animalLobes, isAnimalPlan } from './animal-lobes.js';
 import { figureLobes, type FigureLobes } from './figure-lobes.js';
 import { alongOf, fits, isChain, placesFor } from './limb-places.js';
@@ -98,14 +99,6 @@ export function proposeParts(design: PlacedBitmap, parts: readonly KnownPart[], 
   return { width, height, labels, shapes };
 }
 
-/** A patch's guess. */
-interface Guess {
-  part: number | null;
-  confidence: number;
-}
-
-/** Scores below this are no guess. */
-const LEAST_SCORE = 0.02;
 /** A mark of the face has to lie this well. */
 const LEAST_MARK = 0.3;
 
@@ -150,6 +143,7 @@ function guessParts(
       parts,
     ),
   );
+  giveLacking(segments, guesses, scores, parts);
   giveEnclosed(segments, guesses, parts);
   return guesses;
 }
