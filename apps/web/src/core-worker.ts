@@ -6,4 +6,6 @@ import { STATION_TASKS } from './stations/tasks';
 
 const stations = Object.entries(STATION_TASKS).map(([name, load]) => [name, whenAsked(load)] as const);
 
-Comlink.expose({ ...holding, table: tableTasks, ...Object.fromEntries(stations) });
+const doubts = whenAsked(async () => (await import('./bench/worker/doubt-tasks')).doubtTasks);
+
+Comlink.expose({ ...holding, table: tableTasks, doubts, ...Object.fromEntries(stations) });

@@ -56,6 +56,7 @@ export { faceMask, findSharedPixels, giveBackPixels, takePixels, type Faces, typ
 export {
   cleanMatte,
   findBackdrop,
+  LARGEST_SPECK,
   findSpecks,
   type Backdrop,
   type BackdropHole,
@@ -285,6 +286,7 @@ export {
   setOrderRange,
   type OrderJumps,
 } from './stack/order-by-pose.js';
+export { layByContours, limbOrders, type LimbOrder } from './stack/limb-order.js';
 export { layAsUsual, orderHints, turnLimb, type OrderMove } from './stack/order-hints.js';
 export { roomInOrder, type RoomInOrder } from './stack/room-in-order.js';
 export { bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import {
+  LARGEST_SPECK,
   LimberError,
   counted,
   applyDiff,
@@ -185,13 +186,15 @@ export class BringInService {
 
   /** What frees a raw design of its backdrop; null where it has none. */
   async freed(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<Diff | null> {
-    const options = { signal, seconds: LONG };
-    try {
-      return redrawn(doc, viewId, await this.threads.run(cutTasks, 'matte', { doc, viewId }, options));
-    } catch (error) {
-      if (error instanceof LimberError && error.code === 'no-backdrop') return null;
-      throw error;
-    }
+    const changed = this.threads.run(cutTasks, 'matte', { doc, viewId }, { signal, seconds: LONG });
+    return changed.then((made) => redrawn(doc, viewId, made), nothingFor('no-backdrop'));
+  }
+
+  /** What sweeps specks and haze from about a raw design, and how many px these are; null where there are none. */
+  async swept(doc: CharacterDoc, viewId: string, { signal }: Caller): Promise<{ diff: Diff; area: number } | null> {
+    const input = { doc, viewId, largest: LARGEST_SPECK };
+    const changed = this.threads.run(cutTasks, 'specks', input, { signal, seconds: LONG });
+    return changed.then((made) => ({ diff: redrawn(doc, viewId, made), area: made.area }), nothingFor('nothing-there'));
   }
 
   /** Sweeps specks and haze away. */
@@ -228,6 +231,14 @@ export class BringInService {
       };
     });
   }
+}
+
+/** Answers a refusal of one code with null; anything else goes on. */
+function nothingFor(code: string): (error: unknown) => null {
+  return (error) => {
+    if (error instanceof LimberError && error.code === code) return null;
+    throw error;
+  };
 }
 
 /** The edit for a design that was changed as a whole. */

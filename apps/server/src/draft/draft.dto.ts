@@ -1,9 +1,9 @@
-import type { DoubtAnswer } from '@limber-sheaf/core';
+import { DOUBT_ANSWERS, type DoubtAnswer } from '@limber-sheaf/core';
 import { IsIn } from 'class-validator';
 import { EditBody, IsText } from '../http/dto.js';
 
 export class SettleBody extends EditBody {
   /** Names the doubt, as the list of them does. */
   @IsText(1, 2000) key: string;
-  @IsIn(['right', 'none', 'sweep', 'along']) answer: DoubtAnswer;
+  @IsIn(DOUBT_ANSWERS) answer: DoubtAnswer;
 }

@@ -10,6 +10,7 @@ import {
   joinDiffs,
   jointless,
   layAsUsual,
+  layByContours,
   offcutOf,
   planOf,
   settleDoubt,
@@ -76,6 +77,8 @@ export class DraftService {
     tell(0, 'Proposing the parts');
     const freed = await this.bringIn.freed(now, viewId, context);
     if (freed) take(freed, ['The backdrop was removed.']);
+    const swept = await this.bringIn.swept(now, viewId, context);
+    if (swept) take(swept.diff, [`${counted(swept.area, 'px', 'px')} of specks and haze about it were swept away.`]);
     const planned = now.character.plan ? null : await this.planBySight(now, viewId, context);
     if (planned) take(planned.diff, [planned.note]);
     const cut = await this.cut.drafted(now, viewId, context);
@@ -83,7 +86,8 @@ export class DraftService {
     take(cut.diff, cut.notes);
     take(layAsUsual(now, viewId));
     const asked = { doc: now, viewId, sure: cut.sure };
-    const doubts = await this.threads.run(tasks, 'doubts', asked, { ...context, seconds: LONG });
+    const { orders, doubts } = await this.threads.run(tasks, 'look', asked, { ...context, seconds: LONG });
+    take(layByContours(now, orders));
     take(changeView(now, viewId, { drafted: doubts }));
     // A figure of a single part has nothing to joint.
     const none = { diff: NO_CHANGE, made: 0, notes: [] };

@@ -2,16 +2,18 @@ import {
   coverageOf,
   draftedDoubts,
   guessPlan,
+  limbOrders,
   type CharacterDoc,
   type DraftedDoubt,
   type GuessedPlan,
+  type LimbOrder,
   type ViewId,
 } from '@limber-sheaf/core';
 import { designOf, readArt } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
-/** What a draft is not sure of in what it has cut; `sure` is by part's address. */
-export const doubts = task(
+/** What contours say of each limb of what a draft has cut, and what it is not sure of; `sure` is by part's address. */
+export const look = task(
   async ({
     doc,
     viewId,
@@ -20,7 +22,11 @@ export const doubts = task(
     doc: CharacterDoc;
     viewId: ViewId;
     sure: [string, number][];
-  }): Promise<DraftedDoubt[]> => draftedDoubts(doc, viewId, await readArt(doc, viewId), new Map(sure)),
+  }): Promise<{ orders: LimbOrder[]; doubts: DraftedDoubt[] }> => {
+    const art = await readArt(doc, viewId);
+    const orders = limbOrders(doc, viewId, art);
+    return { orders, doubts: draftedDoubts(doc, viewId, art, new Map(sure), orders) };
+  },
 );
 
 /** The breakdown that a view's design seems to want, where that is not the usual one. */

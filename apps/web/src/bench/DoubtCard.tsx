@@ -4,10 +4,12 @@ import { useState } from 'react';
 import { useAnswer } from '../api/useAnswer';
 import { Action } from '../ui/controls';
 import { useOnBench } from './context';
+import { LimbChoice } from './LimbChoice';
 import { pickPiece } from './store';
 import { useDoor } from './useDoor';
 
-const ANSWERS: Readonly<Record<DoubtAnswer, string>> = {
+/** Answers in words; where a limb lies is chosen by pictures. */
+const ANSWERS: Readonly<Record<Exclude<DoubtAnswer, 'in-front' | 'behind'>, string>> = {
   right: 'It is right',
   none: 'There is none',
   sweep: 'Sweep it up',
@@ -16,7 +18,7 @@ const ANSWERS: Readonly<Record<DoubtAnswer, string>> = {
 
 /** What the first draft has left to decide, one at a time, wherever one is: each shows its place, and some are answered at once. */
 export function DoubtCard() {
-  const { view, revision, edit } = useOnBench();
+  const { doc, view, revision, edit } = useOnBench();
   const { data: doubts } = useAnswer('draft.doubts', view.drafted ? view.id : null, {
     again: revision,
     keepPreviousData: true,
@@ -37,6 +39,8 @@ export function DoubtCard() {
     door(about, finding);
     if (part) pickPiece(null, part);
   };
+  const settle = (answer: DoubtAnswer) => void edit('draft.settle', view.id, { key: doubt.key, answer });
+  const limb = doubt.answers.includes('behind') ? doc.pieces.find(({ id }) => id === doubt.pieceId) : undefined;
   const step = (by: number) => {
     const next = (here + by + doubts.length) % doubts.length;
     setAt(next);
@@ -61,12 +65,15 @@ export function DoubtCard() {
       <p className="mt-1 text-[13px]">{doubt.sentence}</p>
       <div className="mt-2 flex flex-wrap gap-1.5">
         <Action onClick={() => show(doubt)}>Show it</Action>
-        {doubt.answers.map((answer) => (
-          <Action key={answer} tone="go" onClick={() => void edit('draft.settle', view.id, { key: doubt.key, answer })}>
-            {ANSWERS[answer]}
-          </Action>
-        ))}
+        {doubt.answers.map((answer) =>
+          answer === 'in-front' || answer === 'behind' ? null : (
+            <Action key={answer} tone="go" onClick={() => settle(answer)}>
+              {ANSWERS[answer]}
+            </Action>
+          ),
+        )}
       </div>
+      {limb && <LimbChoice limb={limb} onChoose={settle} />}
     </section>
   );
 }

@@ -10,6 +10,7 @@ import { defineStation } from './station';
 import { useBench } from './store';
 
 jest.mock('../api/client');
+jest.mock('./worker', () => ({ keyOf: () => 1, backgroundWorker: () => ({ limb: () => Promise.resolve(null) }) }));
 const start = character({ pieces: ['torso', 'head'], hangs: { head: 'torso' } });
 const doc: CharacterDoc = { ...start, views: start.views.map((view) => ({ ...view, drafted: [] })) };
 const figure = () => ({ word: '', share: 0, open: false });
@@ -63,6 +64,23 @@ test('what can be answered at once is, and the next one comes', async () => {
   const { edits } = open();
   await userEvent.click(await screen.findByRole('button', { name: 'There is none' }));
   expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'missing', answer: 'none' }]);
+});
+
+test('where a limb lies is chosen by its picture, and the card says where it lies now', async () => {
+  const dressed = character({ pieces: ['torso', 'arm A upper'], hangs: { 'arm A upper': 'torso' } });
+  const drafted = { ...dressed, views: dressed.views.map((view) => ({ ...view, drafted: [] })) };
+  const order: Doubt = {
+    key: 'order',
+    about: 'cut',
+    sentence: 'Does upper arm A lie in front of torso, or behind it?',
+    answers: ['in-front', 'behind'],
+    part: null,
+    pieceId: drafted.pieces[1].id,
+  };
+  const { edits } = open([order], drafted);
+  expect(await screen.findByRole('button', { name: /In front.*as it lies/ })).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: /Behind.*not yet/ }));
+  expect(edits.at(-1)).toEqual(['draft.settle', drafted.views[0].id, { key: 'order', answer: 'behind' }]);
 });
 
 test('where nothing is left to decide the card is gone', async () => {

@@ -197,11 +197,14 @@ export interface Specks {
   haze: number;
 }
 
+/** What is apart from a figure and larger than this, px, is no speck. */
+export const LARGEST_SPECK = 64;
+
 /**
  * Finds stray paint: groups smaller than `largest` px apart from the figure, and haze (alpha up to 24) farther
  * than two pixels from anything solid.
  */
-export function findSpecks(design: PlacedBitmap, largest = 64): Specks {
+export function findSpecks(design: PlacedBitmap, largest = LARGEST_SPECK): Specks {
   const { width, height } = design;
   const words = wordsOf(design);
   const any = createMask(width, height);

@@ -1,9 +1,13 @@
 import { applyDiff, invertDiff } from '../document/diff.js';
 import { LimberError } from '../errors.js';
+import { drawOrder } from '../document/family.js';
 import { changeView } from '../document/view-edits.js';
 import { planFrom, planOf, switchPart } from '../plan/plan.js';
 import { drawLimb } from '../testing/limbs.js';
+import { fitAllJoints } from '../joints/place-fitted.js';
+import { limbOrders } from '../stack/limb-order.js';
 import { jointedLimb } from '../testing/jointed.js';
+import { TROUPE, onTheBench } from '../testing/troupe/index.js';
 import { doubtfulBorders } from './doubtful-borders.js';
 import { draftedDoubts } from './drafted-doubts.js';
 import { countCutDoubts, findDoubts, offcutOf, settleDoubt } from './find-doubts.js';
@@ -95,6 +99,37 @@ test('an answer settles its doubt alone, and undoing asks again', () => {
     expect(() => settleDoubt(after, 'v', key, answers[0])).toThrow('That is no doubt any more');
     expect(() => settleDoubt(drafted, 'v', key, 'sweep')).toThrow('That is no answer');
   }
+});
+
+test('where nothing tells how limbs lie that is asked, and the answer lays all of a limb so', () => {
+  const raw = onTheBench(TROUPE[0]());
+  let made = 0;
+  const fitted = applyDiff(raw.doc, fitAllJoints(raw.doc, 'v', raw.art, () => `joint ${made++}`).diff);
+  const member = { doc: fitted, art: raw.art };
+  const orders = limbOrders(member.doc, 'v', member.art).map((limb) => ({ ...limb, lead: null }));
+  const left = draftedDoubts(member.doc, 'v', member.art, new Map(), orders).filter(({ kind }) => kind === 'order');
+  const doc = applyDiff(member.doc, changeView(member.doc, 'v', { drafted: left }));
+  const asked = findDoubts(doc, 'v', []).filter(({ answers }) => answers.includes('behind'));
+  expect(asked.map(({ sentence }) => sentence).sort()).toEqual(
+    ['arm', 'leg'].flatMap((limb) =>
+      ['A', 'B'].map((side) => `Does upper ${limb} ${side} lie in front of torso, or behind it?`),
+    ),
+  );
+  expect(findDoubts({ ...doc, joints: [] }, 'v', []).some(({ answers }) => answers.includes('behind'))).toBe(false);
+  const arm = asked.find(({ pieceId }) => pieceId === 'arm/upper/A');
+  if (!arm) throw new Error('no doubt about the arm');
+  const places = (of: typeof doc) => {
+    const order = drawOrder(of, 'v').map(({ id }) => id as string);
+    return ['arm/upper/A', 'arm/hand/A'].map((id) => order.indexOf(id) > order.indexOf('torso//'));
+  };
+  expect(places(doc)).toEqual([false, false]);
+  const forth = settleDoubt(doc, 'v', arm.key, 'in-front');
+  expect(forth.summary).toBe('Upper arm A lies in front of torso');
+  const after = applyDiff(doc, forth.diff);
+  expect(places(after)).toEqual([true, true]);
+  expect(findDoubts(after, 'v', []).map(({ key }) => key)).not.toContain(arm.key);
+  expect(places(applyDiff(doc, settleDoubt(doc, 'v', arm.key, 'behind').diff))).toEqual([false, false]);
+  expect(() => settleDoubt(doc, 'v', arm.key, 'right')).toThrow('That is no answer');
 });
 
 test('what is cut anew is not doubted any more', () => {

@@ -1,4 +1,5 @@
 import { drawOrder, partOf } from '../document/family.js';
+import { pieceById } from '../document/find.js';
 import { placeOf } from '../document/keys.js';
 import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
@@ -10,6 +11,7 @@ import { knownPart, partAddress, type KnownPart } from '../plan/known-parts.js';
 import { isOfPeople, planOf } from '../plan/plan.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { connectedRegions, coverageOf } from '../raster/mask.js';
+import { isPlain, type LimbOrder } from '../stack/limb-order.js';
 import { oddFigure } from '../turns/readiness.js';
 import { doubtfulBorders } from './doubtful-borders.js';
 
@@ -26,12 +28,14 @@ const ALIKE = 0.6;
  * What a first draft is not sure of in the pieces that it has cut.
  * @param art the design and the pieces' faces
  * @param sure by part's address, 0 to 1, how sure the proposal was of its name
+ * @param orders what contours say of each limb (`limbOrders`)
  */
 export function draftedDoubts(
   doc: CharacterDoc,
   viewId: ViewId,
   art: ViewArt,
   sure: ReadonlyMap<string, number>,
+  orders: readonly LimbOrder[] = [],
 ): DraftedDoubt[] {
   const order = drawOrder(doc, viewId);
   const addressOf = (piece: PieceRow) => partAddress(partOf(doc, piece));
@@ -70,7 +74,13 @@ export function draftedDoubts(
   const asked = single.filter(({ parts }, at) => single.findIndex((other) => other.parts[0] === parts[0]) === at);
   const odd = oddFigure(art.design, isOfPeople(planOf(doc.character)));
   const ofDesign = odd ? [{ kind: odd.kind, parts: [], faces: [], place: odd.place, size: 0 }] : [];
-  return [...ofDesign, ...asked, ...borders];
+  const limbs = orders
+    .filter((limb) => !isPlain(limb))
+    .map(({ pieceId, trunkId }): DraftedDoubt => {
+      const [limb, trunk] = [pieceId, trunkId].map((id) => pieceById(doc, id));
+      return { kind: 'order', ...about(limb, trunk), place: middleOf(limb), size: limb.face.area };
+    });
+  return [...ofDesign, ...asked, ...borders, ...limbs];
 }
 
 /** Is what a draft was not sure of still as the draft left it? */

@@ -1,3 +1,4 @@
+import { NO_CHANGE, joinDiffs } from '../document/diff.js';
 import { drawOrder, parentPiece, partOf } from '../document/family.js';
 import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, Diff, PartRow, PieceRow, ViewId } from '../document/rows.js';
@@ -9,11 +10,15 @@ import { jointless } from '../joints/jointless.js';
 import { numberedAddress, partAddress, type KnownPart } from '../plan/known-parts.js';
 import { missingParts } from '../plan/missing-parts.js';
 import { planOf, switchPart } from '../plan/plan.js';
+import { layLimb } from '../stack/limb-order.js';
 import { isStanding } from './drafted-doubts.js';
 
-/** How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
- * it moves along with what it hangs from. */
-export type DoubtAnswer = 'right' | 'none' | 'sweep' | 'along';
+/**
+ * How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
+ * it moves along with what it hangs from; the limb lies in front of that, or behind it.
+ */
+export const DOUBT_ANSWERS = ['right', 'none', 'sweep', 'along', 'in-front', 'behind'] as const;
+export type DoubtAnswer = (typeof DOUBT_ANSWERS)[number];
 
 /** Something that a person has to decide after a first draft. */
 export interface Doubt extends Finding {
@@ -90,12 +95,12 @@ export function settleDoubt(
       summary: `There is no ${labelFor(missing)}`,
       diff: changeCharacter(doc, { plan: switchPart(planOf(doc.character), missing, false) }),
     };
-  if (drafted && answer === 'right') {
+  if (drafted && answersTo(drafted).includes(answer)) {
     const left = viewById(doc, viewId).drafted ?? [];
-    return {
-      summary: settledWord(doc, drafted),
-      diff: changeView(doc, viewId, { drafted: left.filter((one) => keyOf(one) !== key) }),
-    };
+    const limb = pieceOf(doc, viewId, drafted);
+    const laid = limb && (answer === 'in-front' || answer === 'behind') ? layLimb(doc, limb, answer) : NO_CHANGE;
+    const settled = changeView(doc, viewId, { drafted: left.filter((one) => keyOf(one) !== key) });
+    return { summary: settledWord(doc, drafted, answer), diff: joinDiffs(laid, settled) };
   }
   const stiff = jointless(doc, viewId).find((piece) => withoutJoint(doc, piece).key === key);
   if (stiff && answer === 'along') {
@@ -120,7 +125,12 @@ function missingKey(part: KnownPart): string {
 function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {
   const all = viewById(doc, viewId).drafted ?? [];
   const cost = (doubt: DraftedDoubt) => KINDS.indexOf(doubt.kind);
-  return all.filter((one) => isStanding(doc, viewId, one)).sort((a, b) => cost(a) - cost(b) || b.size - a.size);
+  // How a limb lies shows as it turns: without a joint that comes first.
+  const turns = (one: DraftedDoubt) =>
+    one.kind !== 'order' || doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
+  return all
+    .filter((one) => isStanding(doc, viewId, one) && turns(one))
+    .sort((a, b) => cost(a) - cost(b) || b.size - a.size);
 }
 
 const KINDS: readonly DraftedDoubt['kind'][] = [
@@ -131,6 +141,7 @@ const KINDS: readonly DraftedDoubt['kind'][] = [
   'extent',
   'scattered',
   'border',
+  'order',
 ];
 
 const keyOf = ({ kind, parts, faces }: DraftedDoubt) => [kind, ...parts, ...faces].join(' ');
@@ -154,17 +165,27 @@ function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doub
     extent: `${capital(one)} is much larger or smaller than it usually is.`,
     scattered: `${capital(one)} lies in several places.`,
     border: `Nothing in the design tells ${one} and ${other} apart: look whether the cut is where it should be.`,
+    order: `Does ${one} lie in front of ${other}, or behind it?`,
   }[drafted.kind];
-  const piece = drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === drafted.parts[0]);
+  const piece = pieceOf(doc, viewId, drafted);
   return {
     key: keyOf(drafted),
     about: 'cut',
     sentence,
     pieceId: piece?.id,
     place: drafted.place,
-    answers: ['right'],
+    answers: answersTo(drafted),
     part: null,
   };
+}
+
+function answersTo({ kind }: DraftedDoubt): DoubtAnswer[] {
+  return kind === 'order' ? ['in-front', 'behind'] : ['right'];
+}
+
+/** The piece that a doubt is about, first of all. */
+function pieceOf(doc: CharacterDoc, viewId: ViewId, { parts }: DraftedDoubt): PieceRow | undefined {
+  return drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === parts[0]);
 }
 
 function withoutJoint(doc: CharacterDoc, piece: PieceRow): Doubt {
@@ -181,8 +202,10 @@ function withoutJoint(doc: CharacterDoc, piece: PieceRow): Doubt {
   };
 }
 
-function settledWord(doc: CharacterDoc, drafted: DraftedDoubt): string {
+function settledWord(doc: CharacterDoc, drafted: DraftedDoubt, answer: DoubtAnswer): string {
   const [one, other] = labelsOf(doc, drafted);
+  if (drafted.kind === 'order')
+    return `${capital(one)} lies ${answer === 'behind' ? 'behind' : 'in front of'} ${other}`;
   if (drafted.parts.length === 0) return 'The design is right as it is';
   if (drafted.kind === 'border') return `The cut between ${one} and ${other} is right`;
   return drafted.kind === 'unsure' ? `This is ${one}` : `${capital(one)} is right`;

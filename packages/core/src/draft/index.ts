@@ -2,5 +2,14 @@
 export type { DraftedDoubt } from '../document/row-types.js';
 export { doubtfulBorders, type DoubtfulBorder } from './doubtful-borders.js';
 export { jointless } from '../joints/jointless.js';
+export { drawBothWays, type BothWays } from './draw-both-ways.js';
 export { draftedDoubts } from './drafted-doubts.js';
-export { countCutDoubts, findDoubts, offcutOf, settleDoubt, type Doubt, type DoubtAnswer } from './find-doubts.js';
+export {
+  DOUBT_ANSWERS,
+  countCutDoubts,
+  findDoubts,
+  offcutOf,
+  settleDoubt,
+  type Doubt,
+  type DoubtAnswer,
+} from './find-doubts.js';

@@ -57,18 +57,28 @@ function longestRise(numbers: readonly number[]): Set<number> {
   return found;
 }
 
-/** All pieces of the limb that a piece belongs to, back to front; none for what is of no side. */
+/** All pieces of the limb that a piece belongs to, back to front; none for what is of no side, but for a tail. */
 function limbOf(doc: CharacterDoc, piece: PieceRow): PieceRow[] {
   const { group, side } = partOf(doc, piece);
-  if (!side) return [];
+  if (!side && group !== TAIL) return [];
   return drawOrder(doc, piece.viewId).filter((one) => {
     const part = partOf(doc, one);
     return part.group === group && part.side === side;
   });
 }
 
-/** A limb turned from in front of what it hangs from to behind it, or back; null for what is of no side, or hangs from nothing. */
-export function turnLimb(doc: CharacterDoc, piece: PieceRow): (OrderMove & { to: 'behind' | 'in-front' }) | null {
+/** The limb that has no side. */
+const TAIL = 'tail';
+
+/** A limb's move from in front of what it hangs from to behind it, or back. */
+export interface TurnedLimb extends OrderMove {
+  /** What it hangs from. */
+  trunkId: PieceId;
+  to: 'behind' | 'in-front';
+}
+
+/** A limb turned from in front of what it hangs from to behind it, or back; null for what is no limb, or hangs from nothing. */
+export function turnLimb(doc: CharacterDoc, piece: PieceRow): TurnedLimb | null {
   const order = drawOrder(doc, piece.viewId);
   const limb = limbOf(doc, piece);
   const isLimb = (one: PieceRow) => limb.some(({ id }) => id === one.id);
@@ -77,7 +87,7 @@ export function turnLimb(doc: CharacterDoc, piece: PieceRow): (OrderMove & { to:
   const pieceIds = limb.map(({ id }) => id);
   const others = order.filter((one) => !isLimb(one));
   const isInFront = limb.some((one) => order.indexOf(one) > order.findIndex(({ id }) => id === trunk.id));
-  if (!isInFront) return { pieceIds, inFrontOf: trunk.id, to: 'in-front' };
+  if (!isInFront) return { pieceIds, inFrontOf: trunk.id, trunkId: trunk.id, to: 'in-front' };
   const at = others.findIndex(({ id }) => id === trunk.id);
-  return { pieceIds, inFrontOf: others[at - 1]?.id ?? null, to: 'behind' };
+  return { pieceIds, inFrontOf: others[at - 1]?.id ?? null, trunkId: trunk.id, to: 'behind' };
 }

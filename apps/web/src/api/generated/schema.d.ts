@@ -2433,7 +2433,7 @@ export interface components {
     SettleBody: {
       key: string;
       /** @enum {unknown} */
-      answer: 'right' | 'none' | 'sweep' | 'along';
+      answer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind';
       saw?: {
         [key: string]: number;
       } | null;
@@ -3368,10 +3368,10 @@ export interface components {
     /** @description Something that a first draft was not sure of. It stands for as long as the pieces have the pixels that the draft gave them. */
     DraftedDoubt: {
       /**
-       * @description A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies in several places; two pieces that nothing in the design tells apart. Of the design as a whole: that it has several figures, or one that stands on its head.
+       * @description A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies in several places; two pieces that nothing in the design tells apart; a limb of which nothing tells whether it lies in front of what it hangs from. Of the design as a whole: that it has several figures, or one that stands on its head.
        * @enum {string}
        */
-      kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border' | 'several-figures' | 'upside-down';
+      kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border' | 'order' | 'several-figures' | 'upside-down';
       /** @description The addresses of the parts, and where their faces' pictures lie; none where it is about the design. */
       parts: string[];
       faces: string[];
@@ -4259,11 +4259,8 @@ export interface components {
         index: number | null;
       } | null;
     };
-    /**
-     * @description How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside; it moves along with what it hangs from.
-     * @enum {string}
-     */
-    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along';
+    /** @enum {string} */
+    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind';
     /** @description What came back, piece by piece, and what was not understood. */
     BroughtBack: {
       pieces: {

@@ -1,4 +1,5 @@
 import {
+  LARGEST_SPECK,
   TEMPLATES,
   counted,
   isOfPeople,
@@ -16,9 +17,6 @@ import { cutWorker } from './worker';
 /** Opened for some designs only. */
 const MatteDialog = lazy(() => import('./MatteDialog').then((module) => ({ default: module.MatteDialog })));
 const SortingTable = lazy(() => import('./SortingTable').then((module) => ({ default: module.SortingTable })));
-
-/** Groups up to this many px count as specks. */
-const LARGEST_SPECK = 64;
 
 /** px round the middle of an odd figure that are looked at. */
 const ROUND_ODD = 600;

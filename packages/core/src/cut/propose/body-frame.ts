@@ -46,13 +46,11 @@ export function bodyFrame(silhouette: Mask): BodyFrame | null {
   if (top < 0) return null;
   const tall = bottom - top + 1;
   const axisX = symmetryAxis(silhouette, { x: left, y: top, width: right - left + 1, height: tall });
-  let neckY = Math.round(top + 0.25 * tall);
-  let narrowest = Infinity;
-  for (let y = Math.round(top + 0.1 * tall); y < top + 0.5 * tall; y++) {
-    if (spans[y].left < 0 || spans[y].solid >= narrowest) continue;
-    narrowest = spans[y].solid;
-    neckY = y;
-  }
+  const neckY = neckOf(
+    spans.map(({ solid }) => solid),
+    top,
+    tall,
+  );
   return {
     figure: { x: left, y: top, width: right - left + 1, height: tall },
     axisX,
@@ -62,6 +60,32 @@ export function bodyFrame(silhouette: Mask): BodyFrame | null {
     crotchY: crotchOf(silhouette, axisX, neckY, top, bottom),
     floorY: bottom + 1,
   };
+}
+
+/** Shares of the height within which the neck lies, and over which a figure widens from there to its shoulders. */
+const NECK = [0.1, 0.5] as const;
+const SHOULDERS = 0.12;
+/** Of the most that a figure widens anywhere: where it is narrowest it does so at least this much, or that is no neck. */
+const WIDENS = 0.6;
+
+/**
+ * Where the figure is narrowest, if its shoulders lie beneath that; or else where it widens most for how narrow it is: a face
+ * between a broad cap and a beard may be narrower than what hides the neck.
+ * @param solid px of the figure, by row
+ */
+function neckOf(solid: readonly number[], top: number, tall: number): number {
+  const rows = Array.from(
+    { length: Math.floor((NECK[1] - NECK[0]) * tall) },
+    (_, i) => Math.round(top + NECK[0] * tall) + i,
+  );
+  const own = rows.filter((y) => solid[y] > 0);
+  const widensAt = (y: number) =>
+    solid.slice(y, y + Math.round(SHOULDERS * tall)).reduce((widest, one) => Math.max(widest, one), 0) / solid[y];
+  const best = (score: (y: number) => number) => own.reduce((top, y) => (score(y) > score(top) ? y : top), own[0]);
+  if (own.length === 0) return Math.round(top + 0.25 * tall);
+  const narrowest = best((y) => -solid[y]);
+  const widest = best(widensAt);
+  return widensAt(narrowest) >= WIDENS * widensAt(widest) ? narrowest : widest;
 }
 
 /** The upright line about which the silhouette mirrors best, to half a pixel. */
