@@ -26,7 +26,7 @@ export class DraftController {
   @Post('views/:id/doubts/settle')
   @HttpCode(200)
   @ApiOperation({ summary: 'Answer a doubt' })
-  settle(@Param() { id }: IdParam, @Body() { saw, key, answer }: SettleBody, @Who() caller: Caller) {
-    return this.drafts.settle(id, { ...caller, saw }, key, answer);
+  settle(@Param() { id }: IdParam, @Body() { saw, key, answer, as }: SettleBody, @Who() caller: Caller) {
+    return this.drafts.settle(id, { ...caller, saw }, { key, answer, as });
   }
 }

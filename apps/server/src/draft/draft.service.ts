@@ -128,7 +128,11 @@ export class DraftService {
   }
 
   /** Answers a doubt. @throws LimberError `not-found`, `no-answer` */
-  async settle(viewId: ViewId, context: EditContext, key: string, answer: DoubtAnswer): Promise<CharacterState> {
+  async settle(
+    viewId: ViewId,
+    context: EditContext,
+    { key, answer, as }: { key: string; answer: DoubtAnswer; as?: string },
+  ): Promise<CharacterState> {
     const characterId = await characterOf('view', viewId);
     if (answer === 'sweep') {
       const place = offcutOf(await this.doubts(viewId, context), key);
@@ -136,7 +140,7 @@ export class DraftService {
     }
     return this.edits.run(characterId, context, (doc) => ({
       kind: 'settle',
-      ...settleDoubt(doc, viewId, key, answer),
+      ...settleDoubt(doc, viewId, key, answer, as),
     }));
   }
 }

@@ -8,8 +8,8 @@ import { LimbChoice } from './LimbChoice';
 import { pickPiece } from './store';
 import { useDoor } from './useDoor';
 
-/** Answers in words; where a limb lies is chosen by pictures. */
-const ANSWERS: Readonly<Record<Exclude<DoubtAnswer, 'in-front' | 'behind'>, string>> = {
+/** Answers in words; where a limb lies is chosen by pictures, and what else something is by its name. */
+const ANSWERS: Readonly<Record<Exclude<DoubtAnswer, 'in-front' | 'behind' | 'other'>, string>> = {
   right: 'It is right',
   none: 'There is none',
   sweep: 'Sweep it up',
@@ -39,7 +39,8 @@ export function DoubtCard() {
     door(about, finding);
     if (part) pickPiece(null, part);
   };
-  const settle = (answer: DoubtAnswer) => void edit('draft.settle', view.id, { key: doubt.key, answer });
+  const settle = (answer: DoubtAnswer, as?: string) =>
+    void edit('draft.settle', view.id, { key: doubt.key, answer, as });
   const limb = doubt.answers.includes('behind') ? doc.pieces.find(({ id }) => id === doubt.pieceId) : undefined;
   const step = (by: number) => {
     const next = (here + by + doubts.length) % doubts.length;
@@ -66,12 +67,17 @@ export function DoubtCard() {
       <div className="mt-2 flex flex-wrap gap-1.5">
         <Action onClick={() => show(doubt)}>Show it</Action>
         {doubt.answers.map((answer) =>
-          answer === 'in-front' || answer === 'behind' ? null : (
+          answer === 'in-front' || answer === 'behind' || answer === 'other' ? null : (
             <Action key={answer} tone="go" onClick={() => settle(answer)}>
               {ANSWERS[answer]}
             </Action>
           ),
         )}
+        {doubt.names?.map(({ address, word }) => (
+          <Action key={address} onClick={() => settle('other', address)}>
+            It is {word}
+          </Action>
+        ))}
       </div>
       {limb && <LimbChoice limb={limb} onChoose={settle} />}
     </section>

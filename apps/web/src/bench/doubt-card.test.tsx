@@ -83,6 +83,18 @@ test('where a limb lies is chosen by its picture, and the card says where it lie
   expect(edits.at(-1)).toEqual(['draft.settle', drafted.views[0].id, { key: 'order', answer: 'behind' }]);
 });
 
+test('what else a piece may be is named, and one click says so', async () => {
+  const hair: Doubt = {
+    ...doubts[1],
+    sentence: 'This may be hair, cap, or another part.',
+    answers: ['right', 'other'],
+    names: [{ address: 'cap//', word: 'cap' }],
+  };
+  const { edits } = open([hair]);
+  await userEvent.click(await screen.findByRole('button', { name: 'It is cap' }));
+  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'other', as: 'cap//' }]);
+});
+
 test('where nothing is left to decide the card is gone', async () => {
   open([]);
   await waitFor(() => expect(screen.queryByRole('status')).toBeNull());

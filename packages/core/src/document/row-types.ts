@@ -130,6 +130,8 @@ export interface DraftedDoubt {
   /** The addresses of the parts, and where their faces' pictures lie; none where it is about the design. */
   parts: string[];
   faces: string[];
+  /** Addresses of parts that it may be instead, likeliest first. */
+  others?: string[];
   /** px: in the midst of it. */
   place: { x: number; y: number };
   /** px of border, or of area. */

@@ -132,6 +132,30 @@ test('where nothing tells how limbs lie that is asked, and the answer lays all o
   expect(() => settleDoubt(doc, 'v', arm.key, 'right')).toThrow('That is no answer');
 });
 
+test('what a piece may be instead is offered by name, and taken: the piece and the plan change their part', () => {
+  const [lower] = drafted.views[0].drafted ?? [];
+  const unsure = { ...lower, kind: 'unsure' as const, others: ['tail//', 'arm/upper/A', 'beard//'] };
+  const doc = applyDiff(drafted, changeView(drafted, 'v', { drafted: [unsure] }));
+  const [doubt] = findDoubts(doc, 'v', []).filter(({ names }) => names);
+  // What there is already is not offered.
+  expect(doubt.names).toEqual([
+    { address: 'tail//', word: 'tail' },
+    { address: 'beard//', word: 'beard' },
+  ]);
+  expect(doubt.sentence).toBe('This may be lower arm A, tail, beard, or another part.');
+  const { summary, diff } = settleDoubt(doc, 'v', doubt.key, 'other', 'beard//');
+  expect(summary).toBe('This is beard, not lower arm A');
+  const after = applyDiff(doc, diff);
+  expect(after.parts.map(({ group }) => group).sort()).toEqual(['arm', 'beard']);
+  const groups = planOf(after.character).parts.map(({ group, part }) => `${group}/${part ?? ''}`);
+  expect(groups).toContain('beard/');
+  expect(groups).not.toContain('arm/lower');
+  expect(findDoubts(after, 'v', []).some(({ names }) => names)).toBe(false);
+  expect(applyDiff(after, invertDiff(diff))).toEqual(doc);
+  for (const as of ['arm/upper/A', 'nothing', null])
+    expect(() => settleDoubt(doc, 'v', doubt.key, 'other', as)).toThrow('That is no answer');
+});
+
 test('what is cut anew is not doubted any more', () => {
   const lower = drafted.pieces.find(({ id }) => id === 'lower');
   const recut = {

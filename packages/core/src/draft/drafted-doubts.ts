@@ -14,6 +14,7 @@ import { connectedRegions, coverageOf } from '../raster/mask.js';
 import { isPlain, type LimbOrder } from '../stack/limb-order.js';
 import { oddFigure } from '../turns/readiness.js';
 import { doubtfulBorders } from './doubtful-borders.js';
+import { likelyNames } from './likely-names.js';
 
 /** How many spreads of its usual place a part reaches over. */
 const SPREAD = 2.4;
@@ -46,16 +47,22 @@ export function draftedDoubts(
   const one = (kind: DraftedDoubt['kind'], piece: PieceRow): DraftedDoubt => ({
     ...{ kind, ...about(piece), place: middleOf(piece), size: piece.face.area },
   });
-  const unsure = order
-    .filter((piece) => (sure.get(addressOf(piece)) ?? 1) < SURE_OF_NAME)
-    .map((piece) => one('unsure', piece));
+  const frame = bodyFrame(coverageOf(art.design));
+  const isPeople = isOfPeople(planOf(doc.character));
+  const known = new Set(order.map(addressOf));
+  const unsure = order.flatMap((piece): DraftedDoubt[] => {
+    const [own, face] = [knownPart(partOf(doc, piece)), art.pieces.get(piece.id)?.face];
+    const isTaken = (part: KnownPart) => known.has(partAddress(part));
+    const likely = own && face && frame && isPeople ? likelyNames(face, own, frame, isTaken) : null;
+    if ((sure.get(addressOf(piece)) ?? 1) >= SURE_OF_NAME && !likely?.isLikelier) return [];
+    return [{ ...one('unsure', piece), others: (likely?.names ?? []).map(partAddress) }];
+  });
   const sides = order.flatMap((piece): DraftedDoubt[] => {
     const { group, part, side } = partOf(doc, piece);
     const other = side === null ? undefined : order.find((row) => isOtherSide(partOf(doc, row), { group, part, side }));
     if (!other || piece.face.area >= ALIKE * other.face.area) return [];
     return [{ kind: 'sides', ...about(piece, other), place: middleOf(piece), size: other.face.area }];
   });
-  const frame = bodyFrame(coverageOf(art.design));
   const extent = order.filter((piece) => frame && hasOddExtent(piece, knownPart(partOf(doc, piece)), frame));
   const scattered = order.filter(
     (piece) => !FEATURES.has(partOf(doc, piece).group) && shareApart(art.pieces.get(piece.id)?.face ?? null) > APART,

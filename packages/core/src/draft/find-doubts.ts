@@ -1,4 +1,4 @@
-import { NO_CHANGE, joinDiffs } from '../document/diff.js';
+import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { drawOrder, parentPiece, partOf } from '../document/family.js';
 import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, Diff, PartRow, PieceRow, ViewId } from '../document/rows.js';
@@ -7,17 +7,18 @@ import type { Check, CheckId, Finding } from '../document/view-check.js';
 import { changeCharacter, changeView, viewById } from '../document/view-edits.js';
 import { LimberError, type Place } from '../errors.js';
 import { jointless } from '../joints/jointless.js';
-import { numberedAddress, partAddress, type KnownPart } from '../plan/known-parts.js';
+import { KNOWN_PARTS, numberedAddress, partAddress, type KnownPart } from '../plan/known-parts.js';
 import { missingParts } from '../plan/missing-parts.js';
+import { renamePart } from '../names/rename-part.js';
 import { planOf, switchPart } from '../plan/plan.js';
 import { layLimb } from '../stack/limb-order.js';
 import { isStanding } from './drafted-doubts.js';
 
 /**
  * How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
- * it moves along with what it hangs from; the limb lies in front of that, or behind it.
+ * it moves along with what it hangs from; the limb lies in front of that, or behind it; it is another part.
  */
-export const DOUBT_ANSWERS = ['right', 'none', 'sweep', 'along', 'in-front', 'behind'] as const;
+export const DOUBT_ANSWERS = ['right', 'none', 'sweep', 'along', 'in-front', 'behind', 'other'] as const;
 export type DoubtAnswer = (typeof DOUBT_ANSWERS)[number];
 
 /** Something that a person has to decide after a first draft. */
@@ -29,6 +30,8 @@ export interface Doubt extends Finding {
   answers: DoubtAnswer[];
   /** The part that is to be picked, where it has no piece yet. */
   part: Pick<PartRow, 'group' | 'side' | 'part' | 'index'> | null;
+  /** What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
+  names?: { address: string; word: string }[];
 }
 
 /** What others depend on comes first: a wrong part costs its joints, and they what is painted beneath. */
@@ -80,6 +83,7 @@ export function countCutDoubts(doc: CharacterDoc, viewId: ViewId): number | null
 
 /**
  * Settles a doubt about the cut.
+ * @param as the address of the part that it is instead, for `other`
  * @throws LimberError `not-found` where it is a doubt no more, `no-answer` for an answer that it does not ask for
  */
 export function settleDoubt(
@@ -87,6 +91,7 @@ export function settleDoubt(
   viewId: ViewId,
   key: string,
   answer: DoubtAnswer,
+  as: string | null = null,
 ): { summary: string; diff: Diff } {
   const missing = missingParts(doc, viewId).find((part) => missingKey(part) === key);
   const drafted = standing(doc, viewId).find((one) => keyOf(one) === key);
@@ -95,7 +100,10 @@ export function settleDoubt(
       summary: `There is no ${labelFor(missing)}`,
       diff: changeCharacter(doc, { plan: switchPart(planOf(doc.character), missing, false) }),
     };
-  if (drafted && answersTo(drafted).includes(answer)) {
+  const other =
+    drafted && answer === 'other' ? otherParts(doc, drafted).find((part) => partAddress(part) === as) : null;
+  if (drafted && other) return renamed(doc, viewId, drafted, other);
+  if (drafted && answer !== 'other' && answersTo(drafted).includes(answer)) {
     const left = viewById(doc, viewId).drafted ?? [];
     const limb = pieceOf(doc, viewId, drafted);
     const laid = limb && (answer === 'in-front' || answer === 'behind') ? layLimb(doc, limb, answer) : NO_CHANGE;
@@ -155,12 +163,13 @@ function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
 
 function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doubt {
   const [one = '', other = ''] = labelsOf(doc, drafted);
+  const others = otherParts(doc, drafted).map((part) => ({ address: partAddress(part), word: labelFor(part) }));
   const sentence = {
     'several-figures':
       'Several figures stand on this canvas, and were cut as one. Undo the draft, and bring in each by itself.',
     'upside-down':
       'The figure seems to stand on its head. Undo the draft, turn the design over, and bring it in again.',
-    unsure: `This may be ${one}, or another part.`,
+    unsure: `This may be ${[one, ...others.map(({ word }) => word)].join(', ')}, or another part.`,
     sides: `${capital(one)} is much smaller than ${other}.`,
     extent: `${capital(one)} is much larger or smaller than it usually is.`,
     scattered: `${capital(one)} lies in several places.`,
@@ -174,9 +183,39 @@ function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doub
     sentence,
     pieceId: piece?.id,
     place: drafted.place,
-    answers: answersTo(drafted),
+    answers: [...answersTo(drafted), ...(others.length > 0 ? (['other'] as const) : [])],
     part: null,
+    ...(others.length > 0 ? { names: others } : {}),
   };
+}
+
+/** What a piece may be instead of what it is called, of what the character does not have yet. */
+function otherParts(doc: CharacterDoc, { others = [] }: DraftedDoubt): KnownPart[] {
+  const taken = new Set(doc.parts.map(partAddress));
+  return KNOWN_PARTS.filter((part) => others.includes(partAddress(part)) && !taken.has(partAddress(part))).sort(
+    (a, b) => others.indexOf(partAddress(a)) - others.indexOf(partAddress(b)),
+  );
+}
+
+/** A piece becomes another part than a draft took it for; the plan has that one then, and no longer what is not there. */
+function renamed(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  drafted: DraftedDoubt,
+  to: KnownPart,
+): { summary: string; diff: Diff } {
+  const piece = pieceOf(doc, viewId, drafted);
+  const part = piece && partOf(doc, piece);
+  if (!part) throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
+  const { group, side, part: name, index } = to;
+  const now = applyDiff(doc, renamePart(doc, part.id, { group, side, part: name, index }));
+  const plan = switchPart(switchPart(planOf(now.character), part, false), to, true);
+  const left = (viewById(doc, viewId).drafted ?? []).filter((one) => keyOf(one) !== keyOf(drafted));
+  const diff = joinDiffs(
+    joinDiffs(renamePart(doc, part.id, { group, side, part: name, index }), changeCharacter(now, { plan })),
+    changeView(now, viewId, { drafted: left }),
+  );
+  return { summary: `This is ${labelFor(to)}, not ${labelFor(part)}`, diff };
 }
 
 function answersTo({ kind }: DraftedDoubt): DoubtAnswer[] {

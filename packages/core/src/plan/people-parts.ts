@@ -30,13 +30,13 @@ export const PEOPLE: readonly KnownPart[] = [
     rank: 67,
     joint: 'one-sided',
     worn: true,
-    place: [0, 0.42, 0.4, 0.36],
+    place: [0, 0.4, 0.4, 0.26],
   }),
   single('Head', 'beard', null, {
     parents: ['head/'],
     rank: 61,
     joint: 'one-sided',
-    place: [0, 0.88, 0.26, 0.14],
+    place: [0, 0.94, 0.28, 0.2],
   }),
   ...pair('Head', 'ear', null, {
     parents: ['head/'],

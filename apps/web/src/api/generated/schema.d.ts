@@ -2433,7 +2433,8 @@ export interface components {
     SettleBody: {
       key: string;
       /** @enum {unknown} */
-      answer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind';
+      answer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other';
+      as?: string | null;
       saw?: {
         [key: string]: number;
       } | null;
@@ -3375,6 +3376,8 @@ export interface components {
       /** @description The addresses of the parts, and where their faces' pictures lie; none where it is about the design. */
       parts: string[];
       faces: string[];
+      /** @description Addresses of parts that it may be instead, likeliest first. */
+      others?: string[];
       /** @description px: in the midst of it. */
       place: {
         x: number;
@@ -4258,9 +4261,14 @@ export interface components {
         /** @description Counts copies from 1; null for the only one. */
         index: number | null;
       } | null;
+      /** @description What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
+      names?: {
+        address: string;
+        word: string;
+      }[];
     };
     /** @enum {string} */
-    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind';
+    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other';
     /** @description What came back, piece by piece, and what was not understood. */
     BroughtBack: {
       pieces: {

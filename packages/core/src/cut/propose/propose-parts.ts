@@ -12,6 +12,7 @@ import { splitNeck } from './split-neck.js';
 import { splitByLimbs, type LimbSegments } from './split-by-limbs.js';
 import { bodyFrame, toBody, type BodyFrame } from './body-frame.js';
 import { FEATURES, faceScale, featureScore, lineMarks, type FaceScale, type LineMark } from './face-features.js';
+import { placeScores, type BodyPlace } from './place-scores.js';
 import { segmentDesign, type Segments } from './segment.js';
 import { limbsOf, splitLimb } from './split-limb.js';
 
@@ -196,47 +197,21 @@ function bestOf(scores: readonly number[], parts: readonly KnownPart[]): Guess {
   return { part: best, confidence: Math.min(1, (scores[best] - second) / scores[best] + 0.2) };
 }
 
-/** How well a patch lies in each part's usual place: the mean over a sample of its pixels, less for the wrong size. */
+/** How well a patch lies in each part's usual place, by a sample of its pixels. */
 function scorePatch(
   segments: Segments,
   patch: number,
-  placeOf: (x: number, y: number) => { u: number; v: number },
+  placeOf: (x: number, y: number) => BodyPlace,
   parts: readonly KnownPart[],
   faceAt: FaceScale,
 ): number[] {
   const { bounds } = segments.patches[patch];
   const step = Math.max(1, Math.round(Math.sqrt((bounds.width * bounds.height) / 600)));
-  const scores = parts.map(() => 0);
-  let n = 0;
-  let low = Infinity;
-  let high = -Infinity;
-  let near = Infinity;
-  let far = -Infinity;
+  const places: BodyPlace[] = [];
   for (let y = bounds.y; y < bounds.y + bounds.height; y += step)
-    for (let x = bounds.x; x < bounds.x + bounds.width; x += step) {
-      if (segments.labels[y * segments.width + x] !== patch + 1) continue;
-      const { u, v } = placeOf(x + 0.5, y + 0.5);
-      n++;
-      low = Math.min(low, v);
-      high = Math.max(high, v);
-      near = Math.min(near, u);
-      far = Math.max(far, u);
-      parts.forEach(({ place, heading, group }, k) => {
-        if (!place) return;
-        const down = FEATURES.has(group) ? faceAt(v) : v;
-        // Things may hang on either side.
-        const across = heading === 'Things' ? Math.abs(u) - Math.abs(place.u) : u - place.u;
-        scores[k] += Math.exp(-0.5 * ((across / place.su) ** 2 + ((down - place.v) / place.sv) ** 2));
-      });
-    }
-  return scores.map((sum, k) => {
-    const { place } = parts[k];
-    if (!place || n === 0) return 0;
-    // A patch much larger or smaller than the part's usual spread is less likely it.
-    const tall = Math.log(Math.max(0.02, high - low) / (2.4 * place.sv));
-    const wide = Math.log(Math.max(0.02, far - near) / (2.4 * place.su));
-    return (sum / n) * Math.exp(-0.22 * (tall * tall + wide * wide));
-  });
+    for (let x = bounds.x; x < bounds.x + bounds.width; x += step)
+      if (segments.labels[y * segments.width + x] === patch + 1) places.push(placeOf(x + 0.5, y + 0.5));
+  return placeScores(places, parts, faceAt);
 }
 
 /** Buttons, pockets and folds: a small patch that only one other part surrounds belongs to it. */
