@@ -1,4 +1,4 @@
-import { planFrom, type Doubt } from '@limber-sheaf/core';
+import { drawOrder, planFrom, type Doubt } from '@limber-sheaf/core';
 import sharp from 'sharp';
 import { askOf, refusedOf, type Asked } from './drawn-head';
 import { call, design, end, startServer, type Running, type State } from './server-under-test';
@@ -32,6 +32,7 @@ const SOMEBODY = `<svg xmlns="http://www.w3.org/2000/svg" width="300" height="46
   </g>
   <circle cx="134" cy="70" r="6" fill="#221a18"/><circle cx="166" cy="70" r="6" fill="#221a18"/>
   <path d="M136 98q14 8 28 0" stroke="#7a2d2d" stroke-width="4" fill="none"/>
+  <circle cx="24" cy="30" r="2.5" fill="#6a6a6a"/>
 </svg>`;
 
 async function bringIn(svg: string): Promise<{ id: string; view: string; state: State }> {
@@ -73,6 +74,7 @@ test('a raw design is cut, jointed and painted beneath as one edit, and the cast
   const drafted = await ask('POST', `/views/${view}/draft`, {});
   expect(drafted.summary).toMatch(/^First draft: \d+ parts, \d+ joints?, \d+ painted beneath$/);
   expect(drafted.notes).toContain('The backdrop was removed.');
+  expect(drafted.notes).toContainEqual(expect.stringMatching(/^\d+ px of specks and haze about it were swept away\.$/));
   const named = drafted.doc.parts.map(({ group, side, part }) => [group, side, part].filter(Boolean).join(' '));
   expect(named).toEqual(
     expect.arrayContaining(['head', 'torso', 'arm A lower', 'arm B lower', 'leg A lower', 'leg B lower']),
@@ -108,6 +110,22 @@ test('a raw design is cut, jointed and painted beneath as one edit, and the cast
   expect(await refused('POST', `/views/${view}/doubts/settle`, { key: border?.key, answer: 'none' })).toMatch(
     /^422 That is no answer/,
   );
+  // Where nothing tells how a limb lies, the answer lays it.
+  const lies = doubts.find(({ sentence }) => sentence === 'Does upper arm B lie in front of torso, or behind it?');
+  const inFront = ({ doc }: State) => {
+    const order = drawOrder(doc, view).map((piece) => doc.parts.find(({ id }) => id === piece.partId));
+    return (
+      order.findIndex((one) => one?.group === 'arm' && one.side === 'B') >
+      order.findIndex((one) => one?.group === 'torso')
+    );
+  };
+  expect(inFront(drafted)).toBe(false);
+  expect(inFront(await ask('POST', `/views/${view}/doubts/settle`, { key: lies?.key, answer: 'in-front' }))).toBe(true);
+  await ask('POST', `/characters/${id}/undo`);
+  for (const as of ['beard//', 'nobody', undefined])
+    expect(await refused('POST', `/views/${view}/doubts/settle`, { key: border?.key, answer: 'other', as })).toMatch(
+      /^422 That is no answer/,
+    );
   expect(await refused('POST', `/views/${view}/draft`, {})).toMatch(/^422 This view is cut already/);
 
   // Two steps back, and it is as it was brought in.

@@ -169,7 +169,7 @@ function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doub
       'Several figures stand on this canvas, and were cut as one. Undo the draft, and bring in each by itself.',
     'upside-down':
       'The figure seems to stand on its head. Undo the draft, turn the design over, and bring it in again.',
-    unsure: `This may be ${[one, ...others.map(({ word }) => word)].join(', ')}, or another part.`,
+    unsure: `This may be ${one}, or another part.`,
     sides: `${capital(one)} is much smaller than ${other}.`,
     extent: `${capital(one)} is much larger or smaller than it usually is.`,
     scattered: `${capital(one)} lies in several places.`,

@@ -16,6 +16,10 @@ const BESIDE = 2.5;
 const LEFT_OUT = 2;
 /** px between the two pieces' own corners at most. */
 const TOGETHER = 8;
+/** Degrees: where both contours turn by as much, each has a corner of its own, which says nothing of the other. */
+const CORNER = 90;
+/** Less than this, of places at which one runs on straight, tells nothing. */
+const TELLS = 0.3;
 /** px from a corner within which a third piece hides how the two meet. */
 const CROWDED = 4;
 
@@ -35,15 +39,19 @@ export function inFrontByContours(
   way: number,
 ): number | null {
   const [own, others] = [turnsAt(one, other, way), turnsAt(other, one, way)];
-  const leads = own.flatMap(({ x, y, turns }) => {
-    if (anyPaintWithin(thirds, { x, y }, CROWDED, 1)) return [];
+  let [sum, weights] = [0, 0];
+  for (const { x, y, turns } of own) {
+    if (anyPaintWithin(thirds, { x, y }, CROWDED, 1)) continue;
     const near = others
       .map((turn) => ({ ...turn, far: Math.hypot(turn.x - x, turn.y - y) }))
       .filter(({ far }) => far <= TOGETHER)
       .sort((a, b) => a.far - b.far)[0];
-    return near ? [near.turns - turns] : [];
-  });
-  return leads.length === 0 ? null : leads.reduce((sum, lead) => sum + lead, 0) / leads.length;
+    if (!near) continue;
+    const weight = Math.max(0, 1 - Math.min(near.turns, turns) / CORNER) ** 2;
+    sum += weight * (near.turns - turns);
+    weights += weight;
+  }
+  return weights < TELLS ? null : sum / weights;
 }
 
 /** Every place where a piece's contour goes from free to beside another piece, or back. */
