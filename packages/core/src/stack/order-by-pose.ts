@@ -16,7 +16,7 @@ import type { OrderPlace } from '../document/row-types.js';
 import type { ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { jointById } from '../joints/joint-edits.js';
-import { AT_REST, apply, placePieces, unapplying } from '../joints/place-pieces.js';
+import { AT_REST, placePieces, placedBox, unapplying } from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE } from '../raster/mask.js';
 
@@ -140,8 +140,9 @@ const TRIES = 12;
  */
 export function orderJumps(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow): OrderJumps {
   const [near, far] = endsOfChange(change);
-  const jump = (angle: number): OrderJump => ({ angle, area: jumpAt(doc, art, change, angle) });
-  const jumps = jumpsOf(doc, art, change);
+  const images = composed(art);
+  const jump = (angle: number): OrderJump => ({ angle, area: jumpAt(doc, art, images, change, angle) });
+  const jumps = jumpsOf(doc, art, change, images);
   if (jumps[0].area === 0) return { jumps, better: null };
   const tries = Array.from({ length: TRIES - 1 }, (_, k) => Math.round((far * (k + 1)) / TRIES)).filter(
     (angle, at, all) => angle !== 0 && angle !== near && all.indexOf(angle) === at,
@@ -155,11 +156,14 @@ export function orderJumps(doc: CharacterDoc, art: ViewArt, change: OrderChangeR
  * @param art pictures of all pieces of the view, with what follows from their rows
  * @throws LimberError `not-found` where its joint is gone
  */
-export function jumpsOf(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow): OrderJump[] {
+export function jumpsOf(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, images = composed(art)): OrderJump[] {
   const joint = jointById(doc, change.jointId);
   const [near, far] = endsOfChange(change);
   const end = change.low > 0 ? joint.rangeHigh : joint.rangeLow;
-  return (far === end ? [near] : [near, far]).map((angle) => ({ angle, area: jumpAt(doc, art, change, angle) }));
+  return (far === end ? [near] : [near, far]).map((angle) => ({
+    angle,
+    area: jumpAt(doc, art, images, change, angle),
+  }));
 }
 
 /** The ends of a change's range: the one nearer to rest first. */
@@ -167,7 +171,23 @@ function endsOfChange({ low, high }: OrderChangeRow): [near: number, far: number
   return low > 0 ? [low, high] : [high, low];
 }
 
-function jumpAt(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, angle: number): number {
+/** Every piece's picture, put together once for however many angles are looked at. */
+function composed(art: ViewArt): ReadonlyMap<PieceId, PlacedBitmap> {
+  return new Map(
+    [...art.pieces].flatMap(([id, sheets]) => {
+      const image = composePiece(sheets);
+      return image ? [[id, image] as const] : [];
+    }),
+  );
+}
+
+function jumpAt(
+  doc: CharacterDoc,
+  art: ViewArt,
+  images: ReadonlyMap<PieceId, PlacedBitmap>,
+  change: OrderChangeRow,
+  angle: number,
+): number {
   const { viewId, jointId, movedIds } = change;
   const bends = { [jointId]: angle };
   const placed = placePieces(doc, viewId, bends);
@@ -180,24 +200,20 @@ function jumpAt(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, angle: 
     orderAtPose(of, viewId, bends)
       .reverse()
       .flatMap(({ id }) => {
-        const sheets = art.pieces.get(id);
-        const image = sheets ? composePiece(sheets) : null;
+        const image = images.get(id);
         if (!image) return [];
         const at = placed.get(id) ?? AT_REST;
-        return [{ image, at, atRest: unapplying(at), isMoved: movedIds.includes(id) }];
+        return [{ image, box: placedBox(image, at), atRest: unapplying(at), isMoved: movedIds.includes(id) }];
       }),
   );
   const { width, height } = art.design;
   const step = Math.max(1, Math.ceil(Math.max(width, height) / FINE));
   const moved = draws[0].filter(({ isMoved }) => isMoved);
-  const corners = moved.flatMap(({ image: { x, y, width: w, height: h }, at }) =>
-    [x, x + w].flatMap((px) => [y, y + h].map((py) => apply(at, px, py))),
-  );
-  const from = (axis: 'x' | 'y') => Math.max(0, Math.floor(Math.min(...corners.map((corner) => corner[axis]))));
-  const to = (axis: 'x' | 'y', side: number) => Math.min(side, Math.max(...corners.map((corner) => corner[axis])));
+  const from = (side: 'left' | 'top') => Math.max(0, Math.floor(Math.min(...moved.map(({ box }) => box[side]))));
+  const [right, bottom] = (['right', 'bottom'] as const).map((side) => Math.max(...moved.map(({ box }) => box[side])));
   let count = 0;
-  for (let y = from('y'); y < to('y', height); y += step)
-    for (let x = from('x'); x < to('x', width); x += step) {
+  for (let y = from('top'); y < Math.min(bottom, height); y += step)
+    for (let x = from('left'); x < Math.min(right, width); x += step) {
       const isUnderMoved = moved.some((one) => wordAt(one, x, y) !== 0);
       if (isUnderMoved && differ(topAt(draws[0], x, y), topAt(draws[1], x, y))) count++;
     }
@@ -207,6 +223,8 @@ function jumpAt(doc: CharacterDoc, art: ViewArt, change: OrderChangeRow, angle: 
 /** A picture as it lies turned. */
 interface Drawn {
   image: PlacedBitmap;
+  /** The box in which it lies. */
+  box: ReturnType<typeof placedBox>;
   /** Which point of it lies at a place. */
   atRest: (x: number, y: number) => { x: number; y: number };
 }
@@ -221,7 +239,9 @@ function topAt(drawn: readonly Drawn[], x: number, y: number): number {
 }
 
 /** A picture's paint at a place, RGB packed above 0; 0 where it has none. */
-function wordAt({ image: { data, x, y, width, height }, atRest }: Drawn, px: number, py: number): number {
+function wordAt({ image, box, atRest }: Drawn, px: number, py: number): number {
+  if (px < box.left - 1 || px > box.right || py < box.top - 1 || py > box.bottom) return 0;
+  const { data, x, y, width, height } = image;
   const own = atRest(px + 0.5, py + 0.5);
   const [column, row] = [Math.floor(own.x) - x, Math.floor(own.y) - y];
   if (column < 0 || row < 0 || column >= width || row >= height) return 0;

@@ -66,6 +66,8 @@ export const MOTION_KEYS = [
 /** A motion that is made from the joints, or one of the artist's own, by its row. */
 export type MotionKey = UsualMotion | `own ${MotionId}`;
 type UsualMotion = (typeof MOTION_KEYS)[number];
+/** The motions in which feet stand on the floor. */
+export const STANDING = ['sit', 'walk', 'run'] as const satisfies readonly UsualMotion[];
 
 /** The key of a motion of the artist's own. */
 export function ownMotion({ id }: Pick<MotionRow, 'id'>): MotionKey {
