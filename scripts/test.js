@@ -71,7 +71,7 @@ mkdirSync(results, { recursive: true });
 
 const npm = (title, script) => ({ title, command: ['npm', 'run', '--silent', script] });
 const node = (title, ...args) => ({ title, command: ['node', ...args] });
-/** What looks at the sources. */
+/** What looks at the sources, and takes longest. */
 const sources = [
   npm('lint', 'lint'),
   // The types of all that is shipped, and the directions, are looked at with that station in it: once is enough.
@@ -79,6 +79,9 @@ const sources = [
     'types and direction of dependencies, no circles, with a station added as the docs say',
     'scripts/trial-station.js',
   ),
+];
+/** What looks at the sources and at what was built of them. */
+const built = [
   npm('types of the tests', 'types:tests'),
   npm('format', 'format:check'),
   node('API: description, types and client in step', 'scripts/api.js', '--check'),
@@ -95,18 +98,16 @@ const jest = (report, ...select) => [
 ];
 const tests = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
 
-/** Tests of the core and the formats; beside the checks of the sources, one at a time is enough for both cores. */
+/** Tests of the core and the formats, over both cores: what is left of them when all else has ended leaves none idle. */
 async function testCore() {
-  const core = jest('core.json', '--selectProjects=core', '--maxWorkers=1');
+  const core = jest('core.json', '--selectProjects=core', '--maxWorkers=2');
   count('core.json', await runInTheGaps('unit tests of core and formats', core), tests);
 }
 
-/** Goes on at the times at which the others wait for a database or a browser, and when they have ended. */
-const whatWaitsForNobody = () => Promise.all([checkAll(sources), testCore()]);
-
-const beside = whatWaitsForNobody();
-const built = await run('build', ['bash', 'scripts/build.sh']);
-if (!built) totals.failed++;
+// These go on at the times at which the others wait for a database or a browser, and when they have ended.
+const beside = [checkAll(sources), testCore()];
+if (!(await run('build', ['bash', 'scripts/build.sh']))) totals.failed++;
+beside.push(checkAll(built));
 const data = process.env.TEST_DATA ?? join(projectRoot, 'data', 'test');
 const postgres = await startPostgres(data);
 try {
@@ -124,7 +125,7 @@ try {
 
 const journeys = ['npx', 'playwright', 'test', '-c', 'e2e/playwright.config.ts'];
 const e2e = await run('journeys in Chromium', journeys, { TEST_DATA: data });
-await beside;
+await Promise.all(beside);
 count('e2e.json', e2e, (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected }));
 
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
