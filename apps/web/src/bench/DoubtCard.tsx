@@ -9,7 +9,7 @@ import { pickPiece } from './store';
 import { useDoor } from './useDoor';
 
 /** Answers in words; where a limb lies is chosen by pictures, and what else something is by its name. */
-const ANSWERS: Readonly<Record<Exclude<DoubtAnswer, 'in-front' | 'behind' | 'other'>, string>> = {
+const ANSWERS: Readonly<Partial<Record<DoubtAnswer, string>>> = {
   right: 'It is right',
   none: 'There is none',
   sweep: 'Sweep it up',
@@ -66,12 +66,13 @@ export function DoubtCard() {
       <p className="mt-1 text-[13px]">{doubt.sentence}</p>
       <div className="mt-2 flex flex-wrap gap-1.5">
         <Action onClick={() => show(doubt)}>Show it</Action>
-        {doubt.answers.map((answer) =>
-          answer === 'in-front' || answer === 'behind' || answer === 'other' ? null : (
-            <Action key={answer} tone="go" onClick={() => settle(answer)}>
-              {ANSWERS[answer]}
-            </Action>
-          ),
+        {doubt.answers.map(
+          (answer) =>
+            ANSWERS[answer] && (
+              <Action key={answer} tone="go" onClick={() => settle(answer)}>
+                {ANSWERS[answer]}
+              </Action>
+            ),
         )}
         {doubt.names?.map(({ address, word }) => (
           <Action key={address} onClick={() => settle('other', address)}>

@@ -79,7 +79,7 @@ export function draftedDoubts(
   ];
   // A part is asked about once, by what is worst about it.
   const asked = single.filter(({ parts }, at) => single.findIndex((other) => other.parts[0] === parts[0]) === at);
-  const odd = oddFigure(art.design, isOfPeople(planOf(doc.character)));
+  const odd = oddFigure(art.design, isPeople);
   const ofDesign = odd ? [{ kind: odd.kind, parts: [], faces: [], place: odd.place, size: 0 }] : [];
   const limbs = orders
     .filter((limb) => !isPlain(limb))

@@ -2,7 +2,7 @@ import { applyDiff } from '../document/diff.js';
 import { pieceById } from '../document/find.js';
 import type { CharacterDoc, JointRow, PieceId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import { AT_REST, placePieces, placedBox } from '../joints/place-pieces.js';
+import { AT_REST, boxesOverlap, placePieces, placedBox } from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { layLimb } from '../stack/limb-order.js';
 import { turnLimb, type TurnedLimb } from '../stack/order-hints.js';
@@ -52,9 +52,7 @@ function mostOver(doc: CharacterDoc, joint: JointRow, { pieceIds, trunkId }: Tur
     const box = placedBox(trunk.face, placed.get(trunkId) ?? AT_REST);
     return pieceIds.reduce((sum, id) => {
       const own = placedBox(pieceById(doc, id).face, placed.get(id) ?? AT_REST);
-      const across = Math.min(box.right, own.right) - Math.max(box.left, own.left);
-      const down = Math.min(box.bottom, own.bottom) - Math.max(box.top, own.top);
-      return sum + Math.max(0, across) * Math.max(0, down);
+      return sum + boxesOverlap(box, own);
     }, 0);
   };
   return angles.sort((a, b) => over(b) - over(a) || Math.abs(a) - Math.abs(b))[0];

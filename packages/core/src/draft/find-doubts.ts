@@ -1,4 +1,4 @@
-import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
+import { NO_CHANGE, joinDiffs } from '../document/diff.js';
 import { drawOrder, parentPiece, partOf } from '../document/family.js';
 import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, Diff, PartRow, PieceRow, ViewId } from '../document/rows.js';
@@ -104,11 +104,9 @@ export function settleDoubt(
     drafted && answer === 'other' ? otherParts(doc, drafted).find((part) => partAddress(part) === as) : null;
   if (drafted && other) return renamed(doc, viewId, drafted, other);
   if (drafted && answer !== 'other' && answersTo(drafted).includes(answer)) {
-    const left = viewById(doc, viewId).drafted ?? [];
     const limb = pieceOf(doc, viewId, drafted);
     const laid = limb && (answer === 'in-front' || answer === 'behind') ? layLimb(doc, limb, answer) : NO_CHANGE;
-    const settled = changeView(doc, viewId, { drafted: left.filter((one) => keyOf(one) !== key) });
-    return { summary: settledWord(doc, drafted, answer), diff: joinDiffs(laid, settled) };
+    return { summary: settledWord(doc, drafted, answer), diff: joinDiffs(laid, withoutDoubt(doc, viewId, key)) };
   }
   const stiff = jointless(doc, viewId).find((piece) => withoutJoint(doc, piece).key === key);
   if (stiff && answer === 'along') {
@@ -208,14 +206,16 @@ function renamed(
   const part = piece && partOf(doc, piece);
   if (!part) throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
   const { group, side, part: name, index } = to;
-  const now = applyDiff(doc, renamePart(doc, part.id, { group, side, part: name, index }));
-  const plan = switchPart(switchPart(planOf(now.character), part, false), to, true);
-  const left = (viewById(doc, viewId).drafted ?? []).filter((one) => keyOf(one) !== keyOf(drafted));
-  const diff = joinDiffs(
-    joinDiffs(renamePart(doc, part.id, { group, side, part: name, index }), changeCharacter(now, { plan })),
-    changeView(now, viewId, { drafted: left }),
-  );
-  return { summary: `This is ${labelFor(to)}, not ${labelFor(part)}`, diff };
+  const named = renamePart(doc, part.id, { group, side, part: name, index });
+  const plan = switchPart(switchPart(planOf(doc.character), part, false), to, true);
+  const settled = joinDiffs(changeCharacter(doc, { plan }), withoutDoubt(doc, viewId, keyOf(drafted)));
+  return { summary: `This is ${labelFor(to)}, not ${labelFor(part)}`, diff: joinDiffs(named, settled) };
+}
+
+/** The view without one of the things that its draft was not sure of. */
+function withoutDoubt(doc: CharacterDoc, viewId: ViewId, key: string): Diff {
+  const left = viewById(doc, viewId).drafted ?? [];
+  return changeView(doc, viewId, { drafted: left.filter((one) => keyOf(one) !== key) });
 }
 
 function answersTo({ kind }: DraftedDoubt): DoubtAnswer[] {

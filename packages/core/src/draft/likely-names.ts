@@ -52,13 +52,6 @@ export function likelyNames(
 }
 
 /** Is it a part of people of which there is one, with a place of its own? */
-function isSingle({ side, place, group, heading }: KnownPart): boolean {
-  return (
-    side === null &&
-    place !== null &&
-    !FEATURES.has(group) &&
-    group !== 'tail' &&
-    group !== 'body' &&
-    heading !== 'Tail'
-  );
+function isSingle({ side, place, group }: KnownPart): boolean {
+  return side === null && place !== null && !FEATURES.has(group) && group !== 'tail' && group !== 'body';
 }

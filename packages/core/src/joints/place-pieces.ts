@@ -110,8 +110,23 @@ export function unapplying({ angle, tx, ty }: Placement): (x: number, y: number)
   return (x, y) => ({ x: cos * (x - tx) - sin * (y - ty), y: sin * (x - tx) + cos * (y - ty) });
 }
 
+/** px² in which two upright boxes lie over one another. */
+export function boxesOverlap(one: Box, other: Box): number {
+  const across = Math.min(one.right, other.right) - Math.max(one.left, other.left);
+  const down = Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top);
+  return Math.max(0, across) * Math.max(0, down);
+}
+
+/** An upright box, px. */
+export interface Box {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
 /** The upright box round a rectangle where it is placed, by its corners; px. */
-export function placedBox({ x, y, width, height }: Rect, placement: Placement) {
+export function placedBox({ x, y, width, height }: Rect, placement: Placement): Box {
   const corners = [
     apply(placement, x, y),
     apply(placement, x + width, y),

@@ -1,4 +1,3 @@
-import { composePiece } from '../document/compose-piece.js';
 import { DiffBuilder } from '../document/diff.js';
 import { jointLabel, withHeld } from '../document/family.js';
 import { piecesOfView } from '../document/find.js';
@@ -13,10 +12,10 @@ import type {
   PieceId,
 } from '../document/rows.js';
 import type { OrderPlace } from '../document/row-types.js';
-import type { ViewArt } from '../document/view-art.js';
+import { imageOf, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { jointById } from '../joints/joint-edits.js';
-import { AT_REST, placePieces, placedBox, unapplying } from '../joints/place-pieces.js';
+import { AT_REST, placePieces, placedBox, unapplying, type Box } from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE } from '../raster/mask.js';
 
@@ -174,8 +173,8 @@ function endsOfChange({ low, high }: OrderChangeRow): [near: number, far: number
 /** Every piece's picture, put together once for however many angles are looked at. */
 function composed(art: ViewArt): ReadonlyMap<PieceId, PlacedBitmap> {
   return new Map(
-    [...art.pieces].flatMap(([id, sheets]) => {
-      const image = composePiece(sheets);
+    [...art.pieces.keys()].flatMap((id) => {
+      const image = imageOf(art, id);
       return image ? [[id, image] as const] : [];
     }),
   );
@@ -224,7 +223,7 @@ function jumpAt(
 interface Drawn {
   image: PlacedBitmap;
   /** The box in which it lies. */
-  box: ReturnType<typeof placedBox>;
+  box: Box;
   /** Which point of it lies at a place. */
   atRest: (x: number, y: number) => { x: number; y: number };
 }

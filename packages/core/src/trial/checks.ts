@@ -19,6 +19,18 @@ interface MovedBare {
   frame: number;
 }
 
+/** A frame of one of all motions, in words and as its pose. */
+function frameOf(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  motion: number,
+  frame: number,
+): { when: string; bends: Finding['bends'] } {
+  const { key, word } = motionsFor(doc, viewId)[motion];
+  const pose = motionFrames(doc, viewId, key, { fps: FPS, amount: 1 }).poses[frame];
+  return { when: `${word}, frame ${frame + 1}`, bends: pose && bendsOf(doc, viewId, pose) };
+}
+
 /** Nothing bare, in motion: what the joints alone do not show when each turns by itself. */
 const hiddenPaint: ViewCheck<MovedBare[]> = {
   id: 'hidden-paint',
@@ -48,15 +60,13 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
   },
   report(doc, viewId, [bare], found) {
     const order = drawOrder(doc, viewId);
-    const motions = motionsFor(doc, viewId);
     const others = bare.filter(({ at }) => !found.some(({ pieceId }) => pieceId === order[at].id));
     const findings = others.map(({ at, area, motion, frame }): Finding => {
-      const { key, word } = motions[motion];
-      const { poses } = motionFrames(doc, viewId, key, { fps: FPS, amount: 1 });
+      const { when, bends } = frameOf(doc, viewId, motion, frame);
       return {
-        sentence: `${pieceName(doc, order[at])} comes into view without paint in a motion: ${area} px, ${word}, frame ${frame + 1}. Paint it in Under.`,
+        sentence: `${pieceName(doc, order[at])} comes into view without paint in a motion: ${area} px, ${when}. Paint it in Under.`,
         pieceId: order[at].id,
-        bends: poses[frame] && bendsOf(doc, viewId, poses[frame]),
+        bends,
       };
     });
     return { figure: others.reduce((sum, { area }) => sum + area, 0), unit: 'px', findings };
@@ -76,10 +86,11 @@ interface FootSlide {
 function standKey(doc: CharacterDoc, viewId: ViewId): string {
   const order = drawOrder(doc, viewId);
   const at = new Map(order.map(({ id }, i) => [id, i]));
+  const view = viewById(doc, viewId);
   const joints = doc.joints.filter((joint) => joint.viewId === viewId);
-  return deriveKey('feet 1', [
+  return deriveKey('feet 2', [
     doc.parts.map(({ id, group, part, side, index }) => [id, group, part, side, index]),
-    viewById(doc, viewId).key,
+    [view.key, view.height],
     order.map((piece) => [
       at.get(parentPiece(doc, piece)?.id ?? ''),
       piece.partId,
@@ -128,14 +139,12 @@ const feetStand: ViewCheck<FootSlide[]> = {
   },
   report(doc, viewId, [slides], found) {
     const order = drawOrder(doc, viewId);
-    const motions = motionsFor(doc, viewId);
     const findings = slides.map(({ at, by, motion, frame }): Finding => {
-      const { key, word } = motions[motion];
-      const { poses } = motionFrames(doc, viewId, key, { fps: FPS, amount: 1 });
+      const { when, bends } = frameOf(doc, viewId, motion, frame);
       return {
-        sentence: `${pieceName(doc, order[at])} slides by ${by.toFixed(1)} px a frame while it stands: ${word}, frame ${frame + 1}. Widen the range of its joint in Joints.`,
+        sentence: `${pieceName(doc, order[at])} slides by ${by.toFixed(1)} px a frame while it stands: ${when}. Widen the range of its joint in Joints.`,
         jointId: doc.joints.find(({ childId }) => childId === order[at].id)?.id,
-        bends: poses[frame] && bendsOf(doc, viewId, poses[frame]),
+        bends,
       };
     });
     const others = findings.filter(({ jointId }) => !found.some((one) => one.jointId === jointId));

@@ -3,7 +3,7 @@ import type { CharacterDoc, JointId, PartId, PieceId, PieceRow, ViewId } from '.
 import { placesAlong } from '../document/soft-line.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { viewById } from '../document/view-edits.js';
-import { AT_REST, apply, placedBox, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, apply, boxesOverlap, placedBox, type Placement } from '../joints/place-pieces.js';
 import type { JointProof } from '../joints/prove-joint.js';
 import { lengthsOf, reachChains } from './limbs.js';
 import { limbOf } from '../turns/measure-view.js';
@@ -196,7 +196,7 @@ function orderJumps(
       if (change.viewId !== viewId) return [];
       return change.movedIds.flatMap((id): Happening[] => {
         const isBefore = (list: readonly PieceId[]) => list.indexOf(id) < list.indexOf(change.atId);
-        const over = isBefore(order) === isBefore(then) ? 0 : boxesOverlap(doc, id, change.atId, placed[next]);
+        const over = isBefore(order) === isBefore(then) ? 0 : piecesOverlap(doc, id, change.atId, placed[next]);
         return over > 0
           ? [{ kind: 'order', cause: change.id, frame: next, figure: over, jointId: change.jointId, pieceId: id }]
           : [];
@@ -206,11 +206,9 @@ function orderJumps(
 }
 
 /** px² in which the boxes of two placed pieces lie over one another. */
-function boxesOverlap(doc: CharacterDoc, a: PieceId, b: PieceId, placed: ReadonlyMap<string, Placement>): number {
+function piecesOverlap(doc: CharacterDoc, a: PieceId, b: PieceId, placed: ReadonlyMap<string, Placement>): number {
   const [one, other] = [a, b].map((id) => placedBox(pieceById(doc, id).face, placed.get(id) ?? AT_REST));
-  const along = Math.min(one.right, other.right) - Math.max(one.left, other.left);
-  const down = Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top);
-  return Math.max(0, along) * Math.max(0, down);
+  return boxesOverlap(one, other);
 }
 
 /** Findings by their causes: those that last longest first, of these the worst. */

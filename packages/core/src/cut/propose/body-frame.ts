@@ -81,7 +81,7 @@ function neckOf(solid: readonly number[], top: number, tall: number): number {
   const own = rows.filter((y) => solid[y] > 0);
   const widensAt = (y: number) =>
     solid.slice(y, y + Math.round(SHOULDERS * tall)).reduce((widest, one) => Math.max(widest, one), 0) / solid[y];
-  const best = (score: (y: number) => number) => own.reduce((top, y) => (score(y) > score(top) ? y : top), own[0]);
+  const best = (score: (y: number) => number) => own.reduce((most, y) => (score(y) > score(most) ? y : most), own[0]);
   if (own.length === 0) return Math.round(top + 0.25 * tall);
   const narrowest = best((y) => -solid[y]);
   const widest = best(widensAt);
