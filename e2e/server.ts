@@ -2,23 +2,27 @@ import { join } from 'node:path';
 import { seedDemo } from '../demo/seed.js';
 import { freePort, freshDatabase, projectRoot, startPostgres } from '../scripts/postgres.js';
 import { startServer, stopServer } from '../scripts/serve.js';
-import { LANES } from './lanes';
 
-/** Starts the real server with the demo in it, one with a database of its own for each lane; answers with what stops them. */
-export default async function setup(): Promise<() => Promise<void>> {
-  const postgres = await startPostgres(process.env.TEST_DATA ?? join(projectRoot, 'data', 'test'));
-  const seeded = 'e2e';
-  const first = await startServer({ databaseUrl: await freshDatabase(postgres, seeded), port: await freePort() });
-  await seedDemo(first.address);
-  await stopServer(first.child);
-  const servers: Awaited<ReturnType<typeof startServer>>[] = [];
-  for (let lane = 0; lane < LANES; lane++) {
-    const databaseUrl = await freshDatabase(postgres, `${seeded}_${lane}`, seeded);
-    servers.push(await startServer({ databaseUrl, port: await freePort() }));
-  }
-  process.env.BENCH_ADDRESSES = servers.map(({ address }) => address).join(' ');
-  return async () => {
-    await Promise.all(servers.map(({ child }) => stopServer(child)));
-    postgres.stop();
-  };
+/** The database with the demo in it, which every lane's own is a copy of. */
+const SEEDED = 'e2e';
+
+const database = () => startPostgres(process.env.TEST_DATA ?? join(projectRoot, 'data', 'test'));
+
+/** Puts the demo into the database that the lanes begin with; answers with what stops the database. */
+export default async function setup(): Promise<() => void> {
+  const postgres = await database();
+  const { child, address } = await startServer({
+    databaseUrl: await freshDatabase(postgres, SEEDED),
+    port: await freePort(),
+  });
+  await seedDemo(address);
+  await stopServer(child);
+  return () => postgres.stop();
+}
+
+/** Starts the real server for one lane, on a database of its own with the demo as it was at first. */
+export async function startLane(lane: number): Promise<{ address: string; stop: () => Promise<void> }> {
+  const databaseUrl = await freshDatabase(await database(), `${SEEDED}_${lane}`, SEEDED);
+  const { child, address } = await startServer({ databaseUrl, port: await freePort() });
+  return { address, stop: () => stopServer(child) };
 }

@@ -16,6 +16,7 @@ import type { BroughtBack } from './handoff/bring-back.js';
 import type { VersionsCompared } from './handoff/compare-versions.js';
 import type { KeptTexture } from './handoff/handoff.tasks.js';
 import type { HandOffCard } from './handoff/handoff.service.js';
+import type { KeptSweep } from './joints/joints.service.js';
 import type { HandedName } from './names/names.service.js';
 import type { TrialPicture } from './trial/trial.tasks.js';
 import type { MovingPicture } from './swaps/moving-picture.js';
@@ -72,6 +73,7 @@ export interface Answers {
   'handOff.texture': KeptTexture;
   'swaps.movingPicture': MovingPicture;
   'stack.borders': Border[];
+  'joints.sweeps': KeptSweep[];
   'under.bare': Bare[];
   'trial.faults': MotionFaults;
   'trial.show': TrialPicture;

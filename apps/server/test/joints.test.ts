@@ -1,5 +1,6 @@
 import { compareBitmaps, composite, type CharacterDoc } from '@limber-sheaf/core';
 import { decodePng, encodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
+import type { KeptSweep } from '../src/joints/joints.service.js';
 import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
@@ -74,6 +75,38 @@ test('fit all takes the plan at its word: what only moves along is left, and sai
   const all = await ask('POST', `/views/${view}/joints/fit-all`);
   expect(all.doc.joints).toHaveLength(4);
   expect(all.notes?.join(' ')).toMatch(/eyes moves with what it hangs from, by the plan/);
+});
+
+test('sweeps are kept under what they were measured of, and a joint that changed is measured anew', async () => {
+  const { view } = await arms();
+  const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
+  const sweeps = async () => (await call<KeptSweep[]>(server, 'GET', `/views/${view}/joints/sweeps`)).body;
+  const before = await sweeps();
+  expect(before.map(({ jointId }) => jointId)).toEqual(doc.joints.map(({ id }) => id));
+  for (const { jointId, sweep } of before) {
+    const joint = doc.joints.find(({ id }) => id === jointId);
+    expect(sweep?.cleanRange).toEqual([joint?.rangeLow, joint?.rangeHigh]);
+    const angles = sweep?.bends.map(({ angle }) => angle) ?? [];
+    expect(angles).toContain(0);
+    expect(angles).toEqual([...angles].sort((a, b) => a - b));
+  }
+  expect(await sweeps()).toEqual(before);
+
+  const wrist = jointOf(doc, 'hand', 'A');
+  await ask('PATCH', `/joints/${wrist.id}`, { rounded: false });
+  const after = await sweeps();
+  const changed = after.filter(({ key }, at) => key !== before[at].key);
+  // The lower arm that it hangs from shows at its elbow too.
+  expect(changed.map(({ jointId }) => jointId)).toContain(wrist.id);
+  expect(changed.length).toBeLessThan(before.length);
+  const butt = after.find(({ jointId }) => jointId === wrist.id)?.sweep;
+  const most = (butt?.cleanRange?.[1] ?? 0) - (butt?.cleanRange?.[0] ?? 0);
+  expect(most).toBeLessThan(wrist.rangeHigh - wrist.rangeLow);
+  expect(Math.max(...(butt?.bends.map(({ daylight }) => daylight) ?? []))).toBeGreaterThan(0);
+
+  await ask('PATCH', `/joints/${wrist.id}`, { kind: 'slide' });
+  expect((await sweeps()).map(({ jointId }) => jointId)).not.toContain(wrist.id);
+  expect((await call<{ code: string }>(server, 'GET', '/views/none/joints/sweeps')).status).toBeGreaterThanOrEqual(400);
 });
 
 /** Events of a character until one of a kind has come. */

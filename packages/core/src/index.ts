@@ -334,6 +334,7 @@ export {
   type BendProof,
   type JointProof,
 } from './joints/prove-joint.js';
+export { sweepMeasures, turningJoints } from './joints/checks.js';
 
 // Under
 export * from './under/index.js';

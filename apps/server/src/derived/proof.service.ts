@@ -67,17 +67,17 @@ export class ProofService {
     return reportView(doc, viewId, sheets, measured);
   }
 
-  /** What some of a view's measures come to as it is now, in their order. */
+  /** What some of a view's measures come to as it is now, in their order; somebody's hand goes first. */
   async now<M>(
     viewId: ViewId,
     measuresOf: (doc: CharacterDoc, viewId: ViewId, sheets: DerivedOfView) => Measure<M>[],
     { signal }: RunOptions,
-  ): Promise<{ doc: CharacterDoc; values: M[] }> {
+  ): Promise<{ doc: CharacterDoc; measured: { key: string; value: M }[] }> {
     const { doc } = await readSnapshot(this.sequelize, await characterOf('view', viewId));
     const sheets = await this.sheets.ofView(doc, viewId, { signal });
     const measures = measuresOf(doc, viewId, sheets);
-    const measured = await this.measured(doc, viewId, sheets, measures, { signal });
-    return { doc, values: measures.map(({ key }) => measured.get(key) as M) };
+    const measured = await this.measured(doc, viewId, sheets, measures, { signal, behind: true });
+    return { doc, measured: measures.map(({ key }) => ({ key, value: measured.get(key) as M })) };
   }
 
   /**

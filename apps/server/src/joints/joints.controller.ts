@@ -1,4 +1,4 @@
-import { Body, Controller, Delete, HttpCode, Param, Patch, Post } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Who, type Caller } from '../http/caller.js';
 import { EditBody, IdParam } from '../http/dto.js';
@@ -16,6 +16,12 @@ import { JointsService } from './joints.service.js';
 @Controller()
 export class JointsController {
   constructor(private readonly joints: JointsService) {}
+
+  @Get('views/:id/joints/sweeps')
+  @ApiOperation({ summary: 'The sweeps of a view’s joints that turn, each under the key of what it was measured of' })
+  sweeps(@Param() { id }: IdParam, @Who() caller: Caller) {
+    return this.joints.sweeps(id, caller);
+  }
 
   @Post('views/:id/joints')
   @ApiOperation({ summary: 'Place a joint between two pieces that touch' })

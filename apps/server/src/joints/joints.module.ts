@@ -1,11 +1,12 @@
 import { Module } from '@nestjs/common';
+import { DerivedModule } from '../derived/derived.module.js';
 import { EditsModule } from '../edits/edits.module.js';
 import { ThreadsModule } from '../threads/threads.module.js';
 import { JointsController } from './joints.controller.js';
 import { JointsService } from './joints.service.js';
 
 @Module({
-  imports: [EditsModule, ThreadsModule],
+  imports: [DerivedModule, EditsModule, ThreadsModule],
   controllers: [JointsController],
   providers: [JointsService],
   exports: [JointsService],

@@ -16,6 +16,8 @@ import {
   pieceById,
   rowIndex,
   setInFront,
+  sweepMeasures,
+  turningJoints,
   unlinkJoint,
   type CharacterDoc,
   type Diff,
@@ -23,9 +25,11 @@ import {
   type JointRow,
   type MadeJoints,
   type Row,
+  type Sweep,
 } from '@limber-sheaf/core';
 import { Injectable } from '@nestjs/common';
 import { characterOf } from '../data/document-store.js';
+import { ProofService } from '../derived/proof.service.js';
 import { EventService } from '../edits/events.service.js';
 import { EditService, type CharacterState, type EditContext } from '../edits/edit.service.js';
 import type { Caller } from '../http/caller.js';
@@ -34,6 +38,15 @@ import { LONG, Threads } from '../threads/threads.js';
 
 const tasks = taskFile<typeof import('./joints.tasks.js')>(new URL('./joints.tasks.js', import.meta.url));
 
+/** A joint's sweep as it is kept. */
+export interface KeptSweep {
+  jointId: string;
+  /** Of what it was measured (`proofKey`). */
+  key: string;
+  /** null where one of the joint's pieces has no paint. */
+  sweep: Sweep | null;
+}
+
 /** Joints: placing, fitting, rounding, proving. */
 @Injectable()
 export class JointsService {
@@ -41,7 +54,17 @@ export class JointsService {
     private readonly edits: EditService,
     private readonly threads: Threads,
     private readonly events: EventService,
+    private readonly proofs: ProofService,
   ) {}
+
+  /** The sweeps of a view's joints that turn, as they are now. */
+  async sweeps(viewId: string, caller: Caller): Promise<KeptSweep[]> {
+    const { doc, measured } = await this.proofs.now(viewId, sweepMeasures, caller);
+    return turningJoints(doc, viewId).map(({ id }, at) => {
+      const { key, value } = measured[at];
+      return { jointId: id, key, sweep: value && { bends: value.bends, cleanRange: value.cleanRange } };
+    });
+  }
 
   /** Puts a joint between two pieces, fitted to the contour or where the artist placed it. */
   async place(

@@ -49,8 +49,8 @@ export class StackController {
   @Get('views/:id/borders')
   @ApiOperation({ summary: 'How long a border each two pieces of a view share at rest, by places in the draw order' })
   async borders(@Param() { id }: IdParam, @Who() caller: Caller) {
-    const { values } = await this.proofs.now(id, (doc) => [borderMeasure(doc, id)], caller);
-    return values[0];
+    const { measured } = await this.proofs.now(id, (doc) => [borderMeasure(doc, id)], caller);
+    return measured[0].value;
   }
 
   @Post('pieces/:id/order')

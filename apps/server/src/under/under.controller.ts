@@ -41,7 +41,8 @@ export class UnderController {
   @Get('views/:id/under')
   @ApiOperation({ summary: 'What comes into view bare, piece by piece, the largest first' })
   async bare(@Param() { id }: IdParam, @Who() caller: Caller) {
-    const { doc, values } = await this.proofs.now(id, bareMeasures, caller);
+    const { doc, measured } = await this.proofs.now(id, bareMeasures, caller);
+    const values = measured.map(({ value }) => value);
     return bareAsMeasured(doc, id, values);
   }
 

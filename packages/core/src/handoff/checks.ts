@@ -87,7 +87,9 @@ export function reportView(
     if (check.id === 'joints-clean' && !same)
       joints = turningJoints(doc, viewId).flatMap(({ id }, at) => {
         const proof = values[at] as BendProof | null;
-        return proof ? [{ jointId: id, ...proof }] : [];
+        if (!proof) return [];
+        const { cleanRange, worst, discBare } = proof;
+        return [{ jointId: id, cleanRange, worst, discBare }];
       });
     const report = check.report(doc, viewId, values, same?.findings ?? []);
     const figure = (same?.figure ?? 0) + report.figure;

@@ -3,7 +3,7 @@ import { drawOrder, drawSteps, hasLineUnder, jointLabel, parentPiece, partOf, pi
 import { deriveKey, drawnKey } from '../document/keys.js';
 import { capital } from '../document/naming.js';
 import type { CharacterDoc, JointRow, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
-import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { findPlanned, planOf } from '../plan/plan.js';
 import type { Difference } from '../raster/compare.js';
@@ -141,15 +141,19 @@ export function turningJoints(doc: CharacterDoc, viewId: ViewId): JointRow[] {
   return doc.joints.filter((j) => j.viewId === viewId && j.kind !== 'slide');
 }
 
+/** The sweeps of a view's joints that turn. */
+export function sweepMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<BendProof | null>[] {
+  return turningJoints(doc, viewId).map((joint) => ({
+    key: proofKey(doc, joint, sheets),
+    what: `Sweep of ${jointLabel(doc, joint)}`,
+    pieces: piecesOfProof(doc, joint),
+    measure: (art) => proveJoint(doc, joint, art),
+  }));
+}
+
 const jointsClean: ViewCheck<BendProof | null> = {
   id: 'joints-clean',
-  measures: (doc, viewId, sheets) =>
-    turningJoints(doc, viewId).map((joint) => ({
-      key: proofKey(doc, joint, sheets),
-      what: `Sweep of ${jointLabel(doc, joint)}`,
-      pieces: piecesOfProof(doc, joint),
-      measure: (art) => proveJoint(doc, joint, art),
-    })),
+  measures: sweepMeasures,
   report(doc, viewId, proofs) {
     const joints = turningJoints(doc, viewId);
     const findings: Finding[] = [];

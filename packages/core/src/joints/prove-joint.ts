@@ -8,18 +8,17 @@ import type { BendMeasure } from './bend-rig.js';
 import { bareInDisc } from './disc-paint.js';
 import { rigOfJoint, switchingAngles } from './rig-of-joint.js';
 import { loosenessReach } from './round-joint.js';
-import { cleanLimits, findCleanRange, worstBend } from './sweep-joint.js';
+import { cleanLimits, findCleanRange, worstBend, type Sweep } from './sweep-joint.js';
 
-/** A joint's sweep in short. */
-export interface BendProof {
-  cleanRange: [number, number] | null;
+/** A joint's sweep, coarse and then fine, and what it comes to. */
+export interface BendProof extends Sweep {
   worst: BendMeasure;
   /** px of the disc that a piece lacks which is to carry it; of two, the one that lacks more. 0 where nothing was rounded. */
   discBare: number;
 }
 
-/** A joint's proof, as the manifest and the ledger show it. */
-export interface JointProof extends BendProof {
+/** A joint's proof in short, as the manifest shows it. */
+export interface JointProof extends Omit<BendProof, 'bends'> {
   jointId: string;
 }
 
@@ -42,7 +41,7 @@ export function proveJoint(doc: CharacterDoc, joint: JointRow, art: ViewArt): Be
   if (!rig) return null;
   const switches = switchingAngles(doc, joint).map(({ angle }) => angle);
   const { bends, cleanRange } = findCleanRange(rig, sweptRange(joint), cleanLimits(joint), switches);
-  return { cleanRange, worst: worstBend(bends), discBare: discBare(doc, joint, art) };
+  return { bends, cleanRange, worst: worstBend(bends), discBare: discBare(doc, joint, art) };
 }
 
 /** How much of its disc a rounded joint's pieces lack, px. */
@@ -68,7 +67,7 @@ export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
   const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper } = joint;
   const switches = switchingAngles(doc, joint);
-  return deriveKey('proof 9', [
+  return deriveKey('proof 10', [
     [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
     [sweptRange(joint), joint.discOn, joint.rounded, joint.kind, inFrontOf(doc, joint)],
     stepsOfJoint(doc, joint).map(({ role, sheet, piece }) => [

@@ -140,7 +140,7 @@ export function findCleanRange(
   [low, high]: readonly [number, number],
   limits: CleanLimits,
   switches: readonly number[] = [],
-): Pick<Sweep, 'bends' | 'cleanRange'> {
+): Sweep {
   const stops = switches.flatMap((angle) => [angle - 1, angle, angle + 1]);
   const bends = new Map<number, BendMeasure>();
   const at = (angle: number): BendMeasure => {

@@ -45,7 +45,7 @@ export function motionFaultsKey(
   { fps, amount, late = true, says = [] }: MotionOptions,
 ): string {
   const own = rowOfMotion(doc, key);
-  return deriveKey('motion faults 5', [
+  return deriveKey('motion faults 6', [
     ...movesOf(doc, viewId, sheets),
     key === 'poses' || own ? posesIn(doc) : [],
     [own?.name ?? key, fps, amount, late, says.map(({ frames }) => frames)],

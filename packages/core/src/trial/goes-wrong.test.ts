@@ -1,6 +1,7 @@
 import { applyDiff } from '../document/diff.js';
 import { drawOrder } from '../document/family.js';
 import { orderAtPose } from '../document/order-at-pose.js';
+import { pieceById } from '../document/find.js';
 import type { CharacterDoc } from '../document/rows.js';
 import { changeJoint, placeJoint } from '../joints/joint-edits.js';
 import { AT_REST } from '../joints/place-pieces.js';
@@ -19,7 +20,7 @@ import { faultsInMotion } from './faults-in-motion.js';
 import { opensInMotion, pupilsOut, staysBehind } from './goes-wrong.js';
 import { measureMotion } from './measure-motion.js';
 import { NO_FAULTS } from './motion-faults.js';
-import type { MotionFrames } from './motions.js';
+import { motionFrames, type MotionFrames } from './motions.js';
 import { placeSoftly } from './place-softly.js';
 import { gazeIn, mirrorPose, poseOf, type Pose } from './pose.js';
 
@@ -91,6 +92,26 @@ test('a pupil that reaches out of its eye is found by how far; one with a rim in
     part.id === 'part-hat' ? { ...part, parentId: 'part-eye_A', part: 'rim' } : part,
   );
   expect(pupilsOut({ ...doc, parts: rims }, 'v', art, poses).map(({ pieceId }) => pieceId)).toEqual(['pupil_B']);
+});
+
+test('eyes look about before the head does, both alike, to either side and within their whites', () => {
+  const { poses } = motionFrames(doc, 'v', 'look-about', { fps: 24, amount: 1 });
+  const turned = poses.map(({ angles }) => angles['part-head'] ?? 0);
+  const looked = poses.map(({ gaze }) => gaze?.['part-pupil_A']?.x ?? 0);
+  expect(poses.map(({ gaze }) => gaze?.['part-pupil_B']?.x ?? 0)).toEqual(looked);
+  expect([looked[0], Math.max(...looked), Math.min(...looked)]).toEqual([0, 6, -6]);
+  const reaches = (values: number[]) => values.findIndex((value) => value > 0.9 * Math.max(...values));
+  expect(reaches(looked)).toBeLessThan(reaches(turned));
+  expect(pupilsOut(doc, 'v', art, poses)).toEqual([]);
+  // More than as usual goes no farther than the white.
+  const much = motionFrames(doc, 'v', 'look-about', { fps: 24, amount: 3 }).poses;
+  expect(pupilsOut(doc, 'v', art, much)).toEqual([]);
+  // One pupil that has no room beside it keeps both where they are.
+  const full = {
+    ...doc,
+    pieces: doc.pieces.map((p) => (p.id === 'pupil_B' ? { ...p, face: pieceById(doc, 'eye_B').face } : p)),
+  };
+  expect(motionFrames(full, 'v', 'look-about', { fps: 24, amount: 1 }).poses.every(({ gaze }) => !gaze)).toBe(true);
 });
 
 test('a hat that hangs from the trunk stays behind while the head nods; on the head it goes along', () => {

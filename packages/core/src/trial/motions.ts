@@ -1,10 +1,13 @@
 import { counted } from '../counted.js';
 import { isFlat } from '../document/usual-views.js';
 import type { CharacterDoc, DrawingId, MotionId, MotionRow, PartId, SwapSetRow, ViewId } from '../document/rows.js';
+import { parentPiece } from '../document/family.js';
 import { viewById } from '../document/view-edits.js';
 import { drawingsOf, drawnIn, pieceOfSet } from '../swaps/find-swaps.js';
 import type { LineScene } from '../swaps/line-in-view.js';
+import { pupilsIn } from '../swaps/gaze.js';
 import { usualBlink } from '../swaps/look-edits.js';
+import type { Gaze } from '../joints/place-pieces.js';
 import { followLate } from './follow-late.js';
 import { posesOf, secondsOfOwn, throughOwn, throughPoses } from './through-poses.js';
 import { RUN, WALK, floorGoes, gaitAt, sitAt } from './gait.js';
@@ -108,6 +111,10 @@ const WAVING = 24;
 const NOD = 9;
 const LOOK = 7;
 const WAG = 26;
+/** How quickly head and eyes go to a side, to stay there; and the share of the room beside a pupil that eyes take. */
+const HEAD_LINGERS = 3;
+const EYES_LINGER = 8;
+const GLANCE = 0.6;
 /** Degrees that a wing beats, and that its outer parts fold; and the share of a figure's height that a beat lifts it. */
 const WING = 38;
 const WING_FOLDS = 22;
@@ -159,9 +166,11 @@ const RULES: Readonly<Record<UsualMotion, Rule>> = {
     lacks: (stage) => (headOf(stage) ? null : 'Its head has no joint in this view.'),
     at: (stage, share, amount) => {
       const head = headOf(stage);
-      // It stays a while on either side.
-      const turned = Math.tanh(3 * wave(share)) / Math.tanh(3);
-      return { bends: head ? { [head.id]: within(head, LOOK * amount * turned) } : {} };
+      return {
+        bends: head ? { [head.id]: within(head, LOOK * amount * lingering(share, HEAD_LINGERS)) } : {},
+        // Eyes are there before the head.
+        gaze: glance(stage, amount * lingering(share, EYES_LINGER)),
+      };
     },
   },
   wave: {
@@ -270,6 +279,26 @@ const RULES: Readonly<Record<UsualMotion, Rule>> = {
 
 /** What a breath begins with is taken off, so that it begins at rest. */
 const startOf = (amount: number) => SHOULDERS * 0.6 * amount * wave(0, -0.1);
+
+/** A wave that stays a while on either side, -1 to 1; the longer, the quicker it goes there. */
+const lingering = (share: number, quick: number) => Math.tanh(quick * wave(share)) / Math.tanh(quick);
+
+/**
+ * Where pupils look when eyes go to one side, all by the same: as far as there is white beside the one that has least of it.
+ * @param way -1 for as far as they go to the left, 1 to the right
+ */
+function glance({ doc, viewId }: Stage, way: number): Gaze {
+  const pupils = pupilsIn(doc, viewId);
+  const rooms = pupils.flatMap((pupil) => {
+    const eye = parentPiece(doc, pupil)?.face;
+    if (!eye) return [];
+    const { x, width } = pupil.face;
+    return [way < 0 ? x - eye.x : eye.x + eye.width - (x + width)];
+  });
+  if (rooms.length === 0 || rooms.length < pupils.length) return {};
+  const by = GLANCE * Math.max(-1, Math.min(1, way)) * Math.max(0, Math.min(...rooms));
+  return Object.fromEntries(pupils.map(({ id }) => [id, { x: by, y: 0 }]));
+}
 
 /** Has a view a mouth that speaks? */
 function speaking({ doc, viewId }: Stage): boolean {

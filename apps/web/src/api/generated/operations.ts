@@ -52,6 +52,7 @@ export const OPERATIONS = {
   'presets.keep': ['POST', '/api/productions/{id}/presets'],
   'presets.change': ['PATCH', '/api/presets/{id}'],
   'presets.drop': ['DELETE', '/api/presets/{id}'],
+  'joints.sweeps': ['GET', '/api/views/{id}/joints/sweeps'],
   'joints.place': ['POST', '/api/views/{id}/joints'],
   'joints.fitAll': ['POST', '/api/views/{id}/joints/fit-all'],
   'joints.change': ['PATCH', '/api/joints/{id}'],

@@ -738,6 +738,23 @@ export interface paths {
     patch: operations['presets.change'];
     trace?: never;
   };
+  '/api/views/{id}/joints/sweeps': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The sweeps of a view’s joints that turn, each under the key of what it was measured of */
+    get: operations['joints.sweeps'];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/views/{id}/joints': {
     parameters: {
       query?: never;
@@ -3929,12 +3946,13 @@ export interface components {
       x: number;
       y: number;
     };
-    /** @description A joint's proof, as the manifest and the ledger show it. */
+    /** @description A joint's proof in short, as the manifest shows it. */
     JointProof: {
-      cleanRange: number[] | null;
       worst: components['schemas']['BendMeasure'];
       /** @description px of the disc that a piece lacks which is to carry it; of two, the one that lacks more. 0 where nothing was rounded. */
       discBare: number;
+      /** @description The widest interval about 0 in which every measured angle is clean; null where 0 is not. */
+      cleanRange: number[] | null;
       jointId: string;
     };
     /** @description What one angle shows; areas and lengths in px. */
@@ -4118,6 +4136,20 @@ export interface components {
     };
     /** @description A border that two pieces share at rest: their places in the draw order, and its length, px. */
     Border: [number, number, number];
+    /** @description A joint's sweep as it is kept. */
+    KeptSweep: {
+      jointId: string;
+      /** @description Of what it was measured (`proofKey`). */
+      key: string;
+      /** @description null where one of the joint's pieces has no paint. */
+      sweep: components['schemas']['Sweep'] | null;
+    };
+    /** @description A joint's measures over a range. */
+    Sweep: {
+      bends: components['schemas']['BendMeasure'][];
+      /** @description The widest interval about 0 in which every measured angle is clean; null where 0 is not. */
+      cleanRange: number[] | null;
+    };
     /** @description What of a piece comes into view without paint. */
     Bare: {
       pieceId: components['schemas']['PieceId'];
@@ -5547,6 +5579,27 @@ export interface operations {
             name: string;
             value: components['schemas']['PackageOptions'];
           }[];
+        };
+      };
+    };
+  };
+  'joints.sweeps': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['KeptSweep'][];
         };
       };
     };

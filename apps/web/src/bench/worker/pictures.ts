@@ -34,8 +34,10 @@ export async function glanceAt({ blob, x, y }: SheetRef, look: (sheet: PlacedBit
   if (!kept) (bitmap.data.buffer as Emptied).transfer?.(0);
 }
 
+/** @throws Error where the server has no such picture, or does not answer */
 async function fetchPicture(blob: string): Promise<PlacedBitmap> {
   const answer = await fetch(`/api/blobs/${blob}`);
+  if (!answer.ok) throw new Error(`a picture did not come: ${answer.status}`);
   return { ...decodePng(new Uint8Array(await answer.arrayBuffer())), x: 0, y: 0 };
 }
 

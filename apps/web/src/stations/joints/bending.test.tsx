@@ -129,7 +129,7 @@ describe('the bar that bends', () => {
     const thumb = bar();
     const track = () => [...(thumb.closest('div')?.querySelectorAll<HTMLElement>('.bg-madder') ?? [])];
     expect(track()).toEqual([]);
-    act(() => useJoints.setState({ sweeps: { [id]: { signature: 'now', share: 1, sweep: foul } } }));
+    act(() => useJoints.setState({ sweeps: { [id]: { signature: 'now', share: 1, sweep: foul, fine: true } } }));
     // From 30° to 60° of −60° to 60°.
     expect(track().map((stretch) => Math.round(parseFloat(stretch.style.left)))).toEqual([75]);
   });

@@ -38,7 +38,7 @@ const known = (sweeps: Record<string, Sweep>) =>
   act(() =>
     useJoints.setState({
       sweeps: Object.fromEntries(
-        Object.entries(sweeps).map(([id, sweep]) => [`joint ${id}`, { signature: 'now', share: 1, sweep }]),
+        Object.entries(sweeps).map(([id, sweep]) => [`joint ${id}`, { signature: 'now', share: 1, sweep, fine: true }]),
       ),
     }),
   );

@@ -7,6 +7,8 @@ export interface SweepState {
   signature: string;
   share: number;
   sweep: Sweep | null;
+  /** Was every degree looked at? */
+  fine: boolean;
 }
 
 interface JointsState {
