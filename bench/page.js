@@ -6,7 +6,11 @@ import { chromium } from '@playwright/test';
 import { client, seedDemo } from '../demo/seed.js';
 import { freePort, freshDatabase, projectRoot, startPostgres } from '../scripts/postgres.js';
 import { startServer, stopServer } from '../scripts/serve.js';
+import { setSixtyPatchesMoving } from './moving.js';
 import { SIDE, bringSixtyPatches } from './sixty-patches.js';
+
+/** ms for which a motion is looked at. */
+const MOTION_MS = 5000;
 
 /** MB that a process alone needs, its share of what it shares with others counted in. */
 function megabytes(pid) {
@@ -50,10 +54,9 @@ async function inPage(address, work) {
 
 /* global window, requestAnimationFrame -- what runs in the page */
 
-/** Median and longest time between frames, ms, while the wheel turns in and out. */
-async function zoom(page) {
-  await page.mouse.move(560, 400);
-  await page.evaluate(() => {
+/** Begins to note the times between frames. */
+const noteFrames = (page) =>
+  page.evaluate(() => {
     window.frames60 = [];
     let last = performance.now();
     const tick = (now) => {
@@ -63,9 +66,30 @@ async function zoom(page) {
     };
     requestAnimationFrame(tick);
   });
-  for (let n = 0; n < 80; n++) await page.mouse.wheel(0, n < 40 ? -60 : 60);
+
+/** How many frames there were since, and the times between them, ms. */
+async function framesNoted(page) {
   const frames = await page.evaluate(() => window.frames60.sort((a, b) => a - b));
-  return { median: frames[frames.length >> 1], p95: frames[Math.floor(frames.length * 0.95)] };
+  return { count: frames.length, median: frames[frames.length >> 1], p95: frames[Math.floor(frames.length * 0.95)] };
+}
+
+/** The times between frames while the wheel turns in and out. */
+async function zoom(page) {
+  await page.mouse.move(560, 400);
+  await noteFrames(page);
+  for (let n = 0; n < 80; n++) await page.mouse.wheel(0, n < 40 ? -60 : 60);
+  return framesNoted(page);
+}
+
+/** The times between frames while a motion that turns every piece plays. */
+async function motion(page) {
+  await page.keyboard.press('9');
+  await page.getByRole('button', { name: 'Through its poses' }).click();
+  await settled(page);
+  await page.waitForTimeout(MOTION_MS);
+  await noteFrames(page);
+  await page.waitForTimeout(MOTION_MS);
+  return framesNoted(page);
 }
 
 /** ms from a move of the pointer to the picture that shows it, median and p95, while a stroke is drawn; and until it is kept. */
@@ -129,6 +153,13 @@ export async function page() {
     const [{ id: productionId }] = await ask('GET', '/productions');
     const id = await bringSixtyPatches(ask, productionId);
     await measure(`${server.address}/characters/${id}/cut`);
+    await setSixtyPatchesMoving(ask, id);
+    await inPage(`${server.address}/characters/${id}/cut`, async ({ page: opened }) => {
+      const { count, median, p95 } = await motion(opened);
+      console.log(
+        `a motion that turns all of them: ${((1000 * count) / MOTION_MS).toFixed(0)} frames a second, ${median.toFixed(1)} ms each, p95 ${p95.toFixed(1)} ms`,
+      );
+    });
   } finally {
     await stopServer(server.child);
     postgres.stop();

@@ -1,6 +1,5 @@
-import { compareBitmaps, composite, type CharacterDoc } from '@limber-sheaf/core';
+import { compareBitmaps, composite, type CharacterDoc, type Sweep } from '@limber-sheaf/core';
 import { decodePng, encodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
-import type { KeptSweep } from '../src/joints/joints.service.js';
 import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
@@ -80,7 +79,9 @@ test('fit all takes the plan at its word: what only moves along is left, and sai
 test('sweeps are kept under what they were measured of, and a joint that changed is measured anew', async () => {
   const { view } = await arms();
   const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
-  const sweeps = async () => (await call<KeptSweep[]>(server, 'GET', `/views/${view}/joints/sweeps`)).body;
+  const sweeps = async () =>
+    (await call<{ jointId: string; key: string; sweep: Sweep | null }[]>(server, 'GET', `/views/${view}/joints/sweeps`))
+      .body;
   const before = await sweeps();
   expect(before.map(({ jointId }) => jointId)).toEqual(doc.joints.map(({ id }) => id));
   for (const { jointId, sweep } of before) {

@@ -2,7 +2,7 @@ import { counted, labelFor, notInView, poseOf, type PoseRow } from '@limber-shea
 import { useState } from 'react';
 import { useCast } from '../../api/useCast';
 import { useOnBench } from '../../bench/context';
-import { useBench } from '../../bench/store';
+import { useBench, type BenchState } from '../../bench/store';
 import { Action, Choice, LedgerRow } from '../../ui/controls';
 import { takePose, useTrial, wear } from './trial-store';
 import { WornDrawings } from './WornDrawings';
@@ -10,21 +10,23 @@ import { WornDrawings } from './WornDrawings';
 /** Looks that may be worn, besides the drawings at rest. */
 const AT_REST = '';
 
+/** Does anything stand otherwise than it is drawn? */
+function isPosed({ bends, shift, gaze }: Pick<BenchState, 'bends' | 'shift' | 'gaze'>): boolean {
+  const moved = [shift, ...Object.values(gaze)].some(({ x, y }) => x !== 0 || y !== 0);
+  return moved || Object.values(bends).some((angle) => angle !== 0);
+}
+
 /** The poses that are kept: a click stands in one; and what shows now can be kept under a name. */
 export function KeptPoses() {
   const { doc, view, edit } = useOnBench();
   const [name, setName] = useState('');
-  const bends = useBench((s) => s.bends);
-  const shift = useBench((s) => s.shift);
   const wears = useTrial((s) => s.wears);
-  const gaze = useBench((s) => s.gaze);
-  const pose = poseOf(doc, bends, shift, gaze);
-  const looking = Object.entries(pose.gaze ?? {});
-  const changed = Object.keys(pose.angles).length + looking.length + wears.length;
-  const isAnything = changed > 0 || shift.x !== 0 || shift.y !== 0;
+  const isAnything = useBench(isPosed) || wears.length > 0;
   const keep = async () => {
+    const { bends, shift, gaze } = useBench.getState();
+    const pose = poseOf(doc, bends, shift, gaze);
     const turned = Object.entries(pose.angles).map(([partId, angle]) => ({ partId, angle }));
-    const pupils = looking.map(([partId, { x, y }]) => ({ partId, x, y }));
+    const pupils = Object.entries(pose.gaze ?? {}).map(([partId, { x, y }]) => ({ partId, x, y }));
     const kept = { name: name.trim(), turned, root: pose.root, pupils, drawingIds: [...wears] };
     if (await edit('trial.keep', doc.character.id, kept)) setName('');
   };

@@ -1,5 +1,6 @@
 import { LONGEST_LINE, counted, scenesOfLine, type SpokenLine } from '@limber-sheaf/core';
 import { useEffect, useRef } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import { asWork } from '../../api/work';
 import { useOnBench } from '../../bench/context';
 import { handWorker } from '../../bench/worker';
@@ -17,7 +18,9 @@ interface LineTasks {
 /** The line that is said while the character breathes: typed here, read, and played. */
 export function SayHere() {
   const { doc, view } = useOnBench();
-  const { line, says, fps, motion } = useTrial();
+  const { line, says, fps, motion } = useTrial(
+    useShallow(({ line, says, fps, motion }) => ({ line, says, fps, motion })),
+  );
   const readAt = useRef(fps);
   const read = async () => {
     if (line.trim() === '') return;

@@ -1,9 +1,9 @@
 import { useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import { blobUrl, call } from '../../api/client';
 import { asWork } from '../../api/work';
 import { tellError } from '../../api/useCharacter';
 import { useOnBench } from '../../bench/context';
-
 import { Action, Choice } from '../../ui/controls';
 import { giveFile } from '../../ui/give-file';
 import { useTrial } from './trial-store';
@@ -20,7 +20,9 @@ const SIZES = ['240', '480', '720', '1080'].map((value) => ({ value, word: `${va
 /** Saves the motion that is tried as a picture to show: one that moves, or stills side by side. */
 export function ToShow() {
   const { doc, view } = useOnBench();
-  const { motion, fps, amount, wears, late, says } = useTrial();
+  const { motion, fps, amount, wears, late, says } = useTrial(
+    useShallow(({ motion, fps, amount, wears, late, says }) => ({ motion, fps, amount, wears, late, says })),
+  );
   const [as, setAs] = useState<As>('gif');
   const [tall, setTall] = useState('480');
   if (!motion) return null;

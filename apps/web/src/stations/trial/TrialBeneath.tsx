@@ -20,16 +20,16 @@ const SKINS = [
 
 /** Beneath the pose: the design as a ghost, and the frames before and after the one that is held. */
 export function TrialBeneath() {
-  const { ghost, skins, playing, frame } = useTrial();
+  const ghost = useTrial((s) => s.ghost);
+  const held = useTrial(({ skins, playing, frame }) => (skins && !playing ? frame : null));
   const motion = useMotion();
   return (
     <>
       {ghost && <Ghost />}
-      {skins &&
+      {held !== null &&
         motion &&
-        !playing &&
         SKINS.map(({ by, opacity }) => {
-          const at = (frame + by + 2 * motion.poses.length) % motion.poses.length;
+          const at = (held + by + 2 * motion.poses.length) % motion.poses.length;
           return <Skin key={by} pose={motion.poses[at]} opacity={opacity} />;
         })}
     </>

@@ -10,16 +10,19 @@ import { useTrial } from './trial-store';
 
 /** The ends of limbs that reach, as rings to drag, and the place that one of them misses. */
 export function TrialOverlay({ palette }: { palette: Palette }) {
+  const playing = useTrial((s) => s.playing);
+  return playing ? null : <Reaching palette={palette} />;
+}
+
+function Reaching({ palette }: { palette: Palette }) {
   const { doc, view } = useOnBench();
   const scale = useBench((s) => s.viewport.scale);
   const bends = useBench((s) => s.bends);
   const shift = useBench((s) => s.shift);
-  const playing = useTrial((s) => s.playing);
   const reaching = useTrial((s) => s.reaching);
   const chains = useMemo(() => reachChains(doc, view.id), [doc, view.id]);
   const placed = useMemo(() => placeSoftly(doc, view.id, bends, shift), [doc, view.id, bends, shift]);
   const px = 1 / scale;
-  if (playing) return null;
   return (
     <Group listening={false}>
       <SoftOverlay palette={palette} />

@@ -3,12 +3,16 @@ import {
   measureMotion,
   motionFrames,
   wornOver,
+  type CharacterDoc,
+  type DrawingId,
   type MotionFaults,
   type MotionFinding,
   type MotionFrames,
+  type ViewId,
 } from '@limber-sheaf/core';
 import { useEffect } from 'react';
 import useSWR from 'swr';
+import { useShallow } from 'zustand/react/shallow';
 import { call } from '../../api/client';
 import { useChecks } from '../../api/useHandOffs';
 import { useOnBench } from '../../bench/context';
@@ -25,7 +29,9 @@ const optionsOf = lastOf((fps: Rate, amount: number, late: boolean, says: readon
 
 /** What the tried motion is made with. */
 function useOptions() {
-  const { fps, amount, late, says } = useTrial();
+  const { fps, amount, late, says } = useTrial(
+    useShallow(({ fps, amount, late, says }) => ({ fps, amount, late, says })),
+  );
   return optionsOf(fps, amount, late, says);
 }
 
@@ -75,30 +81,43 @@ export function usePlay(motion: MotionFrames | null): void {
   const { doc, view } = useOnBench();
   const playing = useTrial((s) => s.playing);
   const pace = useTrial((s) => s.pace);
-  const frame = useTrial((s) => s.frame);
+  // While it plays, the pose and the drawings come with the frame: everything is drawn once a frame.
+  const held = useTrial((s) => (s.playing ? null : s.frame));
   const wears = useTrial((s) => s.wears);
   useEffect(() => {
-    if (!motion) return;
-    const pose = motion.poses[frame % motion.poses.length];
-    standLike(doc, view.id, pose);
-  }, [motion, frame, doc, view.id]);
-  // A blink changes drawings, and most frames of it change none.
-  const shown = motion ? wornOver(doc, wears, motion.wears[frame % motion.poses.length]).join() : null;
+    if (motion && held !== null) standLike(doc, view.id, motion.poses[held % motion.poses.length]);
+  }, [motion, held, doc, view.id]);
+  const shown = motion && held !== null ? wornIn(doc, motion, held, wears) : null;
   useEffect(() => {
-    if (shown !== null) showDrawings(doc, view.id, shown === '' ? [] : shown.split(','));
+    if (shown !== null) showWorn(doc, view.id, shown);
   }, [shown, doc, view.id]);
   useEffect(() => {
     if (!motion || !playing) return;
     const { frame: from } = useTrial.getState();
     const began = performance.now();
-    let asked = 0;
+    let [asked, last, worn]: [number, number, string | null] = [0, -1, null];
     const tick = () => {
+      asked = requestAnimationFrame(tick);
       const passed = ((performance.now() - began) / 1000) * motion.fps * pace;
       const now = (from + Math.floor(passed)) % motion.poses.length;
-      if (useTrial.getState().frame !== now) useTrial.setState({ frame: now });
-      asked = requestAnimationFrame(tick);
+      if (now === last) return;
+      last = now;
+      useTrial.setState({ frame: now });
+      standLike(doc, view.id, motion.poses[now]);
+      // A blink changes drawings, and most frames of it change none.
+      const wornNow = wornIn(doc, motion, now, wears);
+      if (wornNow !== worn) showWorn(doc, view.id, (worn = wornNow));
     };
     asked = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(asked);
-  }, [motion, playing, pace]);
+  }, [motion, playing, pace, wears, doc, view.id]);
+}
+
+/** The drawings that show in a frame, by their ids. */
+function wornIn(doc: CharacterDoc, motion: MotionFrames, frame: number, wears: readonly DrawingId[]): string {
+  return wornOver(doc, wears, motion.wears[frame % motion.poses.length]).join();
+}
+
+function showWorn(doc: CharacterDoc, viewId: ViewId, worn: string): void {
+  showDrawings(doc, viewId, worn === '' ? [] : worn.split(','));
 }
