@@ -22,6 +22,11 @@ await end('refuses');
 await end('breaks');
 await Promise.all([0, 1].map(() => threads.run(tasks, 'keeps', 0)));
 ends.large = await ending('large');
+// What is worked out meanwhile has taken its memory already when the hand asks for more than is left.
+const meanwhile = ending('wide', { behind: true });
+await new Promise((done) => setTimeout(done, 900));
+ends.hand = await ending('large');
+ends.meanwhile = await meanwhile;
 const gone = new AbortController();
 setTimeout(() => gone.abort(), 300);
 const stopped = await threads.run(tasks, 'endless', 0, { signal: gone.signal }).catch((error) => error.name);

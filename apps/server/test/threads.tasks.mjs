@@ -31,4 +31,10 @@ export const large = task(() => {
   Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 400);
   return needed.length;
 });
+/** Needs 900 MB for some seconds. */
+export const wide = task(() => {
+  const needed = Array.from({ length: 45 }, () => new Uint8Array(20_000_000).fill(1));
+  Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 4000);
+  return needed.length;
+});
 export const twice = task((n) => n * 2);

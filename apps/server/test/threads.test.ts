@@ -20,6 +20,9 @@ test('a task that takes too long, too much memory, or breaks, ends alone, and it
     breaks: ['TypeError', 42],
     // Both threads had much at hand: it is tried again once the one that was stopped has given that back.
     large: 'answered',
+    hand: 'answered',
+    // Stopped for the hand's sake, and tried again after it.
+    meanwhile: 'answered',
   });
   expect(stopped).toBe('AbortError');
   expect(all).toEqual(Array.from({ length: 12 }, (_, n) => n * 2));

@@ -39,11 +39,22 @@ interface Running {
   since: number;
   seen: boolean;
   seconds: number;
+  behind: boolean;
 }
 
-function newEntry({ seconds = SECONDS }: RunOptions): Running {
+function newEntry({ seconds = SECONDS, behind = false }: RunOptions): Running {
   const begun = new Int32Array(new SharedArrayBuffer(4));
-  return { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds };
+  return { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds, behind };
+}
+
+/**
+ * Which task is stopped where memory is short: of those that hold any, what nobody's hand waits for, and of these the one that
+ * was asked for last.
+ */
+function leastWanted(running: Iterable<Running>): Running | undefined {
+  const going = [...running].filter(({ why }) => why === null);
+  const isTaken = ({ begun }: Running) => Atomics.load(begun, 0) === 1;
+  return going.findLast((one) => one.behind && isTaken(one)) ?? going.findLast(isTaken) ?? going.at(-1);
 }
 
 /** ms between two looks at whether a thread that is to end has loaded what it was loading. */
@@ -112,9 +123,9 @@ export class Threads implements OnModuleDestroy {
     { address }: TaskFile<T>,
     name: N,
     input: TaskInput<T, N>,
-    { signal, tell, behind = false }: RunOptions,
+    { signal, tell }: RunOptions,
   ): Promise<TaskOutput<T, N>> {
-    const { begun, seconds } = entry;
+    const { begun, seconds, behind } = entry;
     const stops = signal ? AbortSignal.any([signal, entry.stop.signal]) : entry.stop.signal;
     const ends = onceBegun(stops, begun);
     this.running.add(entry);
@@ -179,7 +190,7 @@ export class Threads implements OnModuleDestroy {
     entry.stop.abort();
   }
 
-  /** Stops what takes too long; and where memory is short, the task that was asked for last. */
+  /** Stops what takes too long; and where memory is short, what is wanted least. */
   private look(): void {
     const now = Date.now();
     for (const entry of this.running) {
@@ -193,12 +204,12 @@ export class Threads implements OnModuleDestroy {
     if (this.running.size === 0) return;
     const bytes = process.memoryUsage.rss();
     if (!this.memory.isShort(bytes, now)) return;
-    const newest = [...this.running].findLast((entry) => entry.why === null);
-    if (!newest) return;
+    const least = leastWanted(this.running);
+    if (!least) return;
     this.memory.stopped(bytes, now);
     const mib = (many: number) => Math.round(many / 1024 / 1024);
     this.logger.warn(`Memory is short: ${mib(bytes)} MiB of ${mib(MOST_MEMORY)}.`);
-    this.stop(newest, 'memory');
+    this.stop(least, 'memory');
   }
 
   async onModuleDestroy(): Promise<void> {
