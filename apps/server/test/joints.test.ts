@@ -83,7 +83,7 @@ test('sweeps are kept under what they were measured of, and a joint that changed
     (await call<{ jointId: string; key: string; sweep: Sweep | null }[]>(server, 'GET', `/views/${view}/joints/sweeps`))
       .body;
   const before = await sweeps();
-  expect(before.map(({ jointId }) => jointId)).toEqual(doc.joints.map(({ id }) => id));
+  expect(before.map(({ jointId }) => jointId).sort()).toEqual(doc.joints.map(({ id }) => id).sort());
   for (const { jointId, sweep } of before) {
     const joint = doc.joints.find(({ id }) => id === jointId);
     expect(sweep?.cleanRange).toEqual([joint?.rangeLow, joint?.rangeHigh]);
