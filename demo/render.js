@@ -12,18 +12,19 @@ export function source(name) {
 
 /** Renders SVG text to a PNG of its own size, or enlarged: painted art is drawn smaller, as its soft edges want it, without the rings of sharper kernels. */
 export async function render(svg, enlarge = 1) {
+  return (await drawn(svg, enlarge)).png({ compressionLevel: 6 }).toBuffer();
+}
+
+async function drawn(svg, enlarge) {
   const image = sharp(Buffer.from(svg), { density: 72, limitInputPixels: 40_000_000 });
-  if (enlarge === 1) return image.png({ compressionLevel: 6 }).toBuffer();
+  if (enlarge === 1) return image;
   const { data, info } = await image.raw().toBuffer({ resolveWithObject: true });
-  return sharp(data, { raw: info })
-    .resize(info.width * enlarge, info.height * enlarge, { kernel: 'mitchell' })
-    .png({ compressionLevel: 6 })
-    .toBuffer();
+  return sharp(data, { raw: info }).resize(info.width * enlarge, info.height * enlarge, { kernel: 'mitchell' });
 }
 
 /** Where the drawing has paint: its opacity, 0 to 255, row by row. */
-export async function opacity(svg) {
-  const image = sharp(Buffer.from(svg), { density: 72 }).ensureAlpha().extractChannel(3).raw();
+export async function opacity(svg, enlarge = 1) {
+  const image = (await drawn(svg, enlarge)).ensureAlpha().extractChannel(3).raw();
   const { data, info } = await image.toBuffer({ resolveWithObject: true });
   return { x: 0, y: 0, width: info.width, height: info.height, data };
 }

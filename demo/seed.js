@@ -9,6 +9,7 @@ import {
   JUNIPER_TURNED_CUTS,
   JUNIPER_TURNED_GROUPS,
 } from './juniper-parts.js';
+import { SKIPPER_GROUPS, SKIPPER_JOINTS, SKIPPER_PLAN } from './skipper-parts.js';
 import { ENLARGE, only, opacity, render, source } from './render.js';
 
 /** A small client: throws with the server's own sentence. */
@@ -36,11 +37,12 @@ export function tokens(address) {
  * The shapes that a careful hand would take: for each `[group of the drawing, part's address, group that lies over it]` its
  * tokens and mask.
  */
-function shapesOf(svg, groups) {
+function shapesOf(svg, groups, enlarge) {
   const shapeOf = async ([group, address, over]) => {
-    const shape = await opacity(only(svg, group));
+    const shape = await opacity(only(svg, group), enlarge);
     const data = new Uint8Array(shape.data);
-    if (over) for (const [i, share] of (await opacity(only(svg, over))).data.entries()) if (share > 127) data[i] = 0;
+    if (over)
+      for (const [i, share] of (await opacity(only(svg, over), enlarge)).data.entries()) if (share > 127) data[i] = 0;
     return { tokens: tokens(address), mask: toRuns(trimMask({ ...shape, data })) };
   };
   return Promise.all(groups.map(shapeOf));
@@ -283,6 +285,16 @@ async function cutBrindle(api, state, svg) {
   return swapBrindle(api, doc);
 }
 
+/** Cuts the skipper as far as he breathes. */
+async function cutOake(api, state) {
+  const [view] = state.doc.views;
+  const targets = await shapesOf(source('skipper-oake'), SKIPPER_GROUPS, ENLARGE['skipper-oake']);
+  const { doc } = await api('POST', `/views/${view.id}/cut/take`, { targets, word: 'Trace' });
+  const otherId = pieceOf(doc, 'torso//');
+  for (const [address, disc] of SKIPPER_JOINTS)
+    await api('POST', `/views/${view.id}/joints`, { pieceId: pieceOf(doc, address), otherId, disc, round: true });
+}
+
 /**
  * Fills an empty database with the demo; does nothing where there is a production already.
  * @param begin called before anything goes in
@@ -297,7 +309,7 @@ export async function seedDemo(address, begin = () => {}) {
   // One after the other: the cast shows them in the order they came.
   const juniper = await bringIn(api, production.id, 'Juniper Vane', vane);
   const brindle = await bringIn(api, production.id, 'Brindle', otter);
-  await bringIn(api, production.id, 'Skipper Oake', skipper);
+  const oake = await bringIn(api, production.id, 'Skipper Oake', skipper);
   const raw = await bringIn(api, production.id, 'Juniper Vane, raw', vane);
   await plan(api, raw, 'people-standard', JUNIPER_PLAN);
   const turned = await bringIn(api, production.id, 'Juniper Vane, turnaround', vane);
@@ -312,8 +324,9 @@ export async function seedDemo(address, begin = () => {}) {
     };
     await cutBrindle(api, await plan(api, brindle, 'tailed', parts), source('brindle'));
   };
+  const ofOake = async () => cutOake(api, await plan(api, oake, 'people-standard', SKIPPER_PLAN));
   const ofTurned = async () => turnJuniper(api, await plan(api, turned, 'people-standard', JUNIPER_PLAN));
-  await Promise.all([ofJuniper(), ofBrindle().then(ofTurned)]);
+  await Promise.all([ofJuniper(), ofBrindle().then(ofTurned).then(ofOake)]);
   const finish = { name: 'paper', blend: 'multiply', strength: 0.6, scope: 'figure' };
   const options = { formats: ['psd', 'sheet'], finish };
   await api('POST', `/productions/${production.id}/presets`, { name: 'Printed on barge paper', options });
