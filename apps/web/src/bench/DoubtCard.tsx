@@ -70,7 +70,7 @@ export function DoubtCard() {
           (answer) =>
             ANSWERS[answer] && (
               <Action key={answer} tone="go" onClick={() => settle(answer)}>
-                {ANSWERS[answer]}
+                {answer === 'none' && doubt.several ? 'There are none' : ANSWERS[answer]}
               </Action>
             ),
         )}

@@ -66,6 +66,13 @@ test('what can be answered at once is, and the next one comes', async () => {
   expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'missing', answer: 'none' }]);
 });
 
+test('several parts that were not found are said not to be there in one answer', async () => {
+  const { edits } = open([{ ...doubts[0], several: true }]);
+  expect(screen.queryByRole('button', { name: 'There is none' })).toBeNull();
+  await userEvent.click(await screen.findByRole('button', { name: 'There are none' }));
+  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'missing', answer: 'none' }]);
+});
+
 test('where a limb lies is chosen by its picture, and the card says where it lies now', async () => {
   const dressed = character({ pieces: ['torso', 'arm A upper'], hangs: { 'arm A upper': 'torso' } });
   const drafted = { ...dressed, views: dressed.views.map((view) => ({ ...view, drafted: [] })) };

@@ -2,6 +2,7 @@ import { applyDiff, invertDiff } from '../document/diff.js';
 import { LimberError } from '../errors.js';
 import { drawOrder } from '../document/family.js';
 import { changeView } from '../document/view-edits.js';
+import { changeCharacter } from '../document/view-edits.js';
 import { planFrom, planOf, switchPart } from '../plan/plan.js';
 import { drawLimb } from '../testing/limbs.js';
 import { fitAllJoints } from '../joints/place-fitted.js';
@@ -48,6 +49,31 @@ test('before a draft nothing is asked; after one, what was not found, what may b
     'Nothing in the design tells upper arm A and lower arm A apart: look whether the cut is where it should be.',
   ]);
   expect(countCutDoubts(drafted, 'v')).toBe(4);
+});
+
+test('what was not found of one heading is one question, answered for all of it; what is found meanwhile is asked no more', () => {
+  const face = ['eyes', 'nose', 'mouth'].reduce(
+    (plan, group) => switchPart(plan, { group, side: null, part: null, index: null }, true),
+    planOf(drafted.character),
+  );
+  const blank = applyDiff(drafted, changeCharacter(drafted, { plan: face }));
+  const [doubt, ...others] = findDoubts(blank, 'v', []);
+  expect(doubt).toMatchObject({
+    sentence: 'Not found: eyes; nose; mouth. Cut them, or say that there are none.',
+    several: true,
+    part: { group: 'eyes' },
+  });
+  expect(others.map(({ sentence }) => sentence)).toEqual(sentences());
+  expect(countCutDoubts(blank, 'v')).toBe(5);
+  const { summary, diff } = settleDoubt(blank, 'v', doubt.key, 'none');
+  expect(summary).toBe('Not there: eyes; nose; mouth');
+  expect(sentences(applyDiff(blank, diff))).toEqual(sentences());
+  const noNose = {
+    ...blank.character,
+    plan: switchPart(face, { group: 'nose', side: null, part: null, index: null }, false),
+  };
+  expect(findDoubts({ ...blank, character: noNose }, 'v', [])[0].sentence).toMatch(/^Not found: eyes; mouth\./);
+  expect(() => settleDoubt({ ...blank, character: noNose }, 'v', doubt.key, 'none')).toThrow('no doubt any more');
 });
 
 test('that the design is no single figure on its feet is asked first, and can be said to be right', () => {

@@ -30,6 +30,8 @@ export interface Doubt extends Finding {
   answers: DoubtAnswer[];
   /** The part that is to be picked, where it has no piece yet. */
   part: Pick<PartRow, 'group' | 'side' | 'part' | 'index'> | null;
+  /** Is it about several parts, of which `part` is the first? */
+  several?: boolean;
   /** What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
   names?: { address: string; word: string }[];
 }
@@ -60,13 +62,7 @@ export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly C
   const found = [...checks].sort((a, b) => CHECKS_BY_COST.indexOf(a.id) - CHECKS_BY_COST.indexOf(b.id));
   return [
     ...drafted.filter(ofDesign).map((one) => inWords(doc, viewId, one)),
-    ...missingParts(doc, viewId).map((part): Doubt => ({
-      key: missingKey(part),
-      about: 'cut',
-      sentence: `Not found: ${labelFor(part)}. Cut it, or say that there is none.`,
-      answers: ['none'],
-      part,
-    })),
+    ...missingTogether(doc, viewId).map(missingInWords),
     ...drafted.filter((one) => !ofDesign(one)).map((one) => inWords(doc, viewId, one)),
     ...jointless(doc, viewId).map((piece) => withoutJoint(doc, piece)),
     // What is missing is asked above already.
@@ -78,7 +74,7 @@ export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly C
 
 /** How many things of a view's cut nobody has decided yet, without a look at its pictures; null where no draft was made. */
 export function countCutDoubts(doc: CharacterDoc, viewId: ViewId): number | null {
-  return viewById(doc, viewId).drafted ? missingParts(doc, viewId).length + standing(doc, viewId).length : null;
+  return viewById(doc, viewId).drafted ? missingTogether(doc, viewId).length + standing(doc, viewId).length : null;
 }
 
 /**
@@ -93,12 +89,14 @@ export function settleDoubt(
   answer: DoubtAnswer,
   as: string | null = null,
 ): { summary: string; diff: Diff } {
-  const missing = missingParts(doc, viewId).find((part) => missingKey(part) === key);
+  const missing = missingTogether(doc, viewId).find((parts) => missingKey(parts) === key);
   const drafted = standing(doc, viewId).find((one) => keyOf(one) === key);
   if (missing && answer === 'none')
     return {
-      summary: `There is no ${labelFor(missing)}`,
-      diff: changeCharacter(doc, { plan: switchPart(planOf(doc.character), missing, false) }),
+      summary: `${missing.length === 1 ? 'There is no' : 'Not there:'} ${missing.map(labelFor).join('; ')}`,
+      diff: changeCharacter(doc, {
+        plan: missing.reduce((plan, part) => switchPart(plan, part, false), planOf(doc.character)),
+      }),
     };
   const other =
     drafted && answer === 'other' ? otherParts(doc, drafted).find((part) => partAddress(part) === as) : null;
@@ -124,8 +122,28 @@ export function settleDoubt(
   throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
 }
 
-function missingKey(part: KnownPart): string {
-  return `missing ${numberedAddress(part)}`;
+/** The planned parts that were not found, those of one heading of the plan together: a face that is left blank is one question. */
+function missingTogether(doc: CharacterDoc, viewId: ViewId): KnownPart[][] {
+  const together = new Map<string, KnownPart[]>();
+  for (const part of missingParts(doc, viewId))
+    together.set(part.heading, [...(together.get(part.heading) ?? []), part]);
+  return [...together.values()];
+}
+
+function missingKey(parts: readonly KnownPart[]): string {
+  return `missing ${parts.map(numberedAddress).join(' ')}`;
+}
+
+function missingInWords(parts: readonly KnownPart[]): Doubt {
+  const rest = parts.length === 1 ? 'Cut it, or say that there is none' : 'Cut them, or say that there are none';
+  return {
+    key: missingKey(parts),
+    about: 'cut',
+    sentence: `Not found: ${parts.map(labelFor).join('; ')}. ${rest}.`,
+    answers: ['none'],
+    part: parts[0],
+    ...(parts.length > 1 ? { several: true } : {}),
+  };
 }
 
 function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {

@@ -4293,6 +4293,8 @@ export interface components {
         /** @description Counts copies from 1; null for the only one. */
         index: number | null;
       } | null;
+      /** @description Is it about several parts, of which `part` is the first? */
+      several?: boolean;
       /** @description What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
       names?: {
         address: string;
