@@ -8,8 +8,9 @@ const SEEDED = 'e2e';
 
 const database = () => startPostgres(process.env.TEST_DATA ?? join(projectRoot, 'data', 'test'));
 
-/** Puts the demo into the database that the lanes begin with; answers with what stops the database. */
+/** Puts the demo into the database that the lanes begin with, unless a bench runs already; answers with what stops the database. */
 export default async function setup(): Promise<() => void> {
+  if (process.env.BENCH_ADDRESS) return () => {};
   const postgres = await database();
   const { child, address } = await startServer({
     databaseUrl: await freshDatabase(postgres, SEEDED),
