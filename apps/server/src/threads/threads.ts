@@ -111,9 +111,11 @@ export class Threads implements OnModuleDestroy {
     try {
       return await this.attempt(first, file, name, input, options);
     } catch (error) {
-      if (first.why !== 'memory' || held < CROWDED || options.signal?.aborted) throw error;
+      const isOthers = held >= CROWDED || first.behind;
+      if (first.why !== 'memory' || !isOthers || options.signal?.aborted) throw error;
     }
-    // What was held before it began is what others left at hand, and with the stopped thread much of that has gone.
+    // What was held before it began is what others left at hand, and with the stopped thread much of that has gone. And what
+    // is worked out meanwhile was stopped for somebody's hand.
     await setTimeout(GIVES_BACK_MS);
     return this.attempt(newEntry(options), file, name, input, options);
   }

@@ -160,7 +160,7 @@ function JointLine({ joint, picked }: { joint: JointRow; picked: boolean }) {
           ? worst === 0 && short
             ? 'line'
             : `${Math.round(worst)} px`
-          : state
+          : state && state.share > 0
             ? `${Math.round(state.share * 100)} %`
             : '…'}
       </td>

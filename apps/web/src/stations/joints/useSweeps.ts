@@ -34,7 +34,7 @@ function untilDone(work: () => Promise<boolean>): () => void {
   let ended = false;
   const go = async (tries: number) => {
     const done = await work().catch((reason: unknown) => {
-      console.warn('Sweeps came to nothing and are asked for again.', reason);
+      if (!ended) console.warn('Sweeps came to nothing and are asked for again.', reason);
       return false;
     });
     if (!done && !ended && tries > 1) again = window.setTimeout(() => void go(tries - 1), AGAIN);
@@ -89,23 +89,24 @@ function useKeptSweeps(): void {
   const butt = useBench((s) => s.butt);
   const pickedJoint = useBench((s) => s.pickedJoint);
   const isHere = station === 'joints';
+  // What is seen as a butt joint is swept here.
+  const buttId = butt && isHere ? pickedJoint : null;
   useEffect(() => {
     const signatures = new Map<JointRow['id'], string>();
     for (const joint of doc.joints)
-      if (joint.viewId === view.id && joint.kind !== 'slide' && !(butt && isHere && joint.id === pickedJoint))
+      if (joint.viewId === view.id && joint.kind !== 'slide' && joint.id !== buttId)
         signatures.set(joint.id, sweepSignature({ doc, sheets }, joint, false));
     const unknown = () => [...signatures].filter(([id, signature]) => stateOf(id)?.signature !== signature);
     const missing = unknown();
     if (missing.length === 0) return;
-    const first = missing.some(([id]) => !stateOf(id));
+    const first = missing.some(([id]) => !stateOf(id)?.sweep);
+    for (const [id] of missing) putStale(id);
     const stopped = new AbortController();
     let stop: (() => void) | undefined;
     const start = window.setTimeout(
       () => {
-        for (const [id] of unknown()) putStale(id, stateOf(id)?.share);
         stop = untilDone(async () => {
           const kept = await call('joints.sweeps', view.id, undefined, stopped.signal);
-          if (stopped.signal.aborted) return true;
           for (const { jointId, key, sweep } of kept)
             if (signatures.get(jointId) === key && stateOf(jointId)?.signature !== key)
               put(jointId, { signature: key, share: 1, sweep: sweep as Sweep | null, fine: false });
@@ -115,9 +116,9 @@ function useKeptSweeps(): void {
       first ? 0 : isHere ? QUIET : QUIET_ELSEWHERE,
     );
     return () => {
-      stopped.abort();
       window.clearTimeout(start);
       stop?.();
+      stopped.abort();
     };
-  }, [doc, sheets, view.id, isHere, butt, pickedJoint]);
+  }, [doc, sheets, view.id, isHere, buttId]);
 }
