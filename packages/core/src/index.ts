@@ -193,7 +193,7 @@ export {
   pieceName,
   type DrawStep,
 } from './document/family.js';
-export { findPart, findPiece, knownBy, pieceById, piecesOfView } from './document/find.js';
+export { findPart, findPiece, knownBy, pieceById, piecesOfView, turningJoints } from './document/find.js';
 export { journalHeads, type JournalHeads, type JournalLine } from './document/journal.js';
 export { deriveKey, placeOf } from './document/keys.js';
 export {
@@ -334,7 +334,7 @@ export {
   type BendProof,
   type JointProof,
 } from './joints/prove-joint.js';
-export { sweepMeasures, turningJoints } from './joints/checks.js';
+export { sweepMeasures } from './joints/checks.js';
 
 // Under
 export * from './under/index.js';

@@ -1,6 +1,6 @@
 import { LimberError } from '../errors.js';
 import type { NameTokens } from './naming.js';
-import type { CharacterDoc, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from './rows.js';
+import type { CharacterDoc, JointRow, PartId, PartRow, PieceId, PieceRow, SheetRef, ViewId } from './rows.js';
 
 /** Depth between two neighbours in a fresh draw order. */
 export const DEPTH_STEP = 1024;
@@ -66,4 +66,9 @@ export function depthBetween(below: number | null, above: number | null): number
 export function refuseOnePiece(a: PieceRow, b: PieceRow): void {
   if (a.id !== b.id && a.viewId === b.viewId) return;
   throw new LimberError('not-two-pieces', 'A joint needs two pieces of the same view.');
+}
+
+/** The joints of a view that turn: a slide does not. */
+export function turningJoints(doc: CharacterDoc, viewId: ViewId): JointRow[] {
+  return doc.joints.filter((j) => j.viewId === viewId && j.kind !== 'slide');
 }

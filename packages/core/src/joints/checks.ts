@@ -1,5 +1,6 @@
 import { bandsOf, compareAtRest, reachesInto, type Rows } from '../cut/rest-match.js';
 import { drawOrder, drawSteps, hasLineUnder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
+import { turningJoints } from '../document/find.js';
 import { deriveKey, drawnKey } from '../document/keys.js';
 import { capital } from '../document/naming.js';
 import type { CharacterDoc, JointRow, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
@@ -134,11 +135,6 @@ function pivotFault(doc: CharacterDoc, joint: JointRow, alpha: number): string |
   if (child && parentPiece(doc, child)?.id !== joint.parentId)
     return 'turns about one piece and hangs from another. Set its parent in Stack, or place the joint again.';
   return null;
-}
-
-/** The joints that turn: a slide does not. */
-export function turningJoints(doc: CharacterDoc, viewId: ViewId): JointRow[] {
-  return doc.joints.filter((j) => j.viewId === viewId && j.kind !== 'slide');
 }
 
 /** The sweeps of a view's joints that turn. */

@@ -1,3 +1,4 @@
+import { turningJoints } from '../document/find.js';
 import { drawOrder, movedBy } from '../document/family.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
@@ -107,8 +108,7 @@ function turningsOf(doc: CharacterDoc, viewId: ViewId): Turning[] {
   const found = known.get(viewId);
   if (found) return found;
   const order = drawOrder(doc, viewId);
-  const joints = doc.joints.filter((joint) => joint.viewId === viewId && joint.kind !== 'slide');
-  const all = joints.map((joint) => {
+  const all = turningJoints(doc, viewId).map((joint) => {
     const moved = movedBy(doc, joint);
     return { joint, moves: order.map(({ id }) => moved.has(id)) };
   });

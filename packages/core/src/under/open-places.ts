@@ -1,3 +1,4 @@
+import { turningJoints } from '../document/find.js';
 import { ownersAtRest } from '../cut/owners.js';
 import { drawOrder, movedBy } from '../document/family.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
@@ -56,7 +57,7 @@ export function findOpen(
     return anyPaint(imagesOf(images, id), x, y) || (hidden !== undefined && isIn(hidden, x, y));
   };
   const holes: Hole[] = [];
-  for (const joint of doc.joints.filter((one) => one.viewId === viewId && one.kind !== 'slide')) {
+  for (const joint of turningJoints(doc, viewId)) {
     const moved = movedBy(doc, joint);
     const still = order.filter((id) => !moved.has(id));
     // Only what showed what turns can open: all else keeps its own paint.

@@ -4,6 +4,7 @@ import {
   jointLabel,
   parentPiece,
   pieceName,
+  turningJoints,
   type JointRow,
   type PieceRow,
   counted,
@@ -46,9 +47,11 @@ export function JointLedger() {
   const [sheet, setSheet] = useState(false);
   const worst = useMemo(
     () =>
-      doc.joints
-        .filter((j) => j.viewId === view.id && j.kind !== 'slide')
-        .map((j) => ({ jointId: j.id, angle: worstAngle(knownSweep(sweeps[j.id]) ?? null), butt: false })),
+      turningJoints(doc, view.id).map((j) => ({
+        jointId: j.id,
+        angle: worstAngle(knownSweep(sweeps[j.id]) ?? null),
+        butt: false,
+      })),
     [doc, view.id, sweeps],
   );
   const bare = drawOrder(doc, view.id).filter(

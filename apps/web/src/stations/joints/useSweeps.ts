@@ -1,4 +1,4 @@
-import type { JointRow, Sweep } from '@limber-sheaf/core';
+import { turningJoints, type Sweep } from '@limber-sheaf/core';
 import { useEffect } from 'react';
 import { call } from '../../api/client';
 import { useOnBench } from '../../bench/context';
@@ -60,8 +60,8 @@ function usePickedSweep(): void {
   const butt = useBench((s) => s.butt);
   const pickedJoint = useBench((s) => s.pickedJoint);
   useEffect(() => {
-    const joint = doc.joints.find((j) => j.id === pickedJoint);
-    if (!joint || joint.viewId !== view.id || joint.kind === 'slide' || station !== 'joints') return;
+    const joint = turningJoints(doc, view.id).find((j) => j.id === pickedJoint);
+    if (!joint || station !== 'joints') return;
     const signature = sweepSignature({ doc, sheets }, joint, butt);
     const known = stateOf(joint.id);
     if (known?.signature === signature && known.fine) return;
@@ -92,10 +92,10 @@ function useKeptSweeps(): void {
   // What is seen as a butt joint is swept here.
   const buttId = butt && isHere ? pickedJoint : null;
   useEffect(() => {
-    const signatures = new Map<JointRow['id'], string>();
-    for (const joint of doc.joints)
-      if (joint.viewId === view.id && joint.kind !== 'slide' && joint.id !== buttId)
-        signatures.set(joint.id, sweepSignature({ doc, sheets }, joint, false));
+    const joints = turningJoints(doc, view.id).filter(({ id }) => id !== buttId);
+    const signatures = new Map<string, string>(
+      joints.map((joint) => [joint.id, sweepSignature({ doc, sheets }, joint, false)]),
+    );
     const unknown = () => [...signatures].filter(([id, signature]) => stateOf(id)?.signature !== signature);
     const missing = unknown();
     if (missing.length === 0) return;
