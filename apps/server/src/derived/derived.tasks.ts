@@ -112,21 +112,35 @@ export const sheets = task(
   },
 );
 
+/** What is measured, as the thread was last given it. */
+let last: { round: number; doc: CharacterDoc; derived: DerivedOfView } | null = null;
+
+/**
+ * The document and the sheets of a round of measuring. Its batches come one by one, each with copies of them: the first ones
+ * are kept, and with them what is remembered of their rows and keys.
+ */
+function ofRound(given: { round: number; doc: CharacterDoc; derived: DerivedOfView }) {
+  if (last?.round !== given.round) last = given;
+  return last;
+}
+
 /** Some of what the checks of a view measure, by key. */
 export const measures = task(
   async (input: {
+    /** Counts the rounds of measuring: all batches of one look at the same document and sheets. */
+    round: number;
     doc: CharacterDoc;
     viewId: ViewId;
     derived: DerivedOfView;
     keys: string[];
   }): Promise<Record<string, unknown>> => {
-    const all = new Map(viewMeasures(input.doc, input.viewId, input.derived).map((one) => [one.key, one]));
-    const wanted = input.keys.flatMap((key) => all.get(key) ?? []);
+    const { viewId, keys } = input;
+    const { doc, derived } = ofRound(input);
+    const all = new Map(viewMeasures(doc, viewId, derived).map((one) => [one.key, one]));
+    const wanted = keys.flatMap((key) => all.get(key) ?? []);
     const looksAtAll = wanted.some(({ pieces }) => !pieces);
     const only = looksAtAll ? undefined : new Set(wanted.flatMap(({ pieces }) => pieces ?? []));
-    const art = only
-      ? await readArt(input.doc, input.viewId, input.derived, only)
-      : await readArtWithDrawings(input.doc, input.viewId, input.derived);
+    const art = only ? await readArt(doc, viewId, derived, only) : await readArtWithDrawings(doc, viewId, derived);
     return Object.fromEntries(wanted.map(({ key, measure }) => [key, measure(art)]));
   },
 );

@@ -48,6 +48,8 @@ function batchesOf(measures: readonly Measure<unknown>[]): string[][] {
 export class ProofService {
   /** What is being measured now: who asks for the same thing meanwhile waits for the same answer. */
   private readonly underWay = new Map<string, Promise<void>>();
+  /** How often measuring has begun. */
+  private rounds = 0;
 
   constructor(
     private readonly derived: DerivedService,
@@ -98,12 +100,13 @@ export class ProofService {
     const waiting = keys.flatMap((key) => (known.has(key) ? [] : (this.underWay.get(key) ?? [])));
     if (missing.length > 0) {
       let done = 0;
+      const round = ++this.rounds;
       const batches = batchesOf(measures.filter(({ key }) => missing.includes(key)));
       const work = batches.map(async (batch) => {
         const measured = await this.threads.run(
           tasks,
           'measures',
-          { doc, viewId, derived: sheets, keys: batch },
+          { round, doc, viewId, derived: sheets, keys: batch },
           { signal, seconds: LONG, behind },
         );
         await this.derived.keep(Object.entries(measured));

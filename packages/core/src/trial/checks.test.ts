@@ -51,7 +51,7 @@ test('what motions show besides is painted with the rest, and nothing is found t
   // As if no joint showed any of it by itself.
   const hidden = turned.intoView.map((one) => ({
     ...one,
-    shows: { ...one.shows, data: new Uint8Array(one.shows.data.length), left: 0, top: 0, right: 0, bottom: 0 },
+    shows: { ...one.shows, data: new Uint8Array(one.shows.data.length) },
   }));
   const blind = { ...turned, intoView: hidden };
   expect(proposeUnder(posed, back, bareArt, blind)).toBeNull();

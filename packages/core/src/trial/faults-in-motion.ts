@@ -147,10 +147,10 @@ const CROSS = [
  * and nobody sees it.
  */
 function withoutRim(cells: Cells): Cells {
-  const { data, width, left, top, right, bottom } = cells;
+  const { data, width, height } = cells;
   const inner = new Uint8Array(data.length);
-  for (let row = top; row < bottom; row++)
-    for (let column = left; column < right; column++) {
+  for (let row = 1; row < height - 1; row++)
+    for (let column = 1; column < width - 1; column++) {
       const i = row * width + column;
       if (data[i] === 0 || data[i - 1] === 0 || data[i + 1] === 0) continue;
       if (data[i - width] > 0 && data[i + width] > 0) inner[i] = data[i];

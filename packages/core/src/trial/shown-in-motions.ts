@@ -21,9 +21,10 @@ export function withMotions(doc: CharacterDoc, viewId: ViewId, art: ViewArt, und
     const shape = under.shapes.get(one.pieceId);
     // What bends along a line does not lie still enough to be asked about cell by cell.
     if (!shape || order[index].soft) return one;
-    const { size, width } = one.shows;
-    const at = ({ x, y }: Place) => Math.floor(y / size) * width + Math.floor(x / size);
+    // Of the same shape, in the same cells as what comes into view.
     const unpainted = bareCells(cellsOfMask(shape.hidden, art.design), imageOf(art, one.pieceId));
+    const { size, width } = unpainted;
+    const at = ({ x, y }: Place) => (Math.floor(y / size) - unpainted.y) * width + Math.floor(x / size) - unpainted.x;
     const shown = one.shows.data.slice();
     let left = placesOf(unpainted).filter((place) => shown[at(place)] === 0);
     for (const standing of frames) {
@@ -35,13 +36,7 @@ export function withMotions(doc: CharacterDoc, viewId: ViewId, art: ViewArt, und
         return false;
       });
     }
-    const bounds = {
-      left: Math.min(one.shows.left, unpainted.left),
-      top: Math.min(one.shows.top, unpainted.top),
-      right: Math.max(one.shows.right, unpainted.right),
-      bottom: Math.max(one.shows.bottom, unpainted.bottom),
-    };
-    return { ...one, shows: { ...one.shows, ...bounds, data: shown } };
+    return { ...one, shows: { ...one.shows, data: shown } };
   });
   return { ...under, intoView };
 }

@@ -4,20 +4,34 @@ import type { Cells } from './ring-cover.js';
 
 const [WIDTH, HEIGHT] = [9, 7];
 
-function cells(data: ArrayLike<number>): Cells {
-  const all = { left: 0, top: 0, right: WIDTH, bottom: HEIGHT };
-  return { width: WIDTH, height: HEIGHT, size: 1, ...all, data: Uint8Array.from(data) };
-}
+/** Some cells of the canvas, in a box of their own. */
+const paint = fc
+  .record({
+    x: fc.integer({ min: 0, max: WIDTH - 1 }),
+    y: fc.integer({ min: 0, max: HEIGHT - 1 }),
+    right: fc.integer({ min: 0, max: WIDTH }),
+    bottom: fc.integer({ min: 0, max: HEIGHT }),
+    on: fc.array(fc.constantFrom(0, 255), { minLength: WIDTH * HEIGHT, maxLength: WIDTH * HEIGHT }),
+  })
+  .map(({ x, y, right, bottom, on }): Cells => {
+    const [width, height] = [Math.max(0, right - x), Math.max(0, bottom - y)];
+    return { x, y, width, height, size: 1, data: Uint8Array.from(on.slice(0, width * height)) };
+  });
 
-const paint = fc.array(fc.constantFrom(0, 255), { minLength: WIDTH * HEIGHT, maxLength: WIDTH * HEIGHT }).map(cells);
+/** Is a place of the canvas on? */
+function isOn({ x, y, width, height, data }: Cells, column: number, row: number): boolean {
+  const [own, down] = [column - x, row - y];
+  return own >= 0 && down >= 0 && own < width && down < height && data[down * width + own] > 0;
+}
 
 test('every cell is found with the very covers that lie over it, however many there are', () => {
   fc.assert(
     fc.property(fc.array(paint, { maxLength: 40 }), paint, (covers, within) => {
       const found = new Map<number, Uint32Array>();
       for (const { over, cells: some } of cellsUnder(within, covers)) for (const i of some) found.set(i, over);
-      for (let i = 0; i < WIDTH * HEIGHT; i++) {
-        const over = covers.map(({ data }) => data[i] > 0);
+      for (let i = 0; i < within.data.length; i++) {
+        const [column, row] = [within.x + (i % within.width), within.y + Math.floor(i / within.width)];
+        const over = covers.map((cover) => isOn(cover, column, row));
         if (!within.data[i] || !over.some(Boolean)) expect(found.has(i)).toBe(false);
         else expect(found.get(i)).toEqual(setOf(covers, (at) => over[at]));
       }

@@ -49,28 +49,18 @@ function cellsWhere(
   isOn: (index: number) => boolean,
 ): Cells {
   const size = cellSize(canvas);
-  const [width, height] = [Math.ceil(canvas.width / size), Math.ceil(canvas.height / size)];
-  const cells: Cells = {
-    width,
-    height,
-    size,
-    left: 0,
-    top: 0,
-    right: 0,
-    bottom: 0,
-    data: new Uint8Array(width * height),
-  };
-  if (!at) return cells;
+  if (!at) return { x: 0, y: 0, width: 0, height: 0, size, data: new Uint8Array(0) };
   const middle = size >> 1;
-  const top = Math.max(0, Math.ceil((at.y - middle) / size));
-  const left = Math.max(0, Math.ceil((at.x - middle) / size));
-  const bottom = Math.min(height, Math.ceil((at.y + at.height - middle) / size));
-  const right = Math.min(width, Math.ceil((at.x + at.width - middle) / size));
-  for (let row = top; row < bottom; row++)
-    for (let column = left; column < right; column++)
-      if (isOn((row * size + middle - at.y) * at.width + column * size + middle - at.x))
-        cells.data[row * width + column] = 255;
-  return { ...cells, left, top, right: Math.max(left, right), bottom: Math.max(top, bottom) };
+  const first = (from: number) => Math.max(0, Math.ceil((from - middle) / size));
+  const [x, y] = [first(at.x), first(at.y)];
+  const width = Math.max(0, Math.min(Math.ceil(canvas.width / size), first(at.x + at.width)) - x);
+  const height = Math.max(0, Math.min(Math.ceil(canvas.height / size), first(at.y + at.height)) - y);
+  const data = new Uint8Array(width * height);
+  for (let row = 0, i = 0; row < height; row++) {
+    let from = ((y + row) * size + middle - at.y) * at.width + x * size + middle - at.x;
+    for (let column = 0; column < width; column++, i++, from += size) if (isOn(from)) data[i] = 255;
+  }
+  return { x, y, width, height, size, data };
 }
 
 /** What a piece of a view covers, as cells; empty for a piece without paint. */
@@ -197,8 +187,8 @@ class Hidden {
    * @param coarse looks at every second cell both ways first, and beside those that are not seen at no other
    */
   take(turns: readonly Turn[], still: CoverSet, isSeen: (x: number, y: number) => boolean, coarse = false): void {
-    const { width, size, data } = this.shows;
-    const isNow = (i: number) => isSeen(((i % width) + 0.5) * size, (Math.floor(i / width) + 0.5) * size);
+    const { x: left, y: top, width, size, data } = this.shows;
+    const isNow = (i: number) => isSeen((left + (i % width) + 0.5) * size, (top + Math.floor(i / width) + 0.5) * size);
     const firstOf = (i: number) => i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
     const open = this.left.filter(({ over }) => !shareAny(over, still));
     if (coarse)

@@ -30,15 +30,14 @@ const LOOKS = 500;
 
 /** Those of some cells in whose middle an image has no paint. */
 export function bareCells(cells: Cells, image: PlacedBitmap | null): Cells {
-  const { size, width, left, top, right, bottom } = cells;
+  const { size, x, y, width, height } = cells;
   const middle = size >> 1;
   const faces = image ? [image] : [];
   const bare = { ...cells, data: new Uint8Array(cells.data.length) };
-  for (let row = top; row < bottom; row++)
-    for (let column = left; column < right; column++) {
-      const i = row * width + column;
-      if (cells.data[i] > 0 && !anyPaint(faces, column * size + middle, row * size + middle)) bare.data[i] = 255;
-    }
+  for (let row = 0, i = 0; row < height; row++)
+    for (let column = 0; column < width; column++, i++)
+      if (cells.data[i] > 0 && !anyPaint(faces, (x + column) * size + middle, (y + row) * size + middle))
+        bare.data[i] = 255;
   return bare;
 }
 
@@ -71,11 +70,11 @@ export function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView
 }
 
 /** The middles of cells above 0, px. */
-export function placesOf({ data, width, size, left, top, right, bottom }: Cells): Place[] {
+export function placesOf({ data, x, y, width, height, size }: Cells): Place[] {
   const places: Place[] = [];
-  for (let row = top; row < bottom; row++)
-    for (let column = left; column < right; column++)
-      if (data[row * width + column] > 0) places.push({ x: (column + 0.5) * size, y: (row + 0.5) * size });
+  for (let row = 0, i = 0; row < height; row++)
+    for (let column = 0; column < width; column++, i++)
+      if (data[i] > 0) places.push({ x: (x + column + 0.5) * size, y: (y + row + 0.5) * size });
   return places;
 }
 

@@ -9,6 +9,7 @@ import { reachOf } from '../raster/morphology.js';
 import { anyPaint } from '../raster/sample.js';
 import { bareIn } from './find-bare.js';
 import { comingIntoView, cellsOfMask, type IntoView } from './coming-into-view.js';
+import { isCovered } from './ring-cover.js';
 import { fillUnder, type FillMode, type OwnLine } from './fill-under.js';
 import { ownLine, shapeOf } from './shape-of-piece.js';
 import type { RoundEnd, WholeShape } from './whole-shape.js';
@@ -128,11 +129,10 @@ function usualMargin(doc: CharacterDoc, piece: PieceRow): number {
 
 /** The part of a mask that lies within some px of what comes into view. */
 function nearShown(mask: PlacedMask, { shows }: IntoView, margin: number): PlacedMask {
-  const { size, width, data } = shows;
+  const shown = [shows];
   const seen = createPlacedMask(mask);
   for (let y = 0, i = 0; y < mask.height; y++)
-    for (let x = 0; x < mask.width; x++, i++)
-      if (data[Math.floor((mask.y + y) / size) * width + Math.floor((mask.x + x) / size)] > 0) seen.data[i] = 255;
+    for (let x = 0; x < mask.width; x++, i++) if (isCovered(shown, mask.x + x, mask.y + y)) seen.data[i] = 255;
   const near = reachOf(seen, margin);
   const region = cropMask(mask, mask);
   for (let i = 0; i < region.data.length; i++) if (near[i] === 0) region.data[i] = 0;

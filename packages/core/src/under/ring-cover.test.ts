@@ -6,7 +6,7 @@ const SIZE = 60;
 function cellsWhere(isOn: (x: number, y: number) => boolean): Cells {
   const data = new Uint8Array(SIZE * SIZE);
   for (let i = 0; i < data.length; i++) if (isOn((i % SIZE) + 0.5, Math.floor(i / SIZE) + 0.5)) data[i] = 255;
-  return { width: SIZE, height: SIZE, size: 1, left: 0, top: 0, right: SIZE, bottom: SIZE, data };
+  return { x: 0, y: 0, width: SIZE, height: SIZE, size: 1, data };
 }
 
 test('a place under an arm is free as soon as the arm has turned off it, and not before', () => {
@@ -74,4 +74,10 @@ test('cells cover their own square and nothing beyond the picture', () => {
     false,
   ]);
   expect(isCovered([], 3, 3)).toBe(false);
+  // Four cells of 3 px that begin at the fifth column and the second row, of which the last is on.
+  const placed: Cells = { x: 4, y: 1, width: 2, height: 2, size: 3, data: Uint8Array.of(0, 0, 0, 255) };
+  const on = Array.from({ length: 400 }, (_, i): [number, number] => [(i % 20) + 0.5, Math.floor(i / 20) + 0.5]);
+  expect(on.filter(([x, y]) => isCovered([placed], x, y))).toEqual(
+    on.filter(([x, y]) => x >= 15 && x < 18 && y >= 6 && y < 9),
+  );
 });

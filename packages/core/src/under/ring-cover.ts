@@ -1,14 +1,9 @@
-import type { Mask } from '../raster/mask.js';
+import type { PlacedMask } from '../raster/mask.js';
 
-/** A mask of cells, each a square of the canvas. */
-export interface Cells extends Mask {
+/** A mask of cells, each a square of the canvas: its place, width and height count cells from the canvas's top left. */
+export interface Cells extends PlacedMask {
   /** px along a cell's side. */
   size: number;
-  /** The columns and rows that hold all cells above 0, the last not among them. */
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
 }
 
 /** More samples of a ring than cells along it, so that no cell on it is passed over. */
@@ -23,7 +18,7 @@ export class RingCover {
   private readonly rings = new Map<number, Uint32Array>();
 
   /**
-   * @param covers masks of the whole canvas, above 0 where one covers
+   * @param covers masks of one canvas, above 0 where one covers
    * @param x, y the pivot, px
    */
   constructor(
@@ -71,10 +66,10 @@ export class RingCover {
 
 /** Does one of some masks cover a place, px? */
 export function isCovered(covers: readonly Cells[], px: number, py: number): boolean {
-  for (const { data, width, size, left, top, right, bottom } of covers) {
-    const column = Math.floor(px / size);
-    const row = Math.floor(py / size);
-    if (column >= left && row >= top && column < right && row < bottom && data[row * width + column] > 0) return true;
+  for (const { data, x, y, width, height, size } of covers) {
+    const column = Math.floor(px / size) - x;
+    const row = Math.floor(py / size) - y;
+    if (column >= 0 && row >= 0 && column < width && row < height && data[row * width + column] > 0) return true;
   }
   return false;
 }

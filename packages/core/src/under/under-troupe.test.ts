@@ -9,13 +9,14 @@ import { usualLine } from '../joints/usual-line.js';
 import { TROUPE, drawWhole, onTheBench, type Member } from '../testing/troupe/index.js';
 import { cellsOf, cellsOfMask, comingIntoView } from './coming-into-view.js';
 import { bareOfPiece } from './bare-of-piece.js';
-import { bareIn, findBare } from './find-bare.js';
+import { bareIn, findBare, placesOf } from './find-bare.js';
 import { proposeUnder, viewUnder } from './propose-under.js';
 import { composePiece } from '../document/compose-piece.js';
 import { paintBeneath } from './under-edits.js';
-import type { Cells } from './ring-cover.js';
+import { isCovered, type Cells } from './ring-cover.js';
 import type { PieceId, SheetRef } from '../document/rows.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
+import { uniteMasks } from '../raster/mask.js';
 
 /** A piece's hidden places that come into view, px: how many are truly its own, proposed to be, and both; and the paint. */
 interface Outcome {
@@ -44,29 +45,28 @@ function judge(member: Member) {
   const made = new Map(doc.pieces.map(({ id }) => [id, cellsOfMask(under.shapes.get(id)?.hidden ?? null, design)]));
   const outcomes = doc.pieces.flatMap(({ id }): Outcome[] => {
     const whole = wholes.get(id) as PlacedBitmap;
-    const [face, truth] = [art.pieces.get(id)?.face ?? null, whole].map((picture) => cellsOf(picture, design).data);
-    const own = (made.get(id) as Cells).data;
-    const within = united(cellsOf(whole, design), made.get(id) as Cells);
+    const own = made.get(id) as Cells;
+    const [face, truth] = [art.pieces.get(id)?.face ?? null, whole].map((picture) => [cellsOf(picture, design)]);
     const index = drawOrder(doc, 'v').findIndex((piece) => piece.id === id);
-    const shows = comingIntoView(doc, 'v', art, index, within).shows.data;
-    const canvas = made.get(id) as Cells;
+    const { shows } = comingIntoView(doc, 'v', art, index, united(truth[0], own));
     // The outline of a rounded end is the other piece's where that carries it: what shows there is that, and nobody's hidden paint.
     const rims = doc.joints.flatMap((joint) => {
       if (!joint.rounded || (joint.childId !== id && joint.parentId !== id)) return [];
       const inFront = (inFrontOf(doc, joint) === 'child') === (joint.childId === id);
       return [{ ...joint, shrink: linelessRim(joint, inFront) }];
     });
-    const isOthersRim = (column: number, row: number) =>
+    const isOthersRim = (px: number, py: number) =>
       rims.some(({ x, y, radius, shrink }) => {
-        const far = Math.hypot((column + 0.5) * canvas.size - x, (row + 0.5) * canvas.size - y);
+        const far = Math.hypot(px - x, py - y);
         return far > radius - shrink && far <= radius + 1;
       });
     const counts = { truth: 0, made: 0, both: 0 };
-    for (let i = 0; i < shows.length; i++) {
-      if (shows[i] === 0 || face[i] > 0 || isOthersRim(i % canvas.width, Math.floor(i / canvas.width))) continue;
-      if (truth[i] > 0) counts.truth++;
-      if (own[i] > 0) counts.made++;
-      if (truth[i] > 0 && own[i] > 0) counts.both++;
+    for (const { x, y } of placesOf(shows)) {
+      if (isCovered(face, x, y) || isOthersRim(x, y)) continue;
+      const [isTruth, isMade] = [isCovered(truth, x, y), isCovered([own], x, y)];
+      if (isTruth) counts.truth++;
+      if (isMade) counts.made++;
+      if (isTruth && isMade) counts.both++;
     }
     if (counts.truth + counts.made - counts.both < LEAST) return [];
     const paint = proposals.get(id)?.paint;
@@ -96,8 +96,7 @@ function judge(member: Member) {
 
 /** Cells of either. */
 function united(a: Cells, b: Cells): Cells {
-  const data = a.data.map((value, i) => Math.max(value, b.data[i]));
-  return { ...a, left: 0, top: 0, right: a.width, bottom: a.height, data };
+  return { ...uniteMasks([a, b]), size: a.size };
 }
 
 const NOTHING = { face: null, overlap: null, under: null };

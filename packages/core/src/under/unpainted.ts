@@ -19,32 +19,10 @@ export function unpaintedOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, ind
   if (!shape) return null;
   const image = imageOf(art, drawOrder(doc, viewId)[index].id);
   const kept = found.get(shape);
-  if (kept && kept.image === image) return laidOut(kept);
+  if (kept?.image === image) return kept.cells;
   const cells = bareCells(cellsOfMask(shape.hidden, art.design), image);
-  found.set(shape, { image, frame: { ...cells, data: NO_DATA }, on: placesOn(cells) });
+  found.set(shape, { image, cells });
   return cells;
 }
 
-const NO_DATA = new Uint8Array(0);
-
-/** Cells as they are kept: few are on, and a whole canvas of them for every piece would fill the memory. */
-interface Kept {
-  image: PlacedBitmap | null;
-  frame: Cells;
-  /** The places of those that are on. */
-  on: Int32Array;
-}
-
-const found = new WeakMap<WholeShape, Kept>();
-
-function placesOn({ data }: Cells): Int32Array {
-  const on: number[] = [];
-  for (let i = 0; i < data.length; i++) if (data[i] > 0) on.push(i);
-  return Int32Array.from(on);
-}
-
-function laidOut({ frame, on }: Kept): Cells {
-  const data = new Uint8Array(frame.width * frame.height);
-  for (const i of on) data[i] = 255;
-  return { ...frame, data };
-}
+const found = new WeakMap<WholeShape, { image: PlacedBitmap | null; cells: Cells }>();

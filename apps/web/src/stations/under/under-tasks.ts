@@ -142,21 +142,21 @@ function unlike(way: readonly Bridge[], other: readonly Bridge[]): number[][] {
 
 /** The bare cells of a piece, hatched in madder. */
 async function hatchedCells(intoView: IntoView, image: PlacedBitmap | null): Promise<Laid | null> {
-  const { size, width, left, top, right, bottom } = intoView.shows;
-  if (right <= left || bottom <= top) return null;
+  const { x, y, width, height, size } = intoView.shows;
+  if (width === 0 || height === 0) return null;
   const bare = bareCells(intoView.shows, image);
-  const drawn = new ImageData(right - left, bottom - top);
+  const drawn = new ImageData(width, height);
   let any = false;
-  for (let row = top; row < bottom; row++)
-    for (let column = left; column < right; column++) {
-      if (bare.data[row * width + column] === 0) continue;
+  for (let row = 0, i = 0; row < height; row++)
+    for (let column = 0; column < width; column++, i++) {
+      if (bare.data[i] === 0) continue;
       any = true;
-      const alpha = isStripe(column * size, row * size) ? 200 : 70;
-      drawn.data.set([...MADDER, alpha], ((row - top) * drawn.width + column - left) * 4);
+      const alpha = isStripe((x + column) * size, (y + row) * size) ? 200 : 70;
+      drawn.data.set([...MADDER, alpha], i * 4);
     }
   if (!any) return null;
   const bitmap = await createImageBitmap(drawn);
-  return { image: bitmap, x: left * size, y: top * size, width: drawn.width * size, height: drawn.height * size };
+  return { image: bitmap, x: x * size, y: y * size, width: width * size, height: height * size };
 }
 
 /** A sheet's paint as a hatch of one colour. */
