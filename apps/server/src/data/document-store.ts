@@ -11,6 +11,7 @@ import {
   type Row,
   type TableName,
 } from '@limber-sheaf/core';
+import { LRUCache } from 'lru-cache';
 import { Transaction, type Sequelize } from 'sequelize';
 import type { Model, ModelCtor } from 'sequelize-typescript';
 import {
@@ -64,10 +65,22 @@ function toRow(table: TableName, model: Model): Row {
   return { table, ...columns } as unknown as Row;
 }
 
+/**
+ * Characters as they were last read: a revision's rows never change, so that whoever asks for it again is given the very same
+ * ones, and finds what is remembered of them. They are given up after a while: the longer something is remembered, the longer
+ * it is not noted as wanted.
+ */
+const near = new LRUCache<string, Snapshot>({ max: 100, ttl: 600_000 });
+
 /** Reads a whole character as it is at one moment, whatever else is written meanwhile. @throws LimberError `not-found` */
-export function readSnapshot(sequelize: Sequelize, id: string): Promise<Snapshot> {
+export async function readSnapshot(sequelize: Sequelize, id: string): Promise<Snapshot> {
   const { REPEATABLE_READ } = Transaction.ISOLATION_LEVELS;
-  return sequelize.transaction({ isolationLevel: REPEATABLE_READ }, (transaction) => loadCharacter(id, transaction));
+  const snapshot = await sequelize.transaction({ isolationLevel: REPEATABLE_READ }, (transaction) =>
+    loadCharacter(id, transaction),
+  );
+  // Only what is committed: a revision that is taken back again may be another edit's next time.
+  near.set(id, snapshot);
+  return snapshot;
 }
 
 /** How often a character has been edited. @throws LimberError `not-found` */
@@ -81,10 +94,12 @@ function noCharacter(): LimberError {
   return new LimberError('not-found', 'There is no such character.', 'Go back to the cast.');
 }
 
-/** Reads a whole character within a transaction, and locks it if asked to. @throws LimberError `not-found` */
+/** Reads a whole character within a transaction, before it writes any of it, and locks it if asked to. @throws LimberError `not-found` */
 export async function loadCharacter(id: string, transaction: Transaction, lock = false): Promise<Snapshot> {
   const character = await Character.findByPk(id, { transaction, lock: lock ? transaction.LOCK.UPDATE : undefined });
   if (!character) throw noCharacter();
+  const kept = near.get(id);
+  if (kept?.revision === character.revision) return kept;
   const rows = new Map<TableName, Row[]>([['character', [toRow('character', character)]]]);
   // One after the other: a transaction has one connection.
   for (const table of LIST_TABLES) {

@@ -30,6 +30,9 @@ interface SheetsOptions extends RunOptions {
 /** The sheets that follow from a character's rows, found under their keys or worked out. */
 @Injectable()
 export class SheetsService {
+  /** The sheets of views that were asked for before, all there. */
+  private readonly near = new WeakMap<CharacterDoc, Map<ViewId, DerivedOfView>>();
+
   constructor(
     private readonly derived: DerivedService,
     private readonly threads: Threads,
@@ -43,7 +46,19 @@ export class SheetsService {
   }
 
   /** The derived sheets of a view's pieces. */
-  async ofView(doc: CharacterDoc, viewId: ViewId, { before, ...options }: SheetsOptions = {}): Promise<DerivedOfView> {
+  async ofView(doc: CharacterDoc, viewId: ViewId, options: SheetsOptions = {}): Promise<DerivedOfView> {
+    const known = this.near.get(doc) ?? new Map<ViewId, DerivedOfView>();
+    this.near.set(doc, known);
+    const sheets = known.get(viewId) ?? (await this.findOrMake(doc, viewId, options));
+    known.set(viewId, sheets);
+    return sheets;
+  }
+
+  private async findOrMake(
+    doc: CharacterDoc,
+    viewId: ViewId,
+    { before, ...options }: SheetsOptions,
+  ): Promise<DerivedOfView> {
     const pieces = drawOrder(doc, viewId);
     const keys = new Map(pieces.map((piece) => [piece.id, sheetsKey(doc, piece)]));
     const found = await this.derived.find<DerivedRefs>([...keys.values()]);
