@@ -27,7 +27,7 @@ import {
 } from '@limber-sheaf/formats';
 import { readDesign } from '../files/read-design.js';
 import { keepBlob, readBlob } from '../threads/blobs.js';
-import { encode, picture, type DerivedOfView } from '../threads/pictures.js';
+import { encode, makeRoom, picture, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { lookAtBack as look, takeThemBack as take } from './bring-back.js';
 import { compareVersions, type KeptVersion } from './compare-versions.js';
@@ -76,6 +76,7 @@ const PROVEN = 0.95;
 
 /** Makes a whole package, and proves it from its own bytes before it is kept. */
 export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePackage> => {
+  makeRoom();
   // Everything that it was made from has gone by the time it is read back.
   const { zip, ...made } = await writePackage(order, tell);
   tell(PROVEN - 0.1, 'Reading it back');
@@ -101,18 +102,16 @@ async function writePackage(
   const wants = (format: PackageFormat) => options.formats.includes(format);
   for (const [at, packed] of views.entries()) {
     const { key } = packed.view;
-    const from = PIECES + ((WRITTEN - PIECES) * at) / views.length;
-    const add = (path: string, bytes: Uint8Array) => files.push({ path, bytes });
-    tell(from, 'Layered files');
-    if (wants('ora') || wants('psd') || wants('svg')) {
-      const layers = await layersOf(packed, doc, options);
-      if (wants('ora')) add(`${code}_${key}.ora`, await openRaster(packed, layers));
-      if (wants('psd')) add(`${code}_${key}.psd`, psd(packed, layers));
-      if (wants('svg')) add(`${code}_${key}.svg`, svg(packed, layers));
-    }
-    tell(from, 'Packed sheet and parts sheet');
-    if (wants('atlas')) files.push(await atlas(code, packed));
-    if (wants('sheet')) add(sheetPath(key), await partsSheet(packed, doc.character.name));
+    tell(PIECES + ((WRITTEN - PIECES) * at) / views.length, 'Layered files and sheets');
+    // The sheets are encoded beside this thread while it writes the layers.
+    const [layered, sheet, parts] = await Promise.all([
+      layeredFiles(packed, doc, options),
+      wants('atlas') ? atlas(code, packed) : null,
+      wants('sheet') ? partsSheet(packed, doc.character.name) : null,
+    ]);
+    files.push(...layered);
+    if (sheet) files.push(sheet);
+    if (parts) files.push({ path: sheetPath(key), bytes: parts });
   }
   if (wants('sheet') && views.length > 1) files.push({ path: TURNAROUND_PATH, bytes: await turnaround(order, views) });
   if (wants('glb')) files.push({ path: `${code}.glb`, bytes: await glb(views, 'Limber Sheaf') });
@@ -129,6 +128,25 @@ async function writePackage(
   );
   const zip = writeZip(files.map((file) => ({ ...file, path: `${name}/${file.path}` })));
   return { zip, name, rig, changes };
+}
+
+/** The layered files of a view that are wanted. */
+async function layeredFiles(packed: PackedView, doc: CharacterDoc, options: PackageOptions): Promise<PackageFile[]> {
+  const wants = (format: PackageFormat) => options.formats.includes(format);
+  if (!wants('ora') && !wants('psd') && !wants('svg')) return [];
+  const named = (ending: string) => `${doc.character.code}_${packed.view.key}.${ending}`;
+  const layers = await layersOf(packed, doc, options);
+  const writers = [
+    ['ora', openRaster],
+    ['psd', psd],
+    ['svg', svg],
+  ] as const;
+  // OpenRaster's whole picture is encoded beside this thread while it writes the others.
+  return Promise.all(
+    writers
+      .filter(([ending]) => wants(ending))
+      .map(async ([ending, write]) => ({ path: named(ending), bytes: await write(packed, layers) })),
+  );
 }
 
 /** All views of a package on one page, with the height lines of the first. */

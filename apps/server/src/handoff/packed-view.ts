@@ -68,20 +68,22 @@ export async function packView(
   const isAsItIs = options.scale === 1 && options.room === 0;
   const designThere = isAsItIs ? art.design : await scaling.onCanvas(art.design);
   const finishing = await Finishing.on(options.finish, designThere);
-  const pieces: PackedPiece[] = [];
   const images = imagesOf(doc, row, art, options);
   const imageOf = (id: string) => images.find((one) => one.id === id && one.sheet === 'piece')?.image ?? null;
-  for (const [at, made] of images.entries()) {
-    const packed = await packPiece(doc, row, made, proofs, { scaling, finishing, options });
-    const own = doc.pieces.find(({ id }) => id === made.id);
-    const piece = made.sheet === 'piece' ? own : undefined;
-    const travel = piece ? travelOf(doc, piece, imageOf) : null;
-    packed.entry.travel = travel && travel.map(([dx, dy]) => [scaling.length(dx), scaling.length(dy)]);
-    packed.entry.soft = own?.soft ? softEntry(own.soft, scaling) : null;
-    packed.tipBeneath = own?.soft?.tipBeneath;
-    pieces.push(packed);
-    tell((at + 1) / images.length, 'Pieces');
-  }
+  let done = 0;
+  // Pictures are encoded beside this thread: several at once.
+  const pieces = await Promise.all(
+    images.map(async (made): Promise<PackedPiece> => {
+      const packed = await packPiece(doc, row, made, proofs, { scaling, finishing, options });
+      const own = doc.pieces.find(({ id }) => id === made.id);
+      const piece = made.sheet === 'piece' ? own : undefined;
+      const travel = piece ? travelOf(doc, piece, imageOf) : null;
+      packed.entry.travel = travel && travel.map(([dx, dy]) => [scaling.length(dx), scaling.length(dy)]);
+      packed.entry.soft = own?.soft ? softEntry(own.soft, scaling) : null;
+      tell(++done / images.length, 'Pieces');
+      return { ...packed, tipBeneath: own?.soft?.tipBeneath };
+    }),
+  );
   const { canvas } = scaling;
   const design = isAsItIs ? await readBlob(row.designBlob) : await encode(designThere);
   const merged = composite(

@@ -17,6 +17,14 @@ import { finishPath, readPackage } from './read-package.js';
 const PLAIN = 1;
 const FINISHED = 2;
 
+/** What is wrong with one of a view's files, in words; null for nothing. */
+type LayersFault = (
+  bytes: Uint8Array,
+  view: RigView,
+  imageOf: ImageOf,
+  isScaled: boolean,
+) => string | null | Promise<string | null>;
+
 /**
  * Reads a package back from its own bytes and proves it, by other code than wrote it: every file of the manifest is there
  * with its checksum; the pieces drawn at rest are the design (to 1/255; at another scale to 0.5/255 on the whole); the layers
@@ -50,22 +58,31 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
     }
     const texture = rig.finish?.images[view.key];
     if (texture && sha(files.get(finishPath(view.key)) ?? new Uint8Array()) !== texture) fail('its finish');
-    const far = restDifference(view, rig.finish, imageOf, await decode(files.get(view.design.image) as Uint8Array));
-    const claimed = rig.checks.find((check) => check.id === 'rest-match' && check.view === view.key);
-    const near = rig.finish ? FINISHED : PLAIN;
-    if (
-      claimed?.ok &&
-      claimed.figure !== null &&
-      withShadows &&
-      (rig.scale === 1 ? far.largest > near : far.mean > 0.5)
-    )
-      fail(`its pieces are not the design by ${rig.scale === 1 ? far.largest : far.mean.toFixed(2)}/255`);
-    const layered = { ora: openRasterFault, psd: psdFault, svg: svgFault, 'atlas.png': atlasFault };
-    for (const [ending, faultOf] of Object.entries(layered)) {
-      const file = files.get(`${rig.character.code}_${view.key}.${ending}`);
-      const fault = file && (await faultOf(file, view, imageOf, rig.scale !== 1));
-      if (fault) fail(`${fault} (${ending})`);
-    }
+    const isScaled = rig.scale !== 1;
+    const file = (ending: string) => files.get(`${rig.character.code}_${view.key}.${ending}`);
+    const faultIn = async (ending: string, faultOf: LayersFault) => {
+      const bytes = file(ending);
+      const fault = bytes && (await faultOf(bytes, view, imageOf, isScaled));
+      return fault ? `${fault} (${ending})` : null;
+    };
+    const faultAtRest = async () => {
+      const far = restDifference(view, rig.finish, imageOf, await decode(files.get(view.design.image) as Uint8Array));
+      const claimed = rig.checks.find((check) => check.id === 'rest-match' && check.view === view.key);
+      const isClaimed = claimed?.ok && claimed.figure !== null && withShadows;
+      const near = rig.finish ? FINISHED : PLAIN;
+      if (!isClaimed || (isScaled ? far.mean <= 0.5 : far.largest <= near)) return null;
+      return `its pieces are not the design by ${isScaled ? far.mean.toFixed(2) : far.largest}/255`;
+    };
+    // What is decoded beside this thread comes first, and goes on while the others are read.
+    const found = await Promise.all([
+      faultAtRest(),
+      faultIn('atlas.png', atlasFault),
+      faultIn('ora', openRasterFault),
+      faultIn('psd', psdFault),
+      faultIn('svg', svgFault),
+    ]);
+    const first = found.find((fault) => fault !== null);
+    if (first) fail(first);
     const open = openJoint(view, imageOf);
     if (open) fail(open);
   }

@@ -16,3 +16,8 @@ export const memo: Memo = <T extends object>(key: string, make: () => T, bytes: 
   parts.set(key, made, { size: 1 + bytes(made) });
   return made;
 };
+
+/** Forgets it all. */
+export function forgetParts(): void {
+  parts.clear();
+}

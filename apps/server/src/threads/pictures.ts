@@ -17,7 +17,8 @@ import { PNG_LIMITS } from '@limber-sheaf/formats';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { keepBlob, readBlob } from './blobs.js';
-import { KEPT_BY_ONE } from './room.js';
+import { forgetParts } from './memo.js';
+import { CROWDED, KEPT_BY_ONE } from './room.js';
 
 /** The derived sheets of a view's pieces, as references. */
 export type DerivedOfView = Record<PieceId, DerivedRefs>;
@@ -42,6 +43,14 @@ const composed = new LRUCache<string, SheetBitmaps>({
 });
 sharp.cache(false);
 sharp.concurrency(1);
+
+/** Where the whole process holds much, forgets what this thread keeps at hand: before work that takes much more. */
+export function makeRoom(): void {
+  if (process.memoryUsage.rss() < CROWDED) return;
+  decoded.clear();
+  composed.clear();
+  forgetParts();
+}
 
 /** Decodes a PNG to 8-bit RGBA. */
 export async function decode(bytes: Uint8Array): Promise<Bitmap> {

@@ -9,11 +9,14 @@ export const THREADS = Math.min(MOST_THREADS, Math.max(2, availableParallelism()
 /** Bytes of the whole process at which the task that was asked for last is stopped. */
 export const MOST_MEMORY = 1600 * MIB;
 
+/** Bytes of the whole process from which on little is left for what takes much. */
+export const CROWDED = MOST_MEMORY / 2;
+
 /**
  * Bytes of pictures that all threads together keep at hand. Far less than `MOST_MEMORY`: a server that has seen many
  * characters must have as much room for the next task as one that has just started.
  */
-const KEPT = 560 * MIB;
+const KEPT = 360 * MIB;
 
 /** Bytes of pictures that one thread keeps as they were decoded, and as many once more as pieces put together. */
 export const KEPT_BY_ONE = KEPT / THREADS / 2;

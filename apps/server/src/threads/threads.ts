@@ -4,7 +4,7 @@ import { Semaphore } from 'async-mutex';
 import { Piscina } from 'piscina';
 import { setTimeout } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
-import { MOST_MEMORY, THREADS } from './room.js';
+import { CROWDED, MOST_MEMORY, THREADS } from './room.js';
 import { GIVES_BACK_MS, ShortMemory } from './short-memory.js';
 import type { Answer, Order, Progress, TaskFile, TaskInput, TaskOutput, Tell } from './task.js';
 
@@ -76,9 +76,6 @@ function onceBegun(stops: AbortSignal, begun: Int32Array): { signal: AbortSignal
   return { signal: sure.signal, close: () => (isOver = true) };
 }
 
-/** Bytes of the whole process from which on a task that is stopped for want of memory is not the one that took it. */
-const CROWDED = MOST_MEMORY / 2;
-
 /** The threads that do the server's computing, with a time and a memory that no task exceeds. */
 @Injectable()
 export class Threads implements OnModuleDestroy {
@@ -111,6 +108,7 @@ export class Threads implements OnModuleDestroy {
     try {
       return await this.attempt(first, file, name, input, options);
     } catch (error) {
+      // In a crowd, it is not the one that took the memory.
       const isOthers = held >= CROWDED || first.behind;
       if (first.why !== 'memory' || !isOthers || options.signal?.aborted) throw error;
     }

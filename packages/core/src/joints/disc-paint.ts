@@ -50,14 +50,15 @@ export function daylightInDisc(
   canvas: Canvas,
 ): number {
   const [cos, sin] = [Math.cos((-angle * Math.PI) / 180), Math.sin((-angle * Math.PI) / 180)];
+  // A disc turned about its own centre is the same disc.
+  const [stays, turns] = [still, moving].map((images) => images.filter((image) => reachesDisc(image, disc)));
   let daylight = 0;
   eachPixel(disc, innerRadius(disc), (x, y) => {
     const fromX = disc.x + (x - disc.x) * cos - (y - disc.y) * sin;
     const fromY = disc.y + (x - disc.x) * sin + (y - disc.y) * cos;
     // Paint cannot be where no canvas was.
     if (!isOn(canvas, x, y) || !isOn(canvas, fromX, fromY)) return;
-    if (still.some((image) => covers(image, x, y)) || moving.some((image) => covers(image, fromX, fromY))) return;
-    daylight++;
+    if (!coverAny(stays, x, y) && !coverAny(turns, fromX, fromY)) daylight++;
   });
   return daylight;
 }
@@ -66,8 +67,20 @@ function innerRadius({ radius, looseness }: ToldDisc): number {
   return radius - 1 - looseness;
 }
 
+/** May a picture cover any of a disc? */
+function reachesDisc({ x, y, width, height }: PlacedBitmap, disc: ToldDisc): boolean {
+  const beside = Math.max(x - disc.x, 0, disc.x - x - width);
+  const above = Math.max(y - disc.y, 0, disc.y - y - height);
+  return Math.hypot(beside, above) <= disc.radius + 1;
+}
+
 function isOn({ width, height }: Canvas, x: number, y: number): boolean {
   return x >= 0 && y >= 0 && x < width && y < height;
+}
+
+function coverAny(images: readonly PlacedBitmap[], x: number, y: number): boolean {
+  for (const image of images) if (covers(image, x, y)) return true;
+  return false;
 }
 
 /** Is a place of the canvas covered by half or more? Coverage goes evenly from one pixel's centre to the next. */
