@@ -33,6 +33,8 @@ export async function startServer({ databaseUrl, port, web = true, logLevel = 'w
       NODE_ENV: 'production',
       // Pictures come and go in many threads: with an arena for each, the memory of most would lie idle.
       MALLOC_ARENA_MAX: '2',
+      // And what is larger than this, bytes, goes back as soon as it is done with, as all pictures are.
+      MALLOC_MMAP_THRESHOLD_: '262144',
       ...(web ? { WEB_DIR: join(projectRoot, 'apps/web/dist') } : {}),
     },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

@@ -20,6 +20,8 @@ const tasks = taskFile<typeof import('./derived.tasks.js')>(new URL('./derived.t
 
 /** The most measures that one call of a thread takes together, so that they share the pictures they need. */
 const TOGETHER = 4;
+/** And of those that look at the whole view: with more, somebody's hand would wait for long until a thread is free. */
+const TOGETHER_OF_VIEW = 14;
 
 /**
  * Batches dealt out by turns, so that the long sweeps of a trunk's joints do not all fall to one thread; few keys, as after
@@ -33,14 +35,20 @@ function dealOut(keys: readonly string[]): string[][] {
 
 /**
  * The keys of some measures in batches for the threads. What looks at the whole view comes first, that of one station
- * together, as it shares what it works out.
+ * mostly together, as it shares what it works out.
  */
 function batchesOf(measures: readonly Measure<unknown>[]): string[][] {
   const ofViews = new Map<number | undefined, Set<string>>();
   for (const { key, station, pieces } of measures)
     if (!pieces) ofViews.set(station, (ofViews.get(station) ?? new Set()).add(key));
   const ofPieces = new Set(measures.flatMap(({ key, pieces }) => (pieces ? key : [])));
-  return [...[...ofViews.values()].map((keys) => [...keys]), ...dealOut([...ofPieces])];
+  const together = [...ofViews.values()].flatMap((keys) => chunks([...keys], TOGETHER_OF_VIEW));
+  return [...together, ...dealOut([...ofPieces])];
+}
+
+/** A list in stretches of a length at most. */
+function chunks<T>(list: readonly T[], length: number): T[][] {
+  return Array.from({ length: Math.ceil(list.length / length) }, (_, at) => list.slice(at * length, (at + 1) * length));
 }
 
 /** The checks of a view: what they measure is found under its key, or measured in the threads. */

@@ -24,18 +24,26 @@ import { CROWDED, KEPT_BY_ONE } from './room.js';
 export type DerivedOfView = Record<PieceId, DerivedRefs>;
 
 // Each thread keeps what it has decoded, by bytes: the next edit of the same view finds it there.
-const decoded = new LRUCache<string, Bitmap, Uint8Array | undefined>({
-  maxSize: KEPT_BY_ONE,
-  sizeCalculation: (b) => b.data.length || 1,
-  // What is asked for twice meanwhile is decoded once.
-  fetchMethod: async (blob, _stale, { context: bytes }) => decode(bytes ?? (await readBlob(blob))),
-  // A picture that is dropped while it is being decoded is given all the same.
-  ignoreFetchAbort: true,
-  allowStaleOnFetchAbort: true,
-});
+const decoded = decodedWithin(KEPT_BY_ONE.sheets);
+/** A view's design is as large as many sheets, and nearly every task looks at it. */
+const designs = decodedWithin(KEPT_BY_ONE.designs);
+type Decoded = LRUCache<string, Bitmap, Uint8Array | undefined>;
+
+function decodedWithin(maxSize: number): Decoded {
+  return new LRUCache<string, Bitmap, Uint8Array | undefined>({
+    maxSize,
+    sizeCalculation: (b) => b.data.length || 1,
+    // What is asked for twice meanwhile is decoded once.
+    fetchMethod: async (blob, _stale, { context: bytes }) => decode(bytes ?? (await readBlob(blob))),
+    // A picture that is dropped while it is being decoded is given all the same.
+    ignoreFetchAbort: true,
+    allowStaleOnFetchAbort: true,
+  });
+}
+
 /** A piece's sheets as one object, so that what is composed of them is kept with them. */
 const composed = new LRUCache<string, SheetBitmaps>({
-  maxSize: KEPT_BY_ONE,
+  maxSize: KEPT_BY_ONE.pieces,
   sizeCalculation: ({ face, overlap, under }) => {
     const size = (b: PlacedBitmap | null) => b?.data.length ?? 0;
     return 1 + 2 * size(face) + size(overlap) + size(under);
@@ -47,8 +55,7 @@ sharp.concurrency(1);
 /** Where the whole process holds much, forgets what this thread keeps at hand: before work that takes much more. */
 export function makeRoom(): void {
   if (process.memoryUsage.rss() < CROWDED) return;
-  decoded.clear();
-  composed.clear();
+  for (const kept of [decoded, designs, composed]) kept.clear();
   forgetParts();
 }
 
@@ -66,9 +73,9 @@ export async function decode(bytes: Uint8Array): Promise<Bitmap> {
 }
 
 /** The pixels of a PNG that is kept here; `bytes` where its file is at hand. */
-export async function picture(blob: string, bytes?: Uint8Array): Promise<Bitmap> {
+export async function picture(blob: string, bytes?: Uint8Array, among = decoded): Promise<Bitmap> {
   // What is too large to be kept may be gone by the time it is there.
-  return (await decoded.fetch(blob, { context: bytes })) ?? decode(bytes ?? (await readBlob(blob)));
+  return (await among.fetch(blob, { context: bytes })) ?? decode(bytes ?? (await readBlob(blob)));
 }
 
 /** The pixels of a reference. */
@@ -78,7 +85,7 @@ export async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> 
 
 /** A view's design. */
 export async function designOf(doc: CharacterDoc, viewId: ViewId): Promise<PlacedBitmap> {
-  return { ...(await picture(viewById(doc, viewId).designBlob)), x: 0, y: 0 };
+  return { ...(await picture(viewById(doc, viewId).designBlob, undefined, designs)), x: 0, y: 0 };
 }
 
 /**

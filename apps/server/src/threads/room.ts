@@ -13,10 +13,14 @@ export const MOST_MEMORY = 1600 * MIB;
 export const CROWDED = MOST_MEMORY / 2;
 
 /**
- * Bytes of pictures that all threads together keep at hand. Far less than `MOST_MEMORY`: a server that has seen many
- * characters must have as much room for the next task as one that has just started.
+ * Bytes that all threads together keep at hand: of designs, of sheets as they were decoded, and of pieces put together. Far less than `MOST_MEMORY`: a server that has seen many characters must have as much
+ * room for the next task as one that has just started.
  */
-const KEPT = 360 * MIB;
+const KEPT = { designs: 128 * MIB, sheets: 140 * MIB, pieces: 220 * MIB };
 
-/** Bytes of pictures that one thread keeps as they were decoded, and as many once more as pieces put together. */
-export const KEPT_BY_ONE = KEPT / THREADS / 2;
+/** Bytes that one thread keeps of each. */
+export const KEPT_BY_ONE = {
+  designs: KEPT.designs / THREADS,
+  sheets: KEPT.sheets / THREADS,
+  pieces: KEPT.pieces / THREADS,
+};

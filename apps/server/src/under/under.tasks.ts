@@ -25,6 +25,7 @@ import {
   orRefuse,
   ownLine,
   ownersAtRest,
+  piecesAtStroke,
   paintBeneath,
   pieceById,
   pieceName,
@@ -38,6 +39,7 @@ import {
   type GraftLook,
   type NameTokens,
   type PieceRow,
+  type Rect,
   type PartId,
   type PieceId,
   type Place,
@@ -108,10 +110,12 @@ export const brush = task(
   async (input: { doc: CharacterDoc; pieceId: PieceId; stroke: BrushStroke }): Promise<Diff> => {
     const { doc, pieceId, stroke } = input;
     const { viewId, beneath } = pieceById(doc, pieceId);
-    const art = await readArt(doc, viewId);
+    // What lies elsewhere hides nothing here.
+    const art = await readArt(doc, viewId, undefined, piecesAtStroke(doc, viewId, stroke));
     const index = drawOrder(doc, viewId).findIndex(({ id }) => id === pieceId);
     const before = await sheet(beneath);
-    const made = orRefuse(brushBeneath(before, stroke, index, ownersAtRest(doc, viewId, art), art.design));
+    const ownersIn = (rect: Rect) => ownersAtRest(doc, viewId, art, rect);
+    const made = orRefuse(brushBeneath(before, stroke, index, ownersIn, art.design));
     return paintBeneath(doc, new Map([[pieceId, await keepIfAny(made.beneath)]]));
   },
 );

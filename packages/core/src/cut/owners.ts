@@ -44,10 +44,30 @@ export function hidesAt({ owner }: OwnerMap, { data }: PlacedBitmap, index: numb
   return owner[at] > index + 1 && data[at * 4 + 3] === 255;
 }
 
-/** Who shows where in a view at rest, by places in the draw order. */
-export function ownersAtRest(doc: CharacterDoc, viewId: ViewId, { design, pieces }: ViewArt): OwnerMap {
+/** The same of a place of the canvas, px, where the owners may be those of a part of it only, which holds the place. */
+export function hidesPlace(
+  owners: OwnerMap,
+  { width, data }: PlacedBitmap,
+  index: number,
+  x: number,
+  y: number,
+): boolean {
+  const owner = owners.owner[(y - owners.y) * owners.width + x - owners.x];
+  return owner > index + 1 && data[(y * width + x) * 4 + 3] === 255;
+}
+
+/**
+ * Who shows where in a view at rest, by places in the draw order.
+ * @param within a part of the canvas; all of it where not given
+ */
+export function ownersAtRest(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  { design, pieces }: ViewArt,
+  within: Rect = { x: 0, y: 0, width: design.width, height: design.height },
+): OwnerMap {
   return mapOwners(
     drawOrder(doc, viewId).map(({ id }) => pieces.get(id)?.face ?? null),
-    { x: 0, y: 0, width: design.width, height: design.height },
+    within,
   );
 }

@@ -28,7 +28,7 @@ export function strokeMask(stroke: ArrayLike<number>, within: Rect): PlacedMask 
 }
 
 /** The smallest rectangle of whole pixels that holds a stroke. */
-function strokeBounds(stroke: ArrayLike<number>): Rect {
+export function strokeBounds(stroke: ArrayLike<number>): Rect {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i + 2 < stroke.length; i += 3) {
     const radius = stroke[i + 2];

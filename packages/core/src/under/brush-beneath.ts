@@ -1,10 +1,20 @@
-import { hidesAt, type OwnerMap } from '../cut/owners.js';
+import { hidesPlace, type OwnerMap } from '../cut/owners.js';
 import { mergeSheets } from '../document/compose-piece.js';
+import { drawOrder } from '../document/family.js';
+import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import { refuse, type Result } from '../errors.js';
-import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import {
+  createPlaced,
+  cropPlaced,
+  intersectRects,
+  trimToPaint,
+  wordsOf,
+  type PlacedBitmap,
+  type Rect,
+} from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
-import { strokeMask } from '../raster/stroke-mask.js';
+import { strokeBounds, strokeMask } from '../raster/stroke-mask.js';
 import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
 
 /** One gesture of the nib that paints: beneath a piece, or on a drawing. */
@@ -18,30 +28,40 @@ export interface BrushStroke {
   erase: boolean;
 }
 
+/** The pieces of a view whose faces reach where a stroke goes. */
+export function piecesAtStroke(doc: CharacterDoc, viewId: ViewId, { stroke }: BrushStroke): Set<PieceId> {
+  const bounds = strokeBounds(stroke);
+  const reached = drawOrder(doc, viewId).filter(({ face }) => {
+    const { width, height } = intersectRects(face, bounds);
+    return width > 0 && height > 0;
+  });
+  return new Set(reached.map(({ id }) => id));
+}
+
 /**
  * Paints beneath a piece: only where pieces in front hide the design's opaque paint, so that what shows at rest cannot be
  * harmed; or takes what was painted there away.
  *
  * @param beneath what the piece has beneath already
  * @param index the piece's place in the draw order
- * @param owners of the whole canvas
+ * @param ownersIn who owns the pixels of a rectangle of the canvas
  * @returns what it has then, null for nothing; or a refusal: `not-hidden` where the stroke touches no such place
  */
 export function brushBeneath(
   beneath: PlacedBitmap | null,
   stroke: BrushStroke,
   index: number,
-  owners: OwnerMap,
+  ownersIn: (rect: Rect) => OwnerMap,
   design: PlacedBitmap,
 ): Result<{ beneath: PlacedBitmap | null }> {
   const paint = strokePaint(stroke, design);
   const words = wordsOf(paint);
+  const owners = ownersIn(paint);
   let touched = false;
   for (let y = 0, i = 0; y < paint.height; y++)
     for (let x = 0; x < paint.width; x++, i++) {
       if (words[i] === 0) continue;
-      const at = (paint.y + y - owners.y) * owners.width + paint.x + x - owners.x;
-      if (hidesAt(owners, design, index, at)) touched = true;
+      if (hidesPlace(owners, design, index, paint.x + x, paint.y + y)) touched = true;
       else words[i] = 0;
     }
   if (!touched)

@@ -34,7 +34,7 @@ const circle = (share: number, radius = 30) =>
     3,
   ]);
 function drawn(stroke: readonly number[]): PlacedBitmap {
-  const made = brushBeneath(null, { stroke, colour: INK, softness: 0.5, erase: false }, 0, owners, design);
+  const made = brushBeneath(null, { stroke, colour: INK, softness: 0.5, erase: false }, 0, () => owners, design);
   if (!made.ok || !made.beneath) throw new Error('nothing drawn');
   return made.beneath;
 }

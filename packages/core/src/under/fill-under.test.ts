@@ -87,30 +87,30 @@ describe('the brush beneath', () => {
   const stroke = { colour: [200, 30, 40] as const, softness: 0, erase: false };
 
   test('paints only where another piece lies in front, whatever the stroke touches', () => {
-    const made = brushBeneath(null, { ...stroke, stroke: [70, 60, 20, 100, 60, 20] }, 0, owners, design);
+    const made = brushBeneath(null, { ...stroke, stroke: [70, 60, 20, 100, 60, 20] }, 0, () => owners, design);
     if (!made.ok || !made.beneath) throw new Error('no paint');
     expect(made.beneath.x).toBe(80);
     expect(maskArea(coverageOf(made.beneath))).toBeGreaterThan(1000);
   });
 
   test('says so where it touches nothing hidden', () => {
-    expect(brushBeneath(null, { ...stroke, stroke: [30, 60, 20] }, 0, owners, design)).toMatchObject({
+    expect(brushBeneath(null, { ...stroke, stroke: [30, 60, 20] }, 0, () => owners, design)).toMatchObject({
       code: 'not-hidden',
     });
     // Nothing lies in front of the piece in front.
-    expect(brushBeneath(null, { ...stroke, stroke: [120, 60, 20] }, 1, owners, design)).toMatchObject({
+    expect(brushBeneath(null, { ...stroke, stroke: [120, 60, 20] }, 1, () => owners, design)).toMatchObject({
       code: 'not-hidden',
     });
   });
 
   test('takes hidden paint away again, softly at its edge', () => {
-    const painted = brushBeneath(null, { ...stroke, stroke: [110, 60, 25] }, 0, owners, design);
+    const painted = brushBeneath(null, { ...stroke, stroke: [110, 60, 25] }, 0, () => owners, design);
     if (!painted.ok) throw new Error('no paint');
     const soft = brushBeneath(
       painted.beneath,
       { ...stroke, stroke: [110, 60, 10], softness: 1, erase: true },
       0,
-      owners,
+      () => owners,
       design,
     );
     if (!soft.ok || !soft.beneath) throw new Error('no paint');
@@ -119,7 +119,13 @@ describe('the brush beneath', () => {
     expect(alpha(110)).toBeLessThan(20);
     expect(alpha(105)).toBeGreaterThan(80);
     expect(alpha(125)).toBe(255);
-    const gone = brushBeneath(painted.beneath, { ...stroke, stroke: [110, 60, 40], erase: true }, 0, owners, design);
+    const gone = brushBeneath(
+      painted.beneath,
+      { ...stroke, stroke: [110, 60, 40], erase: true },
+      0,
+      () => owners,
+      design,
+    );
     expect(gone).toEqual({ ok: true, beneath: null });
   });
 });

@@ -69,7 +69,7 @@ export function drawHidden(
     paint,
     { stroke, colour: line.colour, softness: 0, erase: false },
     index - 1,
-    owners,
+    () => owners,
     design,
   );
   return { ok: true, beneath: (drawn.ok && drawn.beneath) || paint, index };

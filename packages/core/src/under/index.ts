@@ -29,4 +29,4 @@ export { graftWithin, layGraft, refuseBadGraft } from './lay-graft.js';
 export { inMouth, type InMouth } from './mouth-inside.js';
 export { drawHidden, shapeOfJoints, type HiddenOrder } from './hidden-piece.js';
 export { fillClosed } from './fill-closed.js';
-export { brushBeneath, type BrushStroke } from './brush-beneath.js';
+export { brushBeneath, piecesAtStroke, type BrushStroke } from './brush-beneath.js';
