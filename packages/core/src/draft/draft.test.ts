@@ -1,8 +1,11 @@
 import { applyDiff, invertDiff } from '../document/diff.js';
 import { LimberError } from '../errors.js';
-import { drawOrder } from '../document/family.js';
+import { drawOrder, partOf } from '../document/family.js';
+import { placeOf } from '../document/keys.js';
+import type { CharacterDoc } from '../document/rows.js';
 import { changeView } from '../document/view-edits.js';
 import { changeCharacter } from '../document/view-edits.js';
+import { partAddress } from '../plan/known-parts.js';
 import { planFrom, planOf, switchPart } from '../plan/plan.js';
 import { drawLimb } from '../testing/limbs.js';
 import { fitAllJoints } from '../joints/place-fitted.js';
@@ -74,6 +77,42 @@ test('what was not found of one heading is one question, answered for all of it;
   };
   expect(findDoubts({ ...blank, character: noNose }, 'v', [])[0].sentence).toMatch(/^Not found: eyes; mouth\./);
   expect(() => settleDoubt({ ...blank, character: noNose }, 'v', doubt.key, 'none')).toThrow('no doubt any more');
+});
+
+test('the same border of both sides is one question, and one answer settles both', () => {
+  const { doc } = onTheBench(TROUPE[0]());
+  const faceOf = (address: string) => {
+    const piece = doc.pieces.find((one) => partAddress(partOf(doc, one)) === address);
+    if (!piece) throw new Error(address);
+    return placeOf(piece.face);
+  };
+  const border = (parts: string[], size: number) => ({
+    ...{ kind: 'border' as const, parts, faces: parts.map(faceOf), place: { x: size, y: size }, size },
+  });
+  const elbows = ['A', 'B'].map((side, at) => border([`arm/upper/${side}`, `arm/lower/${side}`], 90 - at));
+  const knee = border(['leg/upper/A', 'leg/lower/A'], 40);
+  const asked = applyDiff(doc, changeView(doc, 'v', { drafted: [knee, ...elbows] }));
+  const cut = (one: CharacterDoc) => findDoubts(one, 'v', []).filter(({ key }) => key.startsWith('border'));
+  const [first, second, ...others] = cut(asked);
+  expect(others).toEqual([]);
+  expect(first).toMatchObject({ answers: ['right'], place: { x: 90, y: 90 } });
+  expect(first.sentence).toBe(
+    'Nothing in the design tells upper arm A and lower arm A apart, nor upper arm B and lower arm B: look whether the cuts are where they should be.',
+  );
+  expect(second.sentence).toMatch(/tells upper leg A and lower leg A apart: look whether the cut is/);
+  const { summary, diff } = settleDoubt(asked, 'v', first.key, 'right');
+  expect(summary).toBe(
+    'The cuts between upper arm A and lower arm A, and between upper arm B and lower arm B are right',
+  );
+  expect(applyDiff(asked, diff).views[0].drafted).toEqual([knee]);
+  // Where one of them is cut otherwise, the other is still asked about.
+  const moved = asked.pieces.map((piece) =>
+    partAddress(partOf(asked, piece)) === 'arm/upper/A'
+      ? { ...piece, face: { ...piece.face, x: piece.face.x + 1 } }
+      : piece,
+  );
+  expect(cut({ ...asked, pieces: moved })[0].sentence).toMatch(/tells upper arm B and lower arm B apart: look/);
+  expect(() => settleDoubt({ ...asked, pieces: moved }, 'v', first.key, 'right')).toThrow('no doubt any more');
 });
 
 test('that the design is no single figure on its feet is asked first, and can be said to be right', () => {

@@ -8,10 +8,10 @@ import { changeCharacter, changeView, viewById } from '../document/view-edits.js
 import { LimberError, type Place } from '../errors.js';
 import { jointless } from '../joints/jointless.js';
 import { KNOWN_PARTS, numberedAddress, partAddress, type KnownPart } from '../plan/known-parts.js';
-import { missingParts } from '../plan/missing-parts.js';
 import { renamePart } from '../names/rename-part.js';
 import { planOf, switchPart } from '../plan/plan.js';
 import { layLimb } from '../stack/limb-order.js';
+import { missingTogether, sidesTogether } from './asked-together.js';
 import { isStanding } from './drafted-doubts.js';
 
 /**
@@ -58,7 +58,7 @@ const CHECKS_BY_COST: readonly CheckId[] = [
 export function findDoubts(doc: CharacterDoc, viewId: ViewId, checks: readonly Check[]): Doubt[] {
   if (!viewById(doc, viewId).drafted) return [];
   const drafted = standing(doc, viewId);
-  const ofDesign = ({ parts }: DraftedDoubt) => parts.length === 0;
+  const ofDesign = ([{ parts }]: Asked) => parts.length === 0;
   const found = [...checks].sort((a, b) => CHECKS_BY_COST.indexOf(a.id) - CHECKS_BY_COST.indexOf(b.id));
   return [
     ...drafted.filter(ofDesign).map((one) => inWords(doc, viewId, one)),
@@ -90,7 +90,8 @@ export function settleDoubt(
   as: string | null = null,
 ): { summary: string; diff: Diff } {
   const missing = missingTogether(doc, viewId).find((parts) => missingKey(parts) === key);
-  const drafted = standing(doc, viewId).find((one) => keyOf(one) === key);
+  const asked = standing(doc, viewId).find((one) => keyOf(one) === key);
+  const drafted = asked?.[0];
   if (missing && answer === 'none')
     return {
       summary: `${missing.length === 1 ? 'There is no' : 'Not there:'} ${missing.map(labelFor).join('; ')}`,
@@ -100,11 +101,11 @@ export function settleDoubt(
     };
   const other =
     drafted && answer === 'other' ? otherParts(doc, drafted).find((part) => partAddress(part) === as) : null;
-  if (drafted && other) return renamed(doc, viewId, drafted, other);
-  if (drafted && answer !== 'other' && answersTo(drafted).includes(answer)) {
+  if (asked && other) return renamed(doc, viewId, asked, other);
+  if (asked && drafted && answer !== 'other' && answersTo(drafted).includes(answer)) {
     const limb = pieceOf(doc, viewId, drafted);
     const laid = limb && (answer === 'in-front' || answer === 'behind') ? layLimb(doc, limb, answer) : NO_CHANGE;
-    return { summary: settledWord(doc, drafted, answer), diff: joinDiffs(laid, withoutDoubt(doc, viewId, key)) };
+    return { summary: settledWord(doc, asked, answer), diff: joinDiffs(laid, without(doc, viewId, asked)) };
   }
   const stiff = jointless(doc, viewId).find((piece) => withoutJoint(doc, piece).key === key);
   if (stiff && answer === 'along') {
@@ -120,14 +121,6 @@ export function settleDoubt(
   }
   if (missing || drafted || stiff) throw new LimberError('no-answer', 'That is no answer to this doubt.');
   throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
-}
-
-/** The planned parts that were not found, those of one heading of the plan together: a face that is left blank is one question. */
-function missingTogether(doc: CharacterDoc, viewId: ViewId): KnownPart[][] {
-  const together = new Map<string, KnownPart[]>();
-  for (const part of missingParts(doc, viewId))
-    together.set(part.heading, [...(together.get(part.heading) ?? []), part]);
-  return [...together.values()];
 }
 
 function missingKey(parts: readonly KnownPart[]): string {
@@ -146,15 +139,20 @@ function missingInWords(parts: readonly KnownPart[]): Doubt {
   };
 }
 
-function standing(doc: CharacterDoc, viewId: ViewId): DraftedDoubt[] {
+/** What a draft was not sure of and is asked in one question: one thing, or the same of both sides. */
+type Asked = readonly DraftedDoubt[];
+
+function standing(doc: CharacterDoc, viewId: ViewId): Asked[] {
   const all = viewById(doc, viewId).drafted ?? [];
   const cost = (doubt: DraftedDoubt) => KINDS.indexOf(doubt.kind);
   // How a limb lies shows as it turns: without a joint that comes first.
   const turns = (one: DraftedDoubt) =>
     one.kind !== 'order' || doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
-  return all
-    .filter((one) => isStanding(doc, viewId, one) && turns(one))
-    .sort((a, b) => cost(a) - cost(b) || b.size - a.size);
+  return sidesTogether(
+    all
+      .filter((one) => isStanding(doc, viewId, one) && turns(one))
+      .sort((a, b) => cost(a) - cost(b) || b.size - a.size),
+  );
 }
 
 const KINDS: readonly DraftedDoubt['kind'][] = [
@@ -168,7 +166,7 @@ const KINDS: readonly DraftedDoubt['kind'][] = [
   'order',
 ];
 
-const keyOf = ({ kind, parts, faces }: DraftedDoubt) => [kind, ...parts, ...faces].join(' ');
+const keyOf = (asked: Asked) => asked.map(({ kind, parts, faces }) => [kind, ...parts, ...faces].join(' ')).join(', ');
 
 function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
   return parts.flatMap((address) => {
@@ -177,7 +175,8 @@ function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
   });
 }
 
-function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doubt {
+function inWords(doc: CharacterDoc, viewId: ViewId, asked: Asked): Doubt {
+  const [drafted] = asked;
   const [one = '', other = ''] = labelsOf(doc, drafted);
   const others = otherParts(doc, drafted).map((part) => ({ address: partAddress(part), word: labelFor(part) }));
   const sentence = {
@@ -189,12 +188,12 @@ function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doub
     sides: `${capital(one)} is much smaller than ${other}.`,
     extent: `${capital(one)} is much larger or smaller than it usually is.`,
     scattered: `${capital(one)} lies in several places.`,
-    border: `Nothing in the design tells ${one} and ${other} apart: look whether the cut is where it should be.`,
+    border: borderInWords(asked.map((border) => labelsOf(doc, border).join(' and '))),
     order: `Does ${one} lie in front of ${other}, or behind it?`,
   }[drafted.kind];
   const piece = pieceOf(doc, viewId, drafted);
   return {
-    key: keyOf(drafted),
+    key: keyOf(asked),
     about: 'cut',
     sentence,
     pieceId: piece?.id,
@@ -203,6 +202,11 @@ function inWords(doc: CharacterDoc, viewId: ViewId, drafted: DraftedDoubt): Doub
     part: null,
     ...(others.length > 0 ? { names: others } : {}),
   };
+}
+
+function borderInWords(pairs: readonly string[]): string {
+  const look = pairs.length === 1 ? 'the cut is where it' : 'the cuts are where they';
+  return `Nothing in the design tells ${pairs.join(' apart, nor ')}${pairs.length === 1 ? ' apart' : ''}: look whether ${look} should be.`;
 }
 
 /** What a piece may be instead of what it is called, of what the character does not have yet. */
@@ -214,26 +218,22 @@ function otherParts(doc: CharacterDoc, { others = [] }: DraftedDoubt): KnownPart
 }
 
 /** A piece becomes another part than a draft took it for; the plan has that one then, and no longer what is not there. */
-function renamed(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  drafted: DraftedDoubt,
-  to: KnownPart,
-): { summary: string; diff: Diff } {
+function renamed(doc: CharacterDoc, viewId: ViewId, asked: Asked, to: KnownPart): { summary: string; diff: Diff } {
+  const [drafted] = asked;
   const piece = pieceOf(doc, viewId, drafted);
   const part = piece && partOf(doc, piece);
   if (!part) throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
   const { group, side, part: name, index } = to;
   const named = renamePart(doc, part.id, { group, side, part: name, index });
   const plan = switchPart(switchPart(planOf(doc.character), part, false), to, true);
-  const settled = joinDiffs(changeCharacter(doc, { plan }), withoutDoubt(doc, viewId, keyOf(drafted)));
+  const settled = joinDiffs(changeCharacter(doc, { plan }), without(doc, viewId, asked));
   return { summary: `This is ${labelFor(to)}, not ${labelFor(part)}`, diff: joinDiffs(named, settled) };
 }
 
-/** The view without one of the things that its draft was not sure of. */
-function withoutDoubt(doc: CharacterDoc, viewId: ViewId, key: string): Diff {
+/** The view without some of the things that its draft was not sure of. */
+function without(doc: CharacterDoc, viewId: ViewId, asked: Asked): Diff {
   const left = viewById(doc, viewId).drafted ?? [];
-  return changeView(doc, viewId, { drafted: left.filter((one) => keyOf(one) !== key) });
+  return changeView(doc, viewId, { drafted: left.filter((one) => !asked.includes(one)) });
 }
 
 function answersTo({ kind }: DraftedDoubt): DoubtAnswer[] {
@@ -259,12 +259,16 @@ function withoutJoint(doc: CharacterDoc, piece: PieceRow): Doubt {
   };
 }
 
-function settledWord(doc: CharacterDoc, drafted: DraftedDoubt, answer: DoubtAnswer): string {
+function settledWord(doc: CharacterDoc, asked: Asked, answer: DoubtAnswer): string {
+  const [drafted] = asked;
   const [one, other] = labelsOf(doc, drafted);
   if (drafted.kind === 'order')
     return `${capital(one)} lies ${answer === 'behind' ? 'behind' : 'in front of'} ${other}`;
   if (drafted.parts.length === 0) return 'The design is right as it is';
-  if (drafted.kind === 'border') return `The cut between ${one} and ${other} is right`;
+  if (drafted.kind === 'border') {
+    const between = asked.map((border) => labelsOf(doc, border).join(' and ')).join(', and between ');
+    return asked.length === 1 ? `The cut between ${between} is right` : `The cuts between ${between} are right`;
+  }
   return drafted.kind === 'unsure' ? `This is ${one}` : `${capital(one)} is right`;
 }
 
