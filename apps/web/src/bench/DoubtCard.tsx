@@ -16,6 +16,9 @@ const ANSWERS: Readonly<Partial<Record<DoubtAnswer, string>>> = {
   along: 'It moves along',
 };
 
+/** The same of what is about several things at once. */
+const ANSWERS_TO_SEVERAL: typeof ANSWERS = { ...ANSWERS, right: 'Both are right', none: 'There are none' };
+
 /** What the first draft has left to decide, one at a time, wherever one is: each shows its place, and some are answered at once. */
 export function DoubtCard() {
   const { doc, view, revision, edit } = useOnBench();
@@ -35,6 +38,7 @@ export function DoubtCard() {
   const here = Math.min(at, doubts.length - 1);
   if (here < 0) return null;
   const doubt = doubts[here];
+  const words = doubt.several ? ANSWERS_TO_SEVERAL : ANSWERS;
   const show = ({ about, part, ...finding }: Doubt) => {
     door(about, finding);
     if (part) pickPiece(null, part);
@@ -68,9 +72,9 @@ export function DoubtCard() {
         <Action onClick={() => show(doubt)}>Show it</Action>
         {doubt.answers.map(
           (answer) =>
-            ANSWERS[answer] && (
+            words[answer] && (
               <Action key={answer} tone="go" onClick={() => settle(answer)}>
-                {answer === 'none' && doubt.several ? 'There are none' : ANSWERS[answer]}
+                {words[answer]}
               </Action>
             ),
         )}

@@ -73,6 +73,26 @@ test('several parts that were not found are said not to be there in one answer',
   expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'missing', answer: 'none' }]);
 });
 
+test('what is asked of both sides shows both, and is answered for both', async () => {
+  const both: Doubt = {
+    ...doubts[1],
+    place: { x: 20, y: 30 },
+    also: [{ place: { x: 220, y: 40 }, pieceId: doc.pieces[1].id }],
+    several: true,
+  };
+  const { edits } = open([both]);
+  await userEvent.click(await screen.findByRole('button', { name: 'Show it' }));
+  await waitFor(() => expect(useBench.getState().lookAt).toMatchObject({ kind: 'rect' }));
+  const { x, y, width, height } = useBench.getState().lookAt as { x: number; y: number; width: number; height: number };
+  expect(useBench.getState().alsoPicked).toEqual([doc.pieces[1].id]);
+  for (const place of [both.place, ...(both.also ?? []).map((one) => one.place)]) {
+    expect([x < (place?.x ?? 0), y < (place?.y ?? 0)]).toEqual([true, true]);
+    expect([x + width > (place?.x ?? 0), y + height > (place?.y ?? 0)]).toEqual([true, true]);
+  }
+  await userEvent.click(screen.getByRole('button', { name: 'Both are right' }));
+  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: both.key, answer: 'right' }]);
+});
+
 test('where a limb lies is chosen by its picture, and the card says where it lies now', async () => {
   const dressed = character({ pieces: ['torso', 'arm A upper'], hangs: { 'arm A upper': 'torso' } });
   const drafted = { ...dressed, views: dressed.views.map((view) => ({ ...view, drafted: [] })) };

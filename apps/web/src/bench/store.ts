@@ -134,7 +134,15 @@ export function pickJoint(jointId: string | null): void {
 
 /** Brings a spot of the canvas into view. */
 export function lookAtPlace(x: number, y: number, reach = 120): void {
-  useBench.setState({ lookAt: { kind: 'rect', x: x - reach, y: y - reach, width: 2 * reach, height: 2 * reach } });
+  lookAtPlaces([{ x, y }], reach);
+}
+
+/** Brings several spots of the canvas into view at once, with so many px of what is around them. */
+export function lookAtPlaces(places: readonly { x: number; y: number }[], reach: number): void {
+  const [xs, ys] = [places.map(({ x }) => x), places.map(({ y }) => y)];
+  const [left, top] = [Math.min(...xs) - reach, Math.min(...ys) - reach];
+  const [width, height] = [Math.max(...xs) + reach - left, Math.max(...ys) + reach - top];
+  useBench.setState({ lookAt: { kind: 'rect', x: left, y: top, width, height } });
 }
 
 export function setBend(jointId: string, angle: number): void {

@@ -1,7 +1,7 @@
 import { partOf, pieceById, type Finding } from '@limber-sheaf/core';
 import { useOnBench } from './context';
 import { useStations } from './stations';
-import { lookAtPlace, pickJoint, pickPiece, useBench } from './store';
+import { lookAtPlaces, pickJoint, pickPiece, useBench } from './store';
 
 /** Where a finding about a joint leads. */
 const JOINTS = 'joints';
@@ -10,15 +10,16 @@ const JOINTS = 'joints';
 export function useDoor(): (check: string, finding: Finding) => void {
   const { doc, go } = useOnBench();
   const stations = useStations();
-  return (check, { jointId, pieceId, place, bends }) => {
+  return (check, { jointId, pieceId, place, also = [], bends }) => {
     if (jointId) pickJoint(jointId);
     else if (pieceId) pickPiece(pieceId, partOf(doc, pieceById(doc, pieceId)));
+    if (!jointId) useBench.setState({ alsoPicked: also.flatMap((one) => one.pieceId ?? []) });
     const mends = stations.find(({ key, checks }) => key === check || checks?.[check as keyof typeof checks]);
     if (mends) go(jointId ? JOINTS : mends.key);
     // The table is shown by the next station: look there once it is.
     setTimeout(() => {
       if (bends) useBench.setState({ bends });
-      if (place) lookAtPlace(place.x, place.y, 180);
+      if (place) lookAtPlaces([place, ...also.map((one) => one.place)], 180);
     }, 0);
   };
 }

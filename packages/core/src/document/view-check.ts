@@ -21,6 +21,8 @@ export interface Finding {
   pieceId?: string;
   jointId?: string;
   place?: Place;
+  /** Where the same is found besides, and at which pieces. */
+  also?: { place: Place; pieceId?: string }[];
   /** Would sweeping up at its place mend it? */
   sweeps?: boolean;
   /** Is it that something planned is not there? */

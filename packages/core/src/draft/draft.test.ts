@@ -81,11 +81,12 @@ test('what was not found of one heading is one question, answered for all of it;
 
 test('the same border of both sides is one question, and one answer settles both', () => {
   const { doc } = onTheBench(TROUPE[0]());
-  const faceOf = (address: string) => {
+  const pieceAt = (address: string) => {
     const piece = doc.pieces.find((one) => partAddress(partOf(doc, one)) === address);
     if (!piece) throw new Error(address);
-    return placeOf(piece.face);
+    return piece;
   };
+  const faceOf = (address: string) => placeOf(pieceAt(address).face);
   const border = (parts: string[], size: number) => ({
     ...{ kind: 'border' as const, parts, faces: parts.map(faceOf), place: { x: size, y: size }, size },
   });
@@ -95,7 +96,12 @@ test('the same border of both sides is one question, and one answer settles both
   const cut = (one: CharacterDoc) => findDoubts(one, 'v', []).filter(({ key }) => key.startsWith('border'));
   const [first, second, ...others] = cut(asked);
   expect(others).toEqual([]);
-  expect(first).toMatchObject({ answers: ['right'], place: { x: 90, y: 90 } });
+  expect(first).toMatchObject({
+    answers: ['right'],
+    place: { x: 90, y: 90 },
+    also: [{ place: { x: 89, y: 89 }, pieceId: pieceAt('arm/upper/B').id }],
+    several: true,
+  });
   expect(first.sentence).toBe(
     'Nothing in the design tells upper arm A and lower arm A apart, nor upper arm B and lower arm B: look whether the cuts are where they should be.',
   );

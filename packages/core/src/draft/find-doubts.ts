@@ -30,7 +30,7 @@ export interface Doubt extends Finding {
   answers: DoubtAnswer[];
   /** The part that is to be picked, where it has no piece yet. */
   part: Pick<PartRow, 'group' | 'side' | 'part' | 'index'> | null;
-  /** Is it about several parts, of which `part` is the first? */
+  /** Is it about several parts, of which `part` is the first, or about both sides? */
   several?: boolean;
   /** What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
   names?: { address: string; word: string }[];
@@ -198,6 +198,12 @@ function inWords(doc: CharacterDoc, viewId: ViewId, asked: Asked): Doubt {
     sentence,
     pieceId: piece?.id,
     place: drafted.place,
+    ...(asked.length > 1
+      ? {
+          also: asked.slice(1).map((one) => ({ place: one.place, pieceId: pieceOf(doc, viewId, one)?.id })),
+          several: true,
+        }
+      : {}),
     answers: [...answersTo(drafted), ...(others.length > 0 ? (['other'] as const) : [])],
     part: null,
     ...(others.length > 0 ? { names: others } : {}),

@@ -3932,6 +3932,11 @@ export interface components {
       pieceId?: string;
       jointId?: string;
       place?: components['schemas']['Place'];
+      /** @description Where the same is found besides, and at which pieces. */
+      also?: {
+        place: components['schemas']['Place'];
+        pieceId?: string;
+      }[];
       /** @description Would sweeping up at its place mend it? */
       sweeps?: boolean;
       /** @description Is it that something planned is not there? */
@@ -4266,6 +4271,11 @@ export interface components {
       pieceId?: string;
       jointId?: string;
       place?: components['schemas']['Place'];
+      /** @description Where the same is found besides, and at which pieces. */
+      also?: {
+        place: components['schemas']['Place'];
+        pieceId?: string;
+      }[];
       /** @description Would sweeping up at its place mend it? */
       sweeps?: boolean;
       /** @description Is it that something planned is not there? */
@@ -4293,7 +4303,7 @@ export interface components {
         /** @description Counts copies from 1; null for the only one. */
         index: number | null;
       } | null;
-      /** @description Is it about several parts, of which `part` is the first? */
+      /** @description Is it about several parts, of which `part` is the first, or about both sides? */
       several?: boolean;
       /** @description What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
       names?: {
