@@ -27,9 +27,9 @@ export type DerivedOfView = Record<PieceId, DerivedRefs>;
 const decoded = decodedWithin(KEPT_BY_ONE.sheets);
 /** A view's design is as large as many sheets, and nearly every task looks at it. */
 const designs = decodedWithin(KEPT_BY_ONE.designs);
-type Decoded = LRUCache<string, Bitmap, Uint8Array | undefined>;
 
-function decodedWithin(maxSize: number): Decoded {
+/** Keeps the pixels of PNGs by their blobs, so many bytes of them. */
+function decodedWithin(maxSize: number): LRUCache<string, Bitmap, Uint8Array | undefined> {
   return new LRUCache<string, Bitmap, Uint8Array | undefined>({
     maxSize,
     sizeCalculation: (b) => b.data.length || 1,
@@ -72,7 +72,7 @@ export async function decode(bytes: Uint8Array): Promise<Bitmap> {
   };
 }
 
-/** The pixels of a PNG that is kept here; `bytes` where its file is at hand. */
+/** The pixels of a PNG that is kept here, among sheets where not said otherwise; `bytes` where its file is at hand. */
 export async function picture(blob: string, bytes?: Uint8Array, among = decoded): Promise<Bitmap> {
   // What is too large to be kept may be gone by the time it is there.
   return (await among.fetch(blob, { context: bytes })) ?? decode(bytes ?? (await readBlob(blob)));

@@ -13,8 +13,9 @@ export const MOST_MEMORY = 1600 * MIB;
 export const CROWDED = MOST_MEMORY / 2;
 
 /**
- * Bytes that all threads together keep at hand: of designs, of sheets as they were decoded, and of pieces put together. Far less than `MOST_MEMORY`: a server that has seen many characters must have as much
- * room for the next task as one that has just started.
+ * Bytes that all threads together keep at hand: of designs, of sheets as they were decoded, and of pieces put together. Far less
+ * than `MOST_MEMORY`: a server that has seen many characters must have as much room for the next task as one that has just
+ * started.
  */
 const KEPT = { designs: 128 * MIB, sheets: 140 * MIB, pieces: 220 * MIB };
 
