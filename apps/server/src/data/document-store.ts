@@ -67,10 +67,9 @@ function toRow(table: TableName, model: Model): Row {
 
 /**
  * Characters as they were last read: a revision's rows never change, so that whoever asks for it again is given the very same
- * ones, and finds what is remembered of them. They are given up after a while: the longer something is remembered, the longer
- * it is not noted as wanted.
+ * ones, and finds what is remembered of them.
  */
-const near = new LRUCache<string, Snapshot>({ max: 100, ttl: 600_000 });
+const near = new LRUCache<string, Snapshot>({ max: 100 });
 
 /** Reads a whole character as it is at one moment, whatever else is written meanwhile. @throws LimberError `not-found` */
 export async function readSnapshot(sequelize: Sequelize, id: string): Promise<Snapshot> {

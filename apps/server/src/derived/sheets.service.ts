@@ -31,7 +31,7 @@ interface SheetsOptions extends RunOptions {
 @Injectable()
 export class SheetsService {
   /** The sheets of views that were asked for before, all there. */
-  private readonly near = new WeakMap<CharacterDoc, Map<ViewId, DerivedOfView>>();
+  private near = new WeakMap<CharacterDoc, Map<ViewId, DerivedOfView>>();
 
   constructor(
     private readonly derived: DerivedService,
@@ -52,6 +52,12 @@ export class SheetsService {
     const sheets = known.get(viewId) ?? (await this.findOrMake(doc, viewId, options));
     known.set(viewId, sheets);
     return sheets;
+  }
+
+  /** Forgets what is near at hand, after derived rows were dropped: pictures that those named may go next. */
+  forget(): void {
+    this.derived.forget();
+    this.near = new WeakMap();
   }
 
   private async findOrMake(

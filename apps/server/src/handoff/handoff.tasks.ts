@@ -99,7 +99,7 @@ async function writePackage(
     views.push(await packView(doc, viewById(doc, viewId), derived, proof.joints, options, told));
   }
   const files: PackageFile[] = views.flatMap(filesOf);
-  const wants = (format: PackageFormat) => options.formats.includes(format);
+  const wants = wishOf(options);
   for (const [at, packed] of views.entries()) {
     const { key } = packed.view;
     tell(PIECES + ((WRITTEN - PIECES) * at) / views.length, 'Layered files and sheets');
@@ -132,21 +132,25 @@ async function writePackage(
 
 /** The layered files of a view that are wanted. */
 async function layeredFiles(packed: PackedView, doc: CharacterDoc, options: PackageOptions): Promise<PackageFile[]> {
-  const wants = (format: PackageFormat) => options.formats.includes(format);
-  if (!wants('ora') && !wants('psd') && !wants('svg')) return [];
-  const named = (ending: string) => `${doc.character.code}_${packed.view.key}.${ending}`;
-  const layers = await layersOf(packed, doc, options);
-  const writers = [
+  const wants = wishOf(options);
+  const all = [
     ['ora', openRaster],
     ['psd', psd],
     ['svg', svg],
   ] as const;
+  const writers = all.filter(([ending]) => wants(ending));
+  if (writers.length === 0) return [];
+  const layers = await layersOf(packed, doc, options);
+  const named = `${doc.character.code}_${packed.view.key}`;
   // OpenRaster's whole picture is encoded beside this thread while it writes the others.
   return Promise.all(
-    writers
-      .filter(([ending]) => wants(ending))
-      .map(async ([ending, write]) => ({ path: named(ending), bytes: await write(packed, layers) })),
+    writers.map(async ([ending, write]) => ({ path: `${named}.${ending}`, bytes: await write(packed, layers) })),
   );
+}
+
+/** Tells which formats are wanted. */
+function wishOf({ formats }: PackageOptions): (format: PackageFormat) => boolean {
+  return (format) => formats.includes(format);
 }
 
 /** All views of a package on one page, with the height lines of the first. */

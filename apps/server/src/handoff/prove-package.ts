@@ -59,9 +59,8 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
     const texture = rig.finish?.images[view.key];
     if (texture && sha(files.get(finishPath(view.key)) ?? new Uint8Array()) !== texture) fail('its finish');
     const isScaled = rig.scale !== 1;
-    const file = (ending: string) => files.get(`${rig.character.code}_${view.key}.${ending}`);
     const faultIn = async (ending: string, faultOf: LayersFault) => {
-      const bytes = file(ending);
+      const bytes = files.get(`${rig.character.code}_${view.key}.${ending}`);
       const fault = bytes && (await faultOf(bytes, view, imageOf, isScaled));
       return fault ? `${fault} (${ending})` : null;
     };

@@ -3,7 +3,7 @@ import { Inject, Injectable, type OnModuleDestroy, type OnModuleInit } from '@ne
 import { PinoLogger } from 'nestjs-pino';
 import { QueryTypes } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
-import { DerivedService } from '../derived/derived.service.js';
+import { SheetsService } from '../derived/sheets.service.js';
 
 const HOUR_MS = 3600 * 1000;
 /** Days after which what nobody has asked for is dropped, to be worked out again at need. */
@@ -29,7 +29,7 @@ export class HousekeepingService implements OnModuleInit, OnModuleDestroy {
 
   constructor(
     @Inject(Sequelize) private readonly sequelize: Sequelize,
-    private readonly derived: DerivedService,
+    private readonly sheets: SheetsService,
     private readonly logger: PinoLogger,
   ) {}
 
@@ -58,7 +58,7 @@ export class HousekeepingService implements OnModuleInit, OnModuleDestroy {
          SELECT count(*) AS n FROM gone`,
         [UNUSED_DAYS],
       );
-      if (Number(derived.n) > 0) this.derived.forget();
+      if (Number(derived.n) > 0) this.sheets.forget();
       // Every place that may name a blob, as text: the registry says which columns of which tables do.
       const places = TABLE_NAMES.flatMap((table) =>
         TABLES[table].pictures.map((field) => `SELECT "${snake(field)}"::text AS text FROM "${snake(table)}"`),

@@ -101,9 +101,9 @@ export function resetBench(): void {
   door = {};
 }
 
-/** Picks a piece, or nothing; the part that gets paint follows. */
-export function pickPiece(pieceId: string | null, part: NameTokens | null): void {
-  useBench.setState({ pickedPiece: pieceId, alsoPicked: [], pickedPart: part && tokensOf(part) });
+/** Picks a piece, or nothing, and others beside it; the part that gets paint follows the first. */
+export function pickPiece(pieceId: string | null, part: NameTokens | null, alsoPicked: readonly string[] = []): void {
+  useBench.setState({ pickedPiece: pieceId, alsoPicked, pickedPart: part && tokensOf(part) });
 }
 
 /** Picks a piece beside those that are picked, or lets it go where it is; the last one picked gets paint. */
@@ -112,8 +112,7 @@ export function alsoPick(doc: CharacterDoc, pieceId: string): void {
   const before = [...alsoPicked, ...(pickedPiece ? [pickedPiece] : [])];
   const picked = before.includes(pieceId) ? before.filter((id) => id !== pieceId) : [...before, pieceId];
   const last = doc.pieces.find((piece) => piece.id === picked.at(-1));
-  pickPiece(last?.id ?? null, last ? partOf(doc, last) : null);
-  useBench.setState({ alsoPicked: picked.slice(0, -1) });
+  pickPiece(last?.id ?? null, last ? partOf(doc, last) : null, picked.slice(0, -1));
 }
 
 /** What a click on a piece does, or on none: picks it, or with Shift (`more`) picks it beside the others. */

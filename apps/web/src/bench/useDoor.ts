@@ -12,8 +12,10 @@ export function useDoor(): (check: string, finding: Finding) => void {
   const stations = useStations();
   return (check, { jointId, pieceId, place, also = [], bends }) => {
     if (jointId) pickJoint(jointId);
-    else if (pieceId) pickPiece(pieceId, partOf(doc, pieceById(doc, pieceId)));
-    if (!jointId) useBench.setState({ alsoPicked: also.flatMap((one) => one.pieceId ?? []) });
+    else if (pieceId) {
+      const others = also.flatMap((one) => one.pieceId ?? []);
+      pickPiece(pieceId, partOf(doc, pieceById(doc, pieceId)), others);
+    }
     const mends = stations.find(({ key, checks }) => key === check || checks?.[check as keyof typeof checks]);
     if (mends) go(jointId ? JOINTS : mends.key);
     // The table is shown by the next station: look there once it is.

@@ -41,7 +41,7 @@ export function giveToOwner({ owner, ...rect }: OwnerMap, face: PlacedBitmap, in
  * @param at the pixel's place in the canvas's own arrays
  */
 export function hidesAt({ owner }: OwnerMap, { data }: PlacedBitmap, index: number, at: number): boolean {
-  return owner[at] > index + 1 && data[at * 4 + 3] === 255;
+  return hides(owner[at], data[at * 4 + 3], index);
 }
 
 /** The same of a place of the canvas, px, where the owners may be those of a part of it only, which holds the place. */
@@ -53,7 +53,12 @@ export function hidesPlace(
   y: number,
 ): boolean {
   const owner = owners.owner[(y - owners.y) * owners.width + x - owners.x];
-  return owner > index + 1 && data[(y * width + x) * 4 + 3] === 255;
+  return hides(owner, data[(y * width + x) * 4 + 3], index);
+}
+
+/** @param alpha the design's */
+function hides(owner: number, alpha: number, index: number): boolean {
+  return owner > index + 1 && alpha === 255;
 }
 
 /**

@@ -1,6 +1,6 @@
 import type { CharacterDoc, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
-import type { KnownPart } from '../plan/known-parts.js';
+import { sidelessAddress, type KnownPart } from '../plan/known-parts.js';
 import { missingParts } from '../plan/missing-parts.js';
 
 /** The planned parts that were not found, those of one heading of the plan together: a face that is left blank is one question. */
@@ -10,19 +10,22 @@ export function missingTogether(doc: CharacterDoc, viewId: ViewId): KnownPart[][
 
 /** Drafted doubts, those about the same border of the two sides together: both elbows of one sleeve's paint are one question. */
 export function sidesTogether(drafted: readonly DraftedDoubt[]): DraftedDoubt[][] {
-  return together(drafted, ({ kind, parts, faces }) =>
-    kind === 'border' ? [kind, ...parts.map(withoutSide)].join(' ') : [kind, ...parts, ...faces].join(' '),
+  return together(drafted, (one) =>
+    one.kind === 'border' ? one.parts.map(sidelessAddress).join(' ') : draftedKey(one),
   );
 }
 
-/** A part's address, `group/part/side`, but for its side. */
-function withoutSide(address: string): string {
-  return address.slice(0, address.lastIndexOf('/'));
+/** Names a drafted doubt for as long as what it is about stays as it is. */
+export function draftedKey({ kind, parts, faces }: DraftedDoubt): string {
+  return [kind, ...parts, ...faces].join(' ');
 }
 
 /** What has the same key together, in the order in which the keys come first. */
 function together<T>(list: readonly T[], keyOf: (one: T) => string): T[][] {
   const found = new Map<string, T[]>();
-  for (const one of list) found.set(keyOf(one), [...(found.get(keyOf(one)) ?? []), one]);
+  for (const one of list) {
+    const key = keyOf(one);
+    found.set(key, [...(found.get(key) ?? []), one]);
+  }
   return [...found.values()];
 }

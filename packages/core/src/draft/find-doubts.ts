@@ -11,7 +11,7 @@ import { KNOWN_PARTS, numberedAddress, partAddress, type KnownPart } from '../pl
 import { renamePart } from '../names/rename-part.js';
 import { planOf, switchPart } from '../plan/plan.js';
 import { layLimb } from '../stack/limb-order.js';
-import { missingTogether, sidesTogether } from './asked-together.js';
+import { draftedKey, missingTogether, sidesTogether } from './asked-together.js';
 import { isStanding } from './drafted-doubts.js';
 
 /**
@@ -166,7 +166,7 @@ const KINDS: readonly DraftedDoubt['kind'][] = [
   'order',
 ];
 
-const keyOf = (asked: Asked) => asked.map(({ kind, parts, faces }) => [kind, ...parts, ...faces].join(' ')).join(', ');
+const keyOf = (asked: Asked) => asked.map(draftedKey).join(', ');
 
 function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
   return parts.flatMap((address) => {

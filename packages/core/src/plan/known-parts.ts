@@ -62,6 +62,11 @@ export function partAddress({ group, part, side }: Pick<NameTokens, 'group' | 'p
   return `${group}/${part ?? ''}/${side ?? ''}`;
 }
 
+/** A part's address but for its side: the same of both sides. */
+export function sidelessAddress(address: string): string {
+  return address.slice(0, address.lastIndexOf('/'));
+}
+
 /** A part's address with its number, where it has one: of two stretches of a tail, each has its own. */
 export function numberedAddress({ index, ...tokens }: Pick<NameTokens, 'group' | 'part' | 'side' | 'index'>): string {
   return index === null ? partAddress(tokens) : `${partAddress(tokens)} ${index}`;

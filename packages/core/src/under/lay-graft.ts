@@ -1,4 +1,4 @@
-import { hidesAt, type OwnerMap } from '../cut/owners.js';
+import { hidesPlace, type OwnerMap } from '../cut/owners.js';
 import type { GraftLook } from '../document/rows.js';
 import { LimberError, refuse, type Result } from '../errors.js';
 import {
@@ -70,8 +70,7 @@ export function layGraft(
   for (let row = 0, i = 0; row < paint.height; row++)
     for (let column = 0; column < paint.width; column++, i++) {
       const [x, y] = [paint.x + column, paint.y + row];
-      const at = (y - owners.y) * owners.width + x - owners.x;
-      if (!hidesAt(owners, design, index, at)) continue;
+      if (!hidesPlace(owners, design, index, x, y)) continue;
       const uv = within(look.corners, x + 0.5, y + 0.5);
       if (!uv) continue;
       const [r, g, b, a] = sampleBitmap(placed, uv.u * source.width, uv.v * source.height, out);
