@@ -22,10 +22,10 @@ await end('refuses');
 await end('breaks');
 await Promise.all([0, 1].map(() => threads.run(tasks, 'keeps', 0)));
 ends.large = await ending('large');
-// What is worked out meanwhile has taken its memory already when the hand asks for more than is left.
+// What is worked out meanwhile has taken its memory already when the hand asks for more than is left, and for longer than that is given back.
 const meanwhile = ending('wide', { behind: true });
 await new Promise((done) => setTimeout(done, 900));
-ends.hand = await ending('large');
+ends.hand = await ending('wide');
 ends.meanwhile = await meanwhile;
 const gone = new AbortController();
 setTimeout(() => gone.abort(), 300);

@@ -21,7 +21,7 @@ test('a task that takes too long, too much memory, or breaks, ends alone, and it
     // Both threads had much at hand: it is tried again once the one that was stopped has given that back.
     large: 'answered',
     hand: 'answered',
-    // Stopped for the hand's sake, and tried again after it.
+    // Stopped for the hand's sake, and tried again when no hand waits.
     meanwhile: 'answered',
   });
   expect(stopped).toBe('AbortError');

@@ -27,6 +27,11 @@ export const LONG = 180;
 const WAITS = 120;
 const LOOK_MS = 100;
 
+/** How often what is worked out meanwhile gives way to somebody's hand, and begins again. */
+const YIELDS = 3;
+/** How many times `GIVES_BACK_MS` it waits at most until no hand waits for anything. */
+const MOST_WAITS = 15;
+
 /** Who goes first where more is asked for than there are threads. */
 const HAND = 1;
 const BEHIND = 0;
@@ -90,10 +95,13 @@ export class Threads implements OnModuleDestroy {
   private readonly logger = new Logger(Threads.name);
   private readonly running = new Set<Running>();
   private readonly memory = new ShortMemory();
+  /** How many tasks that somebody's hand waits for are under way, or about to be tried again. */
+  private hands = 0;
   private readonly guard = setInterval(() => this.look(), LOOK_MS).unref();
 
   /**
-   * Runs one task of a station; where memory is short through what others left at hand, once more.
+   * Runs one task of a station; where memory is short through what others left at hand, once more, and what is worked out
+   * meanwhile some times more, once no hand waits.
    * @throws LimberError as the task did; `too-long` or `too-large` where it was stopped, `busy` where no thread was
    * free for it; AbortError where `signal` was aborted
    */
@@ -103,19 +111,39 @@ export class Threads implements OnModuleDestroy {
     input: TaskInput<T, N>,
     options: RunOptions = {},
   ): Promise<TaskOutput<T, N>> {
-    const held = process.memoryUsage.rss();
-    const first = newEntry(options);
+    const isHand = !options.behind;
+    if (isHand) this.hands++;
     try {
-      return await this.attempt(first, file, name, input, options);
+      return await this.tryAgain(isHand ? 1 : YIELDS, file, name, input, options);
+    } finally {
+      if (isHand) this.hands--;
+    }
+  }
+
+  /** @param times it is tried again at most, where it was stopped for memory that others took */
+  private async tryAgain<T, N extends keyof T & string>(
+    times: number,
+    file: TaskFile<T>,
+    name: N,
+    input: TaskInput<T, N>,
+    options: RunOptions,
+  ): Promise<TaskOutput<T, N>> {
+    const { signal, behind } = options;
+    const held = process.memoryUsage.rss();
+    const entry = newEntry(options);
+    try {
+      return await this.attempt(entry, file, name, input, options);
     } catch (error) {
       // In a crowd, it is not the one that took the memory.
-      const isOthers = held >= CROWDED || first.behind;
-      if (first.why !== 'memory' || !isOthers || options.signal?.aborted) throw error;
+      const isOthers = held >= CROWDED || behind;
+      if (entry.why !== 'memory' || !isOthers || times === 0 || signal?.aborted) throw error;
     }
     // What was held before it began is what others left at hand, and with the stopped thread much of that has gone. And what
-    // is worked out meanwhile was stopped for somebody's hand.
-    await setTimeout(GIVES_BACK_MS);
-    return this.attempt(newEntry(options), file, name, input, options);
+    // is worked out meanwhile was stopped for somebody's hand, which may need the same memory for a while.
+    await setTimeout(GIVES_BACK_MS, undefined, { signal });
+    for (let waits = 0; behind && this.hands > 0 && waits < MOST_WAITS; waits++)
+      await setTimeout(GIVES_BACK_MS, undefined, { signal });
+    return this.tryAgain(times - 1, file, name, input, options);
   }
 
   private async attempt<T, N extends keyof T & string>(
