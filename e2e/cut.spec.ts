@@ -147,7 +147,7 @@ test('a proposal is corrected and stepped back on its own, and is there again af
   const { revision } = await bench.api<{ revision: number }>(`/characters/${id}`);
   await page.keyboard.press('p');
   const told = page.getByText(/^\d+ parts\./);
-  await expect(told).toBeVisible({ timeout: 30_000 });
+  await expect(told).toBeVisible();
   const first = (await told.textContent()) ?? '';
   // Both hands are given to the torso in one stroke: fewer parts are proposed.
   await page.getByRole('complementary', { name: 'Ledger' }).getByRole('button', { name: 'torso' }).click();

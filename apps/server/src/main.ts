@@ -18,13 +18,33 @@ import { plainBody } from './http/plain-body.js';
 import { sameSite } from './http/same-site.js';
 import { JobService } from './jobs/job.service.js';
 
+/** Headers that say something of a page, and nothing of the scripts, styles and fonts that it asks for. */
+const OF_PAGES = [
+  'Content-Security-Policy',
+  'Cross-Origin-Opener-Policy',
+  'Origin-Agent-Cluster',
+  'Referrer-Policy',
+  'X-DNS-Prefetch-Control',
+  'X-Download-Options',
+  'X-Frame-Options',
+  'X-Permitted-Cross-Domain-Policies',
+  'X-XSS-Protection',
+];
+
+/** Leaves those headers out: over thirty files, they were as much as a chunk. A worker keeps its policy, as a page does. */
+function withoutPageHeaders(req: Request, res: Response, next: NextFunction): void {
+  if (!req.path.includes('worker')) for (const name of OF_PAGES) res.removeHeader(name);
+  next();
+}
+
 /** Serves the built web application, and its page for every address that is not a file. */
 function serveWeb(app: NestExpressApplication, webDir: string): void {
   const assets = packedStatic(join(webDir, 'assets'), {
     enableBrotli: true,
-    serveStatic: { immutable: true, maxAge: '1y' },
+    // Their names change with what is in them: nobody asks whether they are still the same.
+    serveStatic: { immutable: true, maxAge: '1y', etag: false, lastModified: false, acceptRanges: false },
   });
-  app.use('/assets', assets);
+  app.use('/assets', withoutPageHeaders, assets);
   app.useStaticAssets(webDir, { index: false });
   app.use((req: Request, res: Response, next: NextFunction) => {
     if (req.method !== 'GET' || req.path.startsWith('/api')) return next();

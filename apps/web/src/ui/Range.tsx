@@ -1,5 +1,7 @@
-import * as Slider from '@radix-ui/react-slider';
-import { useState } from 'react';
+import { Suspense, lazy, useState } from 'react';
+
+/** Comes with the first that is shown: the bench opens without one. */
+const Slider = lazy(() => import('./Slider').then((module) => ({ default: module.Slider })));
 
 interface Props {
   label: string;
@@ -23,29 +25,25 @@ export function Range({ label, name = label, value, low, high, unit = '', step =
   return (
     <label className="flex items-center gap-2 text-[13px] whitespace-nowrap">
       {label}
-      <Slider.Root
-        value={[shown]}
-        min={low}
-        max={high}
-        step={step}
-        onValueChange={([next]) => {
-          setDraft(next);
-          onMove?.(next);
-        }}
-        onValueCommit={([next]) => {
-          setDraft(null);
-          onChange(next);
-        }}
-        className="relative flex h-5 w-16 touch-none items-center"
-      >
-        <Slider.Track className="relative h-1 flex-1 rounded bg-rule">
-          <Slider.Range className="absolute h-full rounded bg-woad" />
-        </Slider.Track>
-        <Slider.Thumb
-          aria-label={name}
-          className="block size-4 cursor-grab rounded-full border-2 border-woad bg-sheet"
-        />
-      </Slider.Root>
+      <span className="flex h-5 w-16">
+        <Suspense>
+          <Slider
+            name={name}
+            value={shown}
+            low={low}
+            high={high}
+            step={step}
+            onMove={(next) => {
+              setDraft(next);
+              onMove?.(next);
+            }}
+            onChange={(next) => {
+              setDraft(null);
+              onChange(next);
+            }}
+          />
+        </Suspense>
+      </span>
       <span className="figures w-12 text-[12px]">
         {shown}
         {unit && ` ${unit}`}

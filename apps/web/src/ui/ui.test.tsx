@@ -86,7 +86,7 @@ test('a slider is moved by keys, and tells once a key is up', async () => {
     );
   }
   render(<Held />);
-  screen.getByRole('slider').focus();
+  (await screen.findByRole('slider')).focus();
   await userEvent.keyboard('{ArrowRight}{ArrowRight}{ArrowLeft}');
   expect(changed).toEqual([9, 10, 9]);
   expect(screen.getByText('9 px')).toBeTruthy();

@@ -37,7 +37,7 @@ test('the picked piece is shown alone for as long as wanted, with the others as 
   pickPiece('head', null);
   await userEvent.click(alone);
   expect(useBench.getState().solo).toEqual(['head']);
-  const others = screen.getByRole('slider', { name: 'The others' });
+  const others = await screen.findByRole('slider', { name: 'The others' });
   others.focus();
   fireEvent.keyDown(others, { key: 'ArrowRight' });
   fireEvent.keyDown(others, { key: 'ArrowRight' });

@@ -66,7 +66,7 @@ test('its points are picked, nudged by keys, made stiff, more and fewer; the las
   expect(withPointAt({ ...LINE, tipBeneath: true }, 1, 5, 5).tipBeneath).toBe(true);
   await userEvent.click(screen.getByRole('button', { name: 'Make it rigid' }));
   expect(edits.at(-1)).toEqual(['trial.rigid', 'tail']);
-  expect(screen.getByRole('slider', { name: /How stiff .* at point 2/ })).toBeTruthy();
+  expect(await screen.findByRole('slider', { name: /How stiff .* at point 2/ })).toBeTruthy();
 });
 
 test('a point is taken where it is pressed, at rest alone', () => {

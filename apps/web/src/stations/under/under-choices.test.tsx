@@ -62,7 +62,8 @@ test('paint that was taken can be changed by its numbers, in place of the same e
   act(() => turnTo(doc));
   await userEvent.selectOptions(await screen.findByLabelText('Paint taken'), 'smooth');
   expect(edits.at(-1)).toMatchObject(['under.paint', 'torso', { mode: 'smooth', line: ownLine, replaces: revision }]);
-  act(() => screen.getByRole('slider', { name: 'Line' }).focus());
+  const line = await screen.findByRole('slider', { name: 'Line' });
+  act(() => line.focus());
   await userEvent.keyboard('{ArrowRight}');
   expect(edits.at(-1)).toMatchObject(['under.paint', 'torso', { mode: 'smooth', line: { width: 9 } }]);
   act(() => pickPiece('arm A upper', named('arm A upper')));

@@ -251,7 +251,7 @@ describe('a graft', () => {
   test('its tone is set in the ledger', async () => {
     const piece = { ...doc.pieces[0], graft };
     const { edits } = onBench(<GraftTone piece={piece} graft={graft} />, doc);
-    const light = screen.getByRole('slider', { name: 'Graft, light' });
+    const light = await screen.findByRole('slider', { name: 'Graft, light' });
     light.focus();
     await userEvent.keyboard('{ArrowLeft}');
     expect(edits[0]).toMatchObject(['under.graft', 'torso', { look: { light: -1, corners: graft.corners } }]);

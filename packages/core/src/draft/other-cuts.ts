@@ -1,0 +1,124 @@
+import { pieceById } from '../document/find.js';
+import type { CharacterDoc, PieceId } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
+import { intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { distanceField } from '../raster/distance-field.js';
+import { INSIDE, connectedRegions, createPlacedMask, maskArea, type PlacedMask } from '../raster/mask.js';
+import { trimMask } from '../raster/morphology.js';
+
+/** Where else a cut between two pieces may run. */
+export interface OtherCuts {
+  /** What the first piece would have more, of the second; null where that leaves too little of it. */
+  more: PlacedMask | null;
+  /** What the first piece would have less: the second's, then. */
+  less: PlacedMask | null;
+}
+
+/** Where a border may run instead, as shares of what lies behind it: the nearest, the usual, and the farthest. */
+const SHIFT = { low: 0.12, usual: 0.22, high: 0.45 };
+/** No farther than this many of its own lengths: of a trunk only a strip is in question, and not a fifth of it. */
+const LENGTHS = 0.6;
+/** A waist is narrower than this share of what lies about it. */
+const WAIST = 0.9;
+/** px; a shift smaller than this shows no difference, nor does a border shorter than this. */
+const LEAST = 3;
+/** A piece never gives more than this share of itself. */
+const MOST = 0.5;
+
+/**
+ * Where else a cut between two pieces may run, where nothing in the design tells: a step on into either of them, alongside the
+ * border that is there, at the waist that is near it, else about a fifth of what lies behind it.
+ * @param art the pieces' faces
+ */
+export function otherCuts(
+  doc: CharacterDoc,
+  art: ViewArt,
+  [firstId, secondId]: readonly [PieceId, PieceId],
+): OtherCuts {
+  const [first, second] = [firstId, secondId].map((id) => art.pieces.get(pieceById(doc, id).id)?.face ?? null);
+  if (!first || !second) return { more: null, less: null };
+  return { more: strip(second, first), less: strip(first, second) };
+}
+
+/** What `from` would give of itself to `to`, beside which it lies. */
+function strip(from: PlacedBitmap, to: PlacedBitmap): PlacedMask | null {
+  const border = borderOf(from, to);
+  const length = maskArea(border);
+  if (length < LEAST) return null;
+  const far = distanceField(border);
+  const isOwn = (i: number) => from.data[4 * i + 3] > INSIDE;
+  const widths = widthsBehind(far, isOwn);
+  const shift = shiftOf(widths, length);
+  if (shift === null) return null;
+  const near = createPlacedMask(from);
+  for (let i = 0; i < near.data.length; i++) if (isOwn(i) && far[i] <= shift) near.data[i] = 255;
+  const given = onlyBeside(near, border);
+  const all = widths.reduce((sum, width) => sum + width, 0);
+  return maskArea(given) <= MOST * all ? trimMask(given) : null;
+}
+
+/** The pixels of a piece that lie beside another's. */
+function borderOf(from: PlacedBitmap, to: PlacedBitmap): PlacedMask {
+  const border = createPlacedMask(from);
+  const isOf = (face: PlacedBitmap, x: number, y: number) => {
+    const [column, row] = [x - face.x, y - face.y];
+    if (column < 0 || row < 0 || column >= face.width || row >= face.height) return false;
+    return face.data[4 * (row * face.width + column) + 3] > INSIDE;
+  };
+  const near = intersectRects(from, { x: to.x - 1, y: to.y - 1, width: to.width + 2, height: to.height + 2 });
+  for (let y = near.y; y < near.y + near.height; y++)
+    for (let x = near.x; x < near.x + near.width; x++) {
+      if (!isOf(from, x, y)) continue;
+      if (isOf(to, x - 1, y) || isOf(to, x + 1, y) || isOf(to, x, y - 1) || isOf(to, x, y + 1))
+        border.data[(y - from.y) * from.width + x - from.x] = 255;
+    }
+  return border;
+}
+
+/** By whole px behind a border, how many of a piece's pixels lie there: its width, where it is a limb. */
+function widthsBehind(far: Float32Array, isOwn: (i: number) => boolean): number[] {
+  const widths: number[] = [];
+  for (let i = 0; i < far.length; i++) {
+    if (!isOwn(i)) continue;
+    const at = Math.floor(far[i]);
+    while (widths.length <= at) widths.push(0);
+    widths[at]++;
+  }
+  return widths;
+}
+
+/** How far behind a border of some length another may lie, px; null where there is no room for it. */
+function shiftOf(widths: readonly number[], length: number): number | null {
+  const depth = widths.length;
+  const farthest = Math.min(SHIFT.high * depth, LENGTHS * length);
+  const nearest = Math.max(LEAST, SHIFT.low * depth);
+  if (farthest < nearest) return farthest >= LEAST ? farthest : null;
+  const half = Math.max(1, Math.round(depth / 50));
+  const widthAt = (at: number) => {
+    const about = widths.slice(Math.max(0, at - half), at + half + 1);
+    return about.reduce((sum, width) => sum + width, 0) / Math.max(1, about.length);
+  };
+  let waist = Math.round(nearest);
+  for (let at = waist; at <= farthest; at++) if (widthAt(at) < widthAt(waist)) waist = at;
+  const isWaist = widthAt(waist) < WAIST * Math.min(widthAt(Math.round(nearest)), widthAt(Math.round(farthest)));
+  return isWaist ? waist : Math.min(Math.max(nearest, SHIFT.usual * depth), farthest);
+}
+
+/** Of a mask, the regions that touch a border. */
+function onlyBeside(mask: PlacedMask, border: PlacedMask): PlacedMask {
+  const { labels } = connectedRegions(mask);
+  const beside = new Set<number>();
+  for (let i = 0; i < labels.length; i++) if (border.data[i] > 0) beside.add(labels[i]);
+  const kept = createPlacedMask(mask);
+  for (let i = 0; i < labels.length; i++) if (labels[i] > 0 && beside.has(labels[i])) kept.data[i] = 255;
+  return kept;
+}
+
+/** What of the canvas shows a border and its other places: all that would change hands, and as much about it. */
+export function roomOfCuts({ more, less }: OtherCuts, within: Rect): Rect | null {
+  const strips = [more, less].filter((one) => one !== null);
+  if (strips.length === 0) return null;
+  const { x, y, width, height } = strips.map(({ x, y, width, height }): Rect => ({ x, y, width, height })).reduce(uniteRects);
+  const about = Math.round(0.8 * Math.max(width, height));
+  return intersectRects({ x: x - about, y: y - about, width: width + 2 * about, height: height + 2 * about }, within);
+}
