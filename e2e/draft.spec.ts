@@ -37,7 +37,18 @@ test('a raw design is drafted in one go; its doubts are stepped through and answ
   await behind.click();
   await expect(doubts).not.toContainText(asked);
 
-  for (let n = 0; n < 3; n++) await page.keyboard.press('Control+z');
+  // A cut that nothing in the design shows is moved by its picture, and asked about until it is right.
+  const more = doubts.getByRole('button', { name: /^More / }).first();
+  for (let n = await count(); n > 0 && !(await more.isVisible()); n--)
+    await doubts.getByRole('button', { name: 'Next doubt' }).click();
+  const cut = (await doubts.getByText(/^Nothing in the design tells /).textContent()) ?? '';
+  await more.click();
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toHaveAttribute('title', /Move the cut/);
+  await expect(doubts).toContainText(cut);
+  await doubts.getByRole('button', { name: /right$/ }).click();
+  await expect(doubts).not.toContainText(cut);
+
+  for (let n = 0; n < 5; n++) await page.keyboard.press('Control+z');
   await expect(doubts).toBeHidden();
   await page.keyboard.press('2');
   await expect(ledger.getByRole('button', { name: 'First draft' })).toBeVisible();

@@ -124,6 +124,27 @@ test('a raw design is cut, jointed and painted beneath as one edit, and the cast
   expect(inFront(drafted)).toBe(false);
   expect(inFront(await ask('POST', `/views/${view}/doubts/settle`, { key: lies?.key, answer: 'in-front' }))).toBe(true);
   await ask('POST', `/characters/${id}/undo`);
+  // A cut is moved on as often as it must be: it is asked about until it is right.
+  const cut = doubts.find(({ between }) => between);
+  const areaOf = ({ doc }: State, pieceId?: string) => doc.pieces.find((piece) => piece.id === pieceId)?.face.area ?? 0;
+  const { first, second } = cut?.between ?? {};
+  const move = () => ask('POST', `/views/${view}/doubts/settle`, { key: cut?.key, answer: 'more' });
+  const once = await move();
+  expect(once.summary).toMatch(/^Move the cuts? between /);
+  const twice = await move();
+  expect(areaOf(drafted, first)).toBeLessThan(areaOf(once, first));
+  expect(areaOf(once, first)).toBeLessThan(areaOf(twice, first));
+  expect(areaOf(twice, second)).toBeLessThan(areaOf(once, second));
+  const painted = ({ doc }: State) => doc.pieces.reduce((sum, { face }) => sum + face.area, 0);
+  expect(painted(twice)).toBe(painted(drafted));
+  const jointed = ({ doc }: State) => doc.joints.map((joint) => joint.id).sort();
+  expect(jointed(twice)).toEqual(jointed(drafted));
+  expect(aboutTheCut(await doubtsOf(view))).toEqual(aboutTheCut(doubts).filter((key) => key !== ears?.key));
+  expect(await refused('POST', `/views/${view}/doubts/settle`, { key: lies?.key, answer: 'less' })).toMatch(
+    /^422 That is no answer/,
+  );
+  await ask('POST', `/characters/${id}/undo`);
+  expect(areaOf(await ask('POST', `/characters/${id}/undo`), first)).toBe(areaOf(drafted, first));
   for (const as of ['beard//', 'nobody', undefined])
     expect(await refused('POST', `/views/${view}/doubts/settle`, { key: border?.key, answer: 'other', as })).toMatch(
       /^422 That is no answer/,

@@ -3,15 +3,20 @@ import {
   NO_CHANGE,
   TEMPLATES,
   applyDiff,
+  bordersAsked,
   changeCharacter,
   changeView,
   counted,
+  doubtStill,
   findDoubts,
   joinDiffs,
   jointless,
+  labelFor,
   layAsUsual,
   layByContours,
   offcutOf,
+  partOf,
+  pieceById,
   planOf,
   settleDoubt,
   withTemplate,
@@ -127,7 +132,7 @@ export class DraftService {
     return findDoubts(doc, viewId, checks);
   }
 
-  /** Answers a doubt. @throws LimberError `not-found`, `no-answer` */
+  /** Answers a doubt. @throws LimberError `not-found`, `no-answer`, `no-room` */
   async settle(
     viewId: ViewId,
     context: EditContext,
@@ -138,9 +143,40 @@ export class DraftService {
       const place = offcutOf(await this.doubts(viewId, context), key);
       return this.cut.sweepUp(viewId, context, place);
     }
+    if (answer === 'more' || answer === 'less')
+      return this.edits.run(characterId, context, (doc) => this.moved(doc, viewId, context, { key, answer }));
     return this.edits.run(characterId, context, (doc) => ({
       kind: 'settle',
       ...settleDoubt(doc, viewId, key, answer, as),
     }));
+  }
+
+  /** Moves the cuts that a doubt is about on, those of both sides alike; joints follow, and the doubt stays until it is right. */
+  private async moved(
+    doc: CharacterDoc,
+    viewId: ViewId,
+    context: EditContext,
+    { key, answer }: { key: string; answer: 'more' | 'less' },
+  ): Promise<EditPlan> {
+    const pairs = bordersAsked(doc, viewId, key);
+    const asked = { doc, viewId, pairs, to: answer };
+    const targets = await this.threads.run(tasks, 'strips', asked, { signal: context.signal });
+    const named = pairs.map(({ first, second }) =>
+      [first, second].map((id) => labelFor(partOf(doc, pieceById(doc, id)))).join(' and '),
+    );
+    const between = named.join(', and between ');
+    if (targets.length === 0)
+      throw new LimberError(
+        'no-room',
+        `The cut between ${between} cannot go farther that way: too little would be left.`,
+        'Trace what is to change hands.',
+      );
+    const words = {
+      kind: 'settle',
+      summary: `Move the ${pairs.length === 1 ? 'cut' : 'cuts'} between ${between}`,
+    };
+    const made = await this.cut.plan(doc, viewId, { op: 'take', targets }, context, words);
+    const doubted = doubtStill(doc, applyDiff(doc, made.diff), viewId);
+    return { ...made, diff: joinDiffs(made.diff, doubted) };
   }
 }

@@ -3,10 +3,15 @@ import {
   draftedDoubts,
   guessPlan,
   limbOrders,
+  stripsBetween,
+  toRuns,
   type CharacterDoc,
   type DraftedDoubt,
   type GuessedPlan,
   type LimbOrder,
+  type MaskRuns,
+  type Pair,
+  type PieceId,
   type ViewId,
 } from '@limber-sheaf/core';
 import { designOf, readArt } from '../threads/pictures.js';
@@ -32,4 +37,22 @@ export const look = task(
 /** The breakdown that a view's design seems to want, where that is not the usual one. */
 export const guess = task(async ({ doc, viewId }: { doc: CharacterDoc; viewId: ViewId }): Promise<GuessedPlan | null> =>
   guessPlan(coverageOf(await designOf(doc, viewId))),
+);
+
+/** What the pieces of some pairs give to one another where the cuts between them go a step on: all that one piece gets as one. */
+export const strips = task(
+  async ({
+    doc,
+    viewId,
+    pairs,
+    to,
+  }: {
+    doc: CharacterDoc;
+    viewId: ViewId;
+    pairs: Pair[];
+    to: 'more' | 'less';
+  }): Promise<{ pieceId: PieceId; mask: MaskRuns }[]> => {
+    const art = await readArt(doc, viewId);
+    return stripsBetween(doc, art, pairs, to).map(({ pieceId, mask }) => ({ pieceId, mask: toRuns(mask) }));
+  },
 );

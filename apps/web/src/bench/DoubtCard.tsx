@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { useAnswer } from '../api/useAnswer';
 import { Action } from '../ui/controls';
 import { useOnBench } from './context';
+import { CutChoice } from './CutChoice';
 import { LimbChoice } from './LimbChoice';
 import { pickPiece } from './store';
 import { useDoor } from './useDoor';
 
-/** Answers in words; where a limb lies is chosen by pictures, and what else something is by its name. */
+/** Answers in words; where a limb lies and a cut runs is chosen by pictures, and what else something is by its name. */
 const ANSWERS: Readonly<Partial<Record<DoubtAnswer, string>>> = {
   right: 'It is right',
   none: 'There is none',
@@ -43,8 +44,7 @@ export function DoubtCard() {
     door(about, finding);
     if (part) pickPiece(null, part);
   };
-  const settle = (answer: DoubtAnswer, as?: string) =>
-    void edit('draft.settle', view.id, { key: doubt.key, answer, as });
+  const settle = (answer: DoubtAnswer, as?: string) => edit('draft.settle', view.id, { key: doubt.key, answer, as });
   const limb = doubt.answers.includes('behind') ? doc.pieces.find(({ id }) => id === doubt.pieceId) : undefined;
   const step = (by: number) => {
     const next = (here + by + doubts.length) % doubts.length;
@@ -73,18 +73,19 @@ export function DoubtCard() {
         {doubt.answers.map(
           (answer) =>
             words[answer] && (
-              <Action key={answer} tone="go" onClick={() => settle(answer)}>
+              <Action key={answer} tone="go" onClick={() => void settle(answer)}>
                 {words[answer]}
               </Action>
             ),
         )}
         {doubt.names?.map(({ address, word }) => (
-          <Action key={address} onClick={() => settle('other', address)}>
+          <Action key={address} onClick={() => void settle('other', address)}>
             It is {word}
           </Action>
         ))}
       </div>
-      {limb && <LimbChoice limb={limb} onChoose={settle} />}
+      {limb && <LimbChoice limb={limb} onChoose={(answer) => void settle(answer)} />}
+      {doubt.between && <CutChoice between={doubt.between} several={doubt.several} onChoose={settle} />}
     </section>
   );
 }

@@ -10,7 +10,10 @@ import { defineStation } from './station';
 import { useBench } from './store';
 
 jest.mock('../api/client');
-jest.mock('./worker', () => ({ keyOf: () => 1, backgroundWorker: () => ({ limb: () => Promise.resolve(null) }) }));
+jest.mock('./worker', () => ({
+  keyOf: () => 1,
+  backgroundWorker: () => ({ limb: () => Promise.resolve(null), cut: () => Promise.resolve(null) }),
+}));
 const start = character({ pieces: ['torso', 'head'], hangs: { head: 'torso' } });
 const doc: CharacterDoc = { ...start, views: start.views.map((view) => ({ ...view, drafted: [] })) };
 const figure = () => ({ word: '', share: 0, open: false });
@@ -108,6 +111,37 @@ test('where a limb lies is chosen by its picture, and the card says where it lie
   expect(await screen.findByRole('button', { name: /In front.*as it lies/ })).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: /Behind.*not yet/ }));
   expect(edits.at(-1)).toEqual(['draft.settle', drafted.views[0].id, { key: 'order', answer: 'behind' }]);
+});
+
+test('where a cut runs is moved by its pictures, for both sides by one, and then said to be right', async () => {
+  const cut: Doubt = {
+    ...doubts[1],
+    answers: ['right', 'more', 'less'],
+    between: { first: doc.pieces[0].id, second: head.id },
+  };
+  const { edits } = open([cut]);
+  await userEvent.click(await screen.findByRole('button', { name: 'More torso' }));
+  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'more' }]);
+  await userEvent.click(screen.getByRole('button', { name: 'More head' }));
+  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'less' }]);
+  await userEvent.click(screen.getByRole('button', { name: 'It is right' }));
+  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'right' }]);
+});
+
+test('the cuts of both sides are moved as one, and named without a side', async () => {
+  const pieces = ['arm A upper', 'arm A lower', 'arm B upper', 'arm B lower'];
+  const dressed = character({ pieces });
+  const drafted = { ...dressed, views: dressed.views.map((view) => ({ ...view, drafted: [] })) };
+  const [first, second] = drafted.pieces;
+  const both: Doubt = {
+    ...doubts[1],
+    answers: ['right', 'more', 'less'],
+    between: { first: first.id, second: second.id },
+    several: true,
+  };
+  open([both], drafted);
+  expect(await screen.findByRole('button', { name: 'More upper arm' })).toBeTruthy();
+  expect(screen.getByText(/on both sides alike/)).toBeTruthy();
 });
 
 test('what else a piece may be is named, and one click says so', async () => {

@@ -1,7 +1,11 @@
-import type { CharacterDoc, ViewId } from '../document/rows.js';
+import { drawOrder, partOf } from '../document/family.js';
+import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
-import { sidelessAddress, type KnownPart } from '../plan/known-parts.js';
+import { partAddress, sidelessAddress, type KnownPart } from '../plan/known-parts.js';
+import { viewById } from '../document/view-edits.js';
 import { missingParts } from '../plan/missing-parts.js';
+import { isStanding } from './drafted-doubts.js';
+import type { Pair } from './other-cuts.js';
 
 /** The planned parts that were not found, those of one heading of the plan together: a face that is left blank is one question. */
 export function missingTogether(doc: CharacterDoc, viewId: ViewId): KnownPart[][] {
@@ -15,9 +19,9 @@ export function sidesTogether(drafted: readonly DraftedDoubt[]): DraftedDoubt[][
   );
 }
 
-/** Names a drafted doubt for as long as what it is about stays as it is. */
-export function draftedKey({ kind, parts, faces }: DraftedDoubt): string {
-  return [kind, ...parts, ...faces].join(' ');
+/** Names a drafted doubt for as long as what it is about stays as it is; a cut may be moved on, and is doubted all the same. */
+function draftedKey({ kind, parts, faces }: DraftedDoubt): string {
+  return [kind, ...parts, ...(kind === 'border' ? [] : faces)].join(' ');
 }
 
 /** What has the same key together, in the order in which the keys come first. */
@@ -28,4 +32,49 @@ function together<T>(list: readonly T[], keyOf: (one: T) => string): T[][] {
     found.set(key, [...(found.get(key) ?? []), one]);
   }
   return [...found.values()];
+}
+
+/** What a draft was not sure of and is asked in one question: one thing, or the same of both sides. */
+export type Asked = readonly DraftedDoubt[];
+
+/** What a view's draft was not sure of and nobody has settled or changed, as it is asked; what others depend on first. */
+export function standing(doc: CharacterDoc, viewId: ViewId): Asked[] {
+  const all = viewById(doc, viewId).drafted ?? [];
+  const cost = (doubt: DraftedDoubt) => KINDS.indexOf(doubt.kind);
+  // How a limb lies shows as it turns: without a joint that comes first.
+  const turns = (one: DraftedDoubt) =>
+    one.kind !== 'order' || doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
+  return sidesTogether(
+    all
+      .filter((one) => isStanding(doc, viewId, one) && turns(one))
+      .sort((a, b) => cost(a) - cost(b) || b.size - a.size),
+  );
+}
+
+const KINDS: readonly DraftedDoubt['kind'][] = [
+  'several-figures',
+  'upside-down',
+  'unsure',
+  'sides',
+  'extent',
+  'scattered',
+  'border',
+  'order',
+];
+
+/** Names a question for as long as what it is about stays as it is. */
+export const keyOf = (asked: Asked) => asked.map(draftedKey).join(', ');
+
+/** The piece that a doubt is about, first of all. */
+export function pieceOf(doc: CharacterDoc, viewId: ViewId, { parts }: DraftedDoubt): PieceRow | undefined {
+  return drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === parts[0]);
+}
+
+/** The two pieces of a border that is doubted. */
+export function pairOf(doc: CharacterDoc, viewId: ViewId, { parts }: DraftedDoubt): Pair {
+  const [first, second] = parts.map((address) =>
+    drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === address),
+  );
+  if (!first || !second) throw new RangeError('a border has two pieces');
+  return { first: first.id, second: second.id };
 }

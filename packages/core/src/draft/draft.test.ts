@@ -97,7 +97,8 @@ test('the same border of both sides is one question, and one answer settles both
   const [first, second, ...others] = cut(asked);
   expect(others).toEqual([]);
   expect(first).toMatchObject({
-    answers: ['right'],
+    answers: ['right', 'more', 'less'],
+    between: { first: pieceAt('arm/upper/A').id, second: pieceAt('arm/lower/A').id },
     place: { x: 90, y: 90 },
     also: [{ place: { x: 89, y: 89 }, pieceId: pieceAt('arm/upper/B').id }],
     several: true,

@@ -1,5 +1,5 @@
 import { NO_CHANGE, joinDiffs } from '../document/diff.js';
-import { drawOrder, parentPiece, partOf } from '../document/family.js';
+import { parentPiece, partOf } from '../document/family.js';
 import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, Diff, PartRow, PieceRow, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
@@ -11,14 +11,25 @@ import { KNOWN_PARTS, numberedAddress, partAddress, type KnownPart } from '../pl
 import { renamePart } from '../names/rename-part.js';
 import { planOf, switchPart } from '../plan/plan.js';
 import { layLimb } from '../stack/limb-order.js';
-import { draftedKey, missingTogether, sidesTogether } from './asked-together.js';
-import { isStanding } from './drafted-doubts.js';
+import { keyOf, missingTogether, pieceOf, pairOf, standing, type Asked } from './asked-together.js';
+import type { Pair } from './other-cuts.js';
 
 /**
  * How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
- * it moves along with what it hangs from; the limb lies in front of that, or behind it; it is another part.
+ * it moves along with what it hangs from; the limb lies in front of that, or behind it; it is another part. And of a cut between
+ * two pieces, that it has to run farther on, so that the first of them is larger, or smaller: that is asked again until it is right.
  */
-export const DOUBT_ANSWERS = ['right', 'none', 'sweep', 'along', 'in-front', 'behind', 'other'] as const;
+export const DOUBT_ANSWERS = [
+  'right',
+  'none',
+  'sweep',
+  'along',
+  'in-front',
+  'behind',
+  'other',
+  'more',
+  'less',
+] as const;
 export type DoubtAnswer = (typeof DOUBT_ANSWERS)[number];
 
 /** Something that a person has to decide after a first draft. */
@@ -32,6 +43,8 @@ export interface Doubt extends Finding {
   part: Pick<PartRow, 'group' | 'side' | 'part' | 'index'> | null;
   /** Is it about several parts, of which `part` is the first, or about both sides? */
   several?: boolean;
+  /** The two pieces whose cut it is about, for `more` and `less`. */
+  between?: Pair;
   /** What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
   names?: { address: string; word: string }[];
 }
@@ -102,7 +115,7 @@ export function settleDoubt(
   const other =
     drafted && answer === 'other' ? otherParts(doc, drafted).find((part) => partAddress(part) === as) : null;
   if (asked && other) return renamed(doc, viewId, asked, other);
-  if (asked && drafted && answer !== 'other' && answersTo(drafted).includes(answer)) {
+  if (asked && drafted && isSettledBy(answer) && answersTo(drafted).includes(answer)) {
     const limb = pieceOf(doc, viewId, drafted);
     const laid = limb && (answer === 'in-front' || answer === 'behind') ? layLimb(doc, limb, answer) : NO_CHANGE;
     return { summary: settledWord(doc, asked, answer), diff: joinDiffs(laid, without(doc, viewId, asked)) };
@@ -138,35 +151,6 @@ function missingInWords(parts: readonly KnownPart[]): Doubt {
     ...(parts.length > 1 ? { several: true } : {}),
   };
 }
-
-/** What a draft was not sure of and is asked in one question: one thing, or the same of both sides. */
-type Asked = readonly DraftedDoubt[];
-
-function standing(doc: CharacterDoc, viewId: ViewId): Asked[] {
-  const all = viewById(doc, viewId).drafted ?? [];
-  const cost = (doubt: DraftedDoubt) => KINDS.indexOf(doubt.kind);
-  // How a limb lies shows as it turns: without a joint that comes first.
-  const turns = (one: DraftedDoubt) =>
-    one.kind !== 'order' || doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
-  return sidesTogether(
-    all
-      .filter((one) => isStanding(doc, viewId, one) && turns(one))
-      .sort((a, b) => cost(a) - cost(b) || b.size - a.size),
-  );
-}
-
-const KINDS: readonly DraftedDoubt['kind'][] = [
-  'several-figures',
-  'upside-down',
-  'unsure',
-  'sides',
-  'extent',
-  'scattered',
-  'border',
-  'order',
-];
-
-const keyOf = (asked: Asked) => asked.map(draftedKey).join(', ');
 
 function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
   return parts.flatMap((address) => {
@@ -206,6 +190,7 @@ function inWords(doc: CharacterDoc, viewId: ViewId, asked: Asked): Doubt {
       : {}),
     answers: [...answersTo(drafted), ...(others.length > 0 ? (['other'] as const) : [])],
     part: null,
+    ...(drafted.kind === 'border' ? { between: pairOf(doc, viewId, drafted) } : {}),
     ...(others.length > 0 ? { names: others } : {}),
   };
 }
@@ -243,12 +228,13 @@ function without(doc: CharacterDoc, viewId: ViewId, asked: Asked): Diff {
 }
 
 function answersTo({ kind }: DraftedDoubt): DoubtAnswer[] {
-  return kind === 'order' ? ['in-front', 'behind'] : ['right'];
+  if (kind === 'order') return ['in-front', 'behind'];
+  return kind === 'border' ? ['right', 'more', 'less'] : ['right'];
 }
 
-/** The piece that a doubt is about, first of all. */
-function pieceOf(doc: CharacterDoc, viewId: ViewId, { parts }: DraftedDoubt): PieceRow | undefined {
-  return drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === parts[0]);
+/** Is a doubt over with an answer? Another name is looked up, and a cut that is moved may have to be moved on. */
+function isSettledBy(answer: DoubtAnswer): boolean {
+  return answer !== 'other' && answer !== 'more' && answer !== 'less';
 }
 
 function withoutJoint(doc: CharacterDoc, piece: PieceRow): Doubt {

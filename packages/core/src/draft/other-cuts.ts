@@ -1,10 +1,16 @@
 import { pieceById } from '../document/find.js';
 import type { CharacterDoc, PieceId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import { intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { intersectRects, type PlacedBitmap } from '../raster/bitmap.js';
 import { distanceField } from '../raster/distance-field.js';
-import { INSIDE, connectedRegions, createPlacedMask, maskArea, type PlacedMask } from '../raster/mask.js';
+import { INSIDE, connectedRegions, createPlacedMask, maskArea, uniteMasks, type PlacedMask } from '../raster/mask.js';
 import { trimMask } from '../raster/morphology.js';
+
+/** Two pieces that lie beside one another. */
+export interface Pair {
+  first: PieceId;
+  second: PieceId;
+}
 
 /** Where else a cut between two pieces may run. */
 export interface OtherCuts {
@@ -15,8 +21,8 @@ export interface OtherCuts {
 }
 
 /** Where a border may run instead, as shares of what lies behind it: the nearest, the usual, and the farthest. */
-const SHIFT = { low: 0.12, usual: 0.22, high: 0.45 };
-/** No farther than this many of its own lengths: of a trunk only a strip is in question, and not a fifth of it. */
+const SHIFT = { low: 0.04, usual: 0.12, high: 0.25 };
+/** No farther than this many of its own lengths: of a trunk only a strip is in question, and not an eighth of it. */
 const LENGTHS = 0.6;
 /** A waist is narrower than this share of what lies about it. */
 const WAIST = 0.9;
@@ -27,17 +33,29 @@ const MOST = 0.5;
 
 /**
  * Where else a cut between two pieces may run, where nothing in the design tells: a step on into either of them, alongside the
- * border that is there, at the waist that is near it, else about a fifth of what lies behind it.
+ * border that is there, at the waist that is near it, else by an eighth of what lies behind it: small enough to be taken several times.
  * @param art the pieces' faces
  */
-export function otherCuts(
-  doc: CharacterDoc,
-  art: ViewArt,
-  [firstId, secondId]: readonly [PieceId, PieceId],
-): OtherCuts {
-  const [first, second] = [firstId, secondId].map((id) => art.pieces.get(pieceById(doc, id).id)?.face ?? null);
+export function otherCuts(doc: CharacterDoc, art: ViewArt, pair: Pair): OtherCuts {
+  const [first, second] = [pair.first, pair.second].map((id) => art.pieces.get(pieceById(doc, id).id)?.face ?? null);
   if (!first || !second) return { more: null, less: null };
   return { more: strip(second, first), less: strip(first, second) };
+}
+
+/** What pieces get from those beside them where the cuts between some pairs go a step on; what one piece gets is one mask. */
+export function stripsBetween(
+  doc: CharacterDoc,
+  art: ViewArt,
+  pairs: readonly Pair[],
+  to: keyof OtherCuts,
+): { pieceId: PieceId; mask: PlacedMask }[] {
+  const got = new Map<PieceId, PlacedMask[]>();
+  for (const pair of pairs) {
+    const strip = otherCuts(doc, art, pair)[to];
+    const pieceId = to === 'more' ? pair.first : pair.second;
+    if (strip) got.set(pieceId, [...(got.get(pieceId) ?? []), strip]);
+  }
+  return [...got].map(([pieceId, masks]) => ({ pieceId, mask: uniteMasks(masks) }));
 }
 
 /** What `from` would give of itself to `to`, beside which it lies. */
@@ -112,13 +130,4 @@ function onlyBeside(mask: PlacedMask, border: PlacedMask): PlacedMask {
   const kept = createPlacedMask(mask);
   for (let i = 0; i < labels.length; i++) if (labels[i] > 0 && beside.has(labels[i])) kept.data[i] = 255;
   return kept;
-}
-
-/** What of the canvas shows a border and its other places: all that would change hands, and as much about it. */
-export function roomOfCuts({ more, less }: OtherCuts, within: Rect): Rect | null {
-  const strips = [more, less].filter((one) => one !== null);
-  if (strips.length === 0) return null;
-  const { x, y, width, height } = strips.map(({ x, y, width, height }): Rect => ({ x, y, width, height })).reduce(uniteRects);
-  const about = Math.round(0.8 * Math.max(width, height));
-  return intersectRects({ x: x - about, y: y - about, width: width + 2 * about, height: height + 2 * about }, within);
 }

@@ -2450,7 +2450,7 @@ export interface components {
     SettleBody: {
       key: string;
       /** @enum {unknown} */
-      answer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other';
+      answer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other' | 'more' | 'less';
       as?: string | null;
       saw?: {
         [key: string]: number;
@@ -4305,6 +4305,8 @@ export interface components {
       } | null;
       /** @description Is it about several parts, of which `part` is the first, or about both sides? */
       several?: boolean;
+      /** @description The two pieces whose cut it is about, for `more` and `less`. */
+      between?: components['schemas']['Pair'];
       /** @description What it may be instead, for `other`: addresses of known parts, likeliest first, and their words. */
       names?: {
         address: string;
@@ -4312,7 +4314,12 @@ export interface components {
       }[];
     };
     /** @enum {string} */
-    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other';
+    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other' | 'more' | 'less';
+    /** @description Two pieces that lie beside one another. */
+    Pair: {
+      first: components['schemas']['PieceId'];
+      second: components['schemas']['PieceId'];
+    };
     /** @description What came back, piece by piece, and what was not understood. */
     BroughtBack: {
       pieces: {

@@ -1,12 +1,31 @@
-import { drawBothWays, type BothWays, type PieceId, pieceById } from '@limber-sheaf/core';
+import {
+  drawBothWays,
+  drawCuts,
+  pieceById,
+  type BothWays,
+  type DrawnCuts,
+  type Pair,
+  type PieceId,
+  type PlacedBitmap,
+} from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
 import { held, type StateKey } from './held';
 import { artOf } from './pictures';
 
 /** px of the longer side of a whole view in such a picture. */
 const SIDE = 420;
+/** px of the longer side of a picture of a cut, of which two stand side by side. */
+const CUT_SIDE = 240;
 
 let drawn: { key: string; ways: Promise<BothWays | null> } | null = null;
+let cuts: { key: string; places: Promise<DrawnCuts | null> } | null = null;
+
+async function imageOf(picture: PlacedBitmap | null | undefined): Promise<ImageBitmap | null> {
+  if (!picture) return null;
+  const { data, width, height } = picture;
+  const image = await createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height));
+  return Comlink.transfer(image, [image]);
+}
 
 /** What the doubts ask the workers for. */
 export const doubtTasks = {
@@ -19,10 +38,17 @@ export const doubtTasks = {
         key,
         ways: artOf(at, pieceById(doc, pieceId).viewId).then((art) => drawBothWays(doc, art, pieceId, SIDE)),
       };
-    const picture = (await drawn.ways)?.[to];
-    if (!picture) return null;
-    const { data, width, height } = picture;
-    const image = await createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height));
-    return Comlink.transfer(image, [image]);
+    return imageOf((await drawn.ways)?.[to]);
+  },
+  /** A cut between two pieces as it would be a step farther on; null where there is no such step. */
+  async cut(at: StateKey, pair: Pair, place: keyof DrawnCuts): Promise<ImageBitmap | null> {
+    const { doc } = held(at);
+    const key = `${at} ${pair.first} ${pair.second}`;
+    if (cuts?.key !== key)
+      cuts = {
+        key,
+        places: artOf(at, pieceById(doc, pair.first).viewId, true).then((art) => drawCuts(doc, art, pair, CUT_SIDE)),
+      };
+    return imageOf((await cuts.places)?.[place]);
   },
 };
