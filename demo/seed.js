@@ -85,12 +85,19 @@ async function cutView(api, viewId, svg, groups, cuts) {
   return api('POST', `/views/${viewId}/cut/sweep-up`, {}).catch(() => state);
 }
 
-/** Cuts the pilot into all her 25 parts, jointed and rounded, her raised arm in front, and painted beneath. */
-async function cutJuniper(api, state, svg) {
-  const view = state.doc.views[0].id;
-  await cutView(api, view, svg, JUNIPER_GROUPS, JUNIPER_CUTS);
-  await api('POST', `/characters/${state.doc.character.id}/palette`, { viewId: view });
+/** Cuts the pilot into all her 25 parts, jointed and rounded; a copy of her so is what her other views are added to. */
+async function fitJuniper(api, state) {
+  const [{ id: view }] = state.doc.views;
+  await cutView(api, view, source('juniper-vane'), JUNIPER_GROUPS, JUNIPER_CUTS);
   const { doc } = await api('POST', `/views/${view}/joints/fit-all`, {});
+  const turned = await api('POST', `/characters/${doc.character.id}/duplicate`, { name: 'Juniper Vane, turnaround' });
+  return { doc, turned: turned.doc };
+}
+
+/** Finishes the pilot: her raised arm in front, painted beneath, her drawings to change between; handed off. */
+async function finishJuniper(api, doc) {
+  const view = doc.views[0].id;
+  await api('POST', `/characters/${doc.character.id}/palette`, { viewId: view });
   // A raised arm passes in front of cap and hair, which it lies behind at rest.
   const arm = ['upper', 'lower', 'hand'].map((part) => pieceOf(doc, `arm/${part}/A`));
   const shoulder = doc.joints.find((joint) => joint.childId === arm[0]);
@@ -107,11 +114,10 @@ async function cutJuniper(api, state, svg) {
  * The pilot in four views: front, three-quarter and side cut and jointed, the back just brought in. Her side was drawn with
  * three slips, to be found there.
  */
-async function turnJuniper(api, state) {
-  const { id } = state.doc.character;
-  const front = state.doc.views[0].id;
-  await cutView(api, front, source('juniper-vane'), JUNIPER_GROUPS, JUNIPER_CUTS);
-  await api('POST', `/views/${front}/joints/fit-all`, {});
+async function turnJuniper(api, doc) {
+  const { id } = doc.character;
+  const front = doc.views[0].id;
+  let state;
   for (const key of ['three-quarter', 'side', 'back']) {
     const form = new FormData();
     form.append('key', key);
@@ -312,11 +318,8 @@ export async function seedDemo(address, begin = () => {}) {
   const oake = await bringIn(api, production.id, 'Skipper Oake', skipper);
   const raw = await bringIn(api, production.id, 'Juniper Vane, raw', vane);
   await plan(api, raw, 'people-standard', JUNIPER_PLAN);
-  const turned = await bringIn(api, production.id, 'Juniper Vane, turnaround', vane);
-  const ofJuniper = async () => {
-    const state = await plan(api, juniper, 'people-standard', JUNIPER_PLAN);
-    await cutJuniper(api, state, source('juniper-vane'));
-  };
+  const fitted = plan(api, juniper, 'people-standard', JUNIPER_PLAN).then((state) => fitJuniper(api, state));
+  const ofJuniper = async () => finishJuniper(api, (await fitted).doc);
   const ofBrindle = async () => {
     const parts = {
       on: ['cap//', 'neck//', 'nose//', 'coat//', 'tail//'],
@@ -325,7 +328,7 @@ export async function seedDemo(address, begin = () => {}) {
     await cutBrindle(api, await plan(api, brindle, 'tailed', parts), source('brindle'));
   };
   const ofOake = async () => cutOake(api, await plan(api, oake, 'people-standard', SKIPPER_PLAN));
-  const ofTurned = async () => turnJuniper(api, await plan(api, turned, 'people-standard', JUNIPER_PLAN));
+  const ofTurned = async () => turnJuniper(api, (await fitted).turned);
   await Promise.all([ofJuniper(), ofBrindle().then(ofTurned).then(ofOake)]);
   const finish = { name: 'paper', blend: 'multiply', strength: 0.6, scope: 'figure' };
   const options = { formats: ['psd', 'sheet'], finish };
