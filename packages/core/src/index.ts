@@ -287,6 +287,7 @@ export {
   type OrderJumps,
 } from './stack/order-by-pose.js';
 export { layByContours, limbOrders, type LimbOrder } from './stack/limb-order.js';
+export { layUntold } from './stack/lay-untold.js';
 export { layAsUsual, orderHints, turnLimb, type OrderMove } from './stack/order-hints.js';
 export { roomInOrder, type RoomInOrder } from './stack/room-in-order.js';
 export { bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';

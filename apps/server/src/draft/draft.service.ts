@@ -13,7 +13,6 @@ import {
   jointless,
   labelFor,
   layAsUsual,
-  layByContours,
   offcutOf,
   partOf,
   pieceById,
@@ -91,8 +90,8 @@ export class DraftService {
     take(cut.diff, cut.notes);
     take(layAsUsual(now, viewId));
     const asked = { doc: now, viewId, sure: cut.sure };
-    const { orders, doubts } = await this.threads.run(tasks, 'look', asked, { ...context, seconds: LONG });
-    take(layByContours(now, orders));
+    const { laid, doubts } = await this.threads.run(tasks, 'look', asked, { ...context, seconds: LONG });
+    take(laid);
     take(changeView(now, viewId, { drafted: doubts }));
     // A figure of a single part has nothing to joint.
     const none = { diff: NO_CHANGE, made: 0, notes: [] };

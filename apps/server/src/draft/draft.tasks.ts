@@ -1,14 +1,18 @@
 import {
+  applyDiff,
   coverageOf,
   draftedDoubts,
   guessPlan,
+  joinDiffs,
+  layByContours,
+  layUntold,
   limbOrders,
   stripsBetween,
   toRuns,
   type CharacterDoc,
+  type Diff,
   type DraftedDoubt,
   type GuessedPlan,
-  type LimbOrder,
   type MaskRuns,
   type Pair,
   type PieceId,
@@ -17,7 +21,7 @@ import {
 import { designOf, readArt } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
 
-/** What contours say of each limb of what a draft has cut, and what it is not sure of; `sure` is by part's address. */
+/** Lays the limbs of what a draft has cut by what is seen of them, and tells what it is not sure of; `sure` is by part's address. */
 export const look = task(
   async ({
     doc,
@@ -27,10 +31,12 @@ export const look = task(
     doc: CharacterDoc;
     viewId: ViewId;
     sure: [string, number][];
-  }): Promise<{ orders: LimbOrder[]; doubts: DraftedDoubt[] }> => {
+  }): Promise<{ laid: Diff; doubts: DraftedDoubt[] }> => {
     const art = await readArt(doc, viewId);
     const orders = limbOrders(doc, viewId, art);
-    return { orders, doubts: draftedDoubts(doc, viewId, art, new Map(sure), orders) };
+    const plain = layByContours(doc, orders);
+    const laid = joinDiffs(plain, layUntold(applyDiff(doc, plain), viewId, art, orders));
+    return { laid, doubts: draftedDoubts(applyDiff(doc, laid), viewId, art, new Map(sure), orders) };
   },
 );
 

@@ -1,5 +1,5 @@
 import { counted } from '../counted.js';
-import { findPiece, pieceById } from './find.js';
+import { findPart, findPiece, pieceById } from './find.js';
 import { nameFor, labelFor } from './naming.js';
 import type { CharacterDoc, HandleRow, JointRow, PartId, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
@@ -201,3 +201,10 @@ const JOINT_WORDS: Record<string, string> = {
   'tail/': 'tail root',
   'tail/root': 'tail root',
 };
+
+/** The piece of the same part on the other side of the body, in the same view; null where there is none, or the part has no side. */
+export function twinPiece(doc: CharacterDoc, piece: PieceRow): PieceRow | null {
+  const { group, part, side, index } = partOf(doc, piece);
+  const twin = side && findPart(doc, { group, part, side: side === 'A' ? 'B' : 'A', index });
+  return (twin && findPiece(doc, piece.viewId, twin.id)) ?? null;
+}

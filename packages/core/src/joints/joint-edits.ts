@@ -9,7 +9,7 @@ import { DiffBuilder } from '../document/diff.js';
 import { DEPTH_STEP, pieceById, refuseOnePiece } from '../document/find.js';
 import { uniteRects } from '../raster/bitmap.js';
 import { JOINT_FIELDS, JOINT_FIELD_NAMES, MOST_RADIUS, type JointChange } from './joint-fields.js';
-import { drawOrder, hangingFrom, inFrontOf, makesRing, parentPiece, partOf } from '../document/family.js';
+import { drawOrder, hangingFrom, inFrontOf, makesRing, parentPiece, partOf, twinPiece } from '../document/family.js';
 import type { CharacterDoc, Diff, JointId, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 
 /** Finds a joint. @throws LimberError `not-found` */
@@ -231,13 +231,7 @@ export function otherSide(doc: CharacterDoc, joint: JointRow): JointRow | null {
 
 /** The joint about which the same part turns on the other side of the body, or null. */
 export function twinJoint(doc: CharacterDoc, piece: PieceRow): JointRow | null {
-  const { group, part, side, index } = partOf(doc, piece);
-  if (side === null) return null;
-  const twin = doc.pieces.find((other) => {
-    const theirs = partOf(doc, other);
-    const isSame = theirs.group === group && theirs.part === part && theirs.index === index;
-    return other.viewId === piece.viewId && isSame && theirs.side === (side === 'A' ? 'B' : 'A');
-  });
+  const twin = twinPiece(doc, piece);
   return doc.joints.find(({ childId }) => childId === twin?.id) ?? null;
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { applyDiff } from '../document/diff.js';
-import { drawOrder } from '../document/family.js';
+import { drawOrder, twinPiece } from '../document/family.js';
 import type { CharacterDoc, PieceId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
@@ -11,7 +11,7 @@ import { mirroredAt, transformPicture } from '../raster/transform.js';
 import { TROUPE, onTheBench } from '../testing/troupe/index.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
-import { layJoints, layParts, leaveOut, otherSide, scaleToFit, takeSide, type LaidParts } from './lay-parts.js';
+import { layJoints, layParts, leaveOut, scaleToFit, takeSide, type LaidParts } from './lay-parts.js';
 import { mirrorView } from './mirror-view.js';
 
 const members = TROUPE.slice(0, 6).map((make) => onTheBench(make()));
@@ -56,11 +56,11 @@ test('whatever part is made larger or smaller, the rest still matches; what cann
 test('one side drawn as the other is its mirror image, and the rest matches', () => {
   for (const { doc, art } of members) {
     const view = doc.views[0].id;
-    const piece = doc.pieces.find(({ id }) => otherSide(doc, id) !== null);
+    const piece = doc.pieces.find((one) => twinPiece(doc, one) !== null);
     if (!piece) continue;
     const axis = art.design.width / 2;
     const laying = takeSide(doc, piece.id, axis);
-    expect(laying.pieces.get(piece.id)?.from).toBe(otherSide(doc, piece.id));
+    expect(laying.pieces.get(piece.id)?.from).toBe(twinPiece(doc, piece)?.id);
     try {
       expectWhole(doc, art, layParts(doc, view, art, laying));
     } catch (error) {
@@ -72,7 +72,7 @@ test('one side drawn as the other is its mirror image, and the rest matches', ()
 
 test('a part without another side refuses', () => {
   const { doc } = members[0];
-  const alone = doc.pieces.find(({ id }) => otherSide(doc, id) === null);
+  const alone = doc.pieces.find((one) => twinPiece(doc, one) === null);
   expect(() => takeSide(doc, alone?.id ?? '', 100)).toThrow('no counterpart');
 });
 

@@ -1,7 +1,7 @@
 import { mergeSheets, type SheetBitmaps } from '../document/compose-piece.js';
 import { DiffBuilder, applyDiff, joinDiffs } from '../document/diff.js';
-import { hangingFrom, partOf, pieceName } from '../document/family.js';
-import { findPart, findPiece, pieceById } from '../document/find.js';
+import { hangingFrom, pieceName, twinPiece } from '../document/family.js';
+import { pieceById } from '../document/find.js';
 import type { CharacterDoc, Diff, JointRow, PieceId, ViewId } from '../document/rows.js';
 import { carriedLine } from '../document/soft-line.js';
 import { takeBack } from '../document/take-back.js';
@@ -9,7 +9,6 @@ import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { changeJoint } from '../joints/joint-edits.js';
 import type { JointChange } from '../joints/joint-fields.js';
-import { onOtherSide } from '../names/swap-sides.js';
 import { createPlaced, cropPlaced, trimToPaint, uniteRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { STAY, carried, mirroredAt, stretchedAbout, transformPicture, type Transform } from '../raster/transform.js';
 import { limbOf } from './measure-view.js';
@@ -80,7 +79,7 @@ export function takeSide(doc: CharacterDoc, pieceId: PieceId, axis: number): Lay
   const laying: Laying = { pieces: new Map(), joints: new Map() };
   const piece = pieceById(doc, pieceId);
   for (const one of hangingFrom(doc, piece)) {
-    const other = otherSide(doc, one.id);
+    const other = twinPiece(doc, one)?.id;
     if (!other) continue;
     laying.pieces.set(one.id, { from: other, way });
     const [own, there] = [pivotOf(doc, one.id), pivotOf(doc, other)];
@@ -91,14 +90,6 @@ export function takeSide(doc: CharacterDoc, pieceId: PieceId, axis: number): Lay
   if (!laying.pieces.has(pieceId))
     throw new LimberError('no-other-side', `${pieceName(doc, piece)} has no counterpart on the other side here.`);
   return laying;
-}
-
-/** The piece of the same part on the other side, in the same view; null for none. */
-export function otherSide(doc: CharacterDoc, pieceId: PieceId): PieceId | null {
-  const piece = pieceById(doc, pieceId);
-  const part = partOf(doc, piece);
-  const other = part.side && findPart(doc, onOtherSide(part));
-  return (other && findPiece(doc, piece.viewId, other.id)?.id) ?? null;
 }
 
 /** What a view becomes when parts are laid otherwise: the design, and the sheets of every piece that gives or takes what is seen. */
