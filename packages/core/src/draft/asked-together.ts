@@ -1,9 +1,11 @@
-import { drawOrder, partOf } from '../document/family.js';
+import { drawOrder, partOf, twinPiece } from '../document/family.js';
 import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
 import { partAddress, sidelessAddress, type KnownPart } from '../plan/known-parts.js';
 import { viewById } from '../document/view-edits.js';
 import { missingParts } from '../plan/missing-parts.js';
+import { isSeenAlike } from '../stack/lay-untold.js';
+import { turnLimb } from '../stack/order-hints.js';
 import { isStanding } from './drafted-doubts.js';
 import type { Pair } from './other-cuts.js';
 
@@ -12,10 +14,16 @@ export function missingTogether(doc: CharacterDoc, viewId: ViewId): KnownPart[][
   return together(missingParts(doc, viewId), ({ heading }) => heading);
 }
 
-/** Drafted doubts, those about the same border of the two sides together: both elbows of one sleeve's paint are one question. */
-export function sidesTogether(drafted: readonly DraftedDoubt[]): DraftedDoubt[][] {
+/**
+ * Drafted doubts, those about the same of the two sides together: both elbows of one sleeve's paint are one question.
+ * @param isAlike is it the same on the other side, if that is asked about, too? Of borders it always is
+ */
+export function sidesTogether(
+  drafted: readonly DraftedDoubt[],
+  isAlike: (one: DraftedDoubt) => boolean = ({ kind }) => kind === 'border',
+): DraftedDoubt[][] {
   return together(drafted, (one) =>
-    one.kind === 'border' ? one.parts.map(sidelessAddress).join(' ') : draftedKey(one),
+    isAlike(one) ? [one.kind, ...one.parts.map(sidelessAddress)].join(' ') : draftedKey(one),
   );
 }
 
@@ -44,11 +52,18 @@ export function standing(doc: CharacterDoc, viewId: ViewId): Asked[] {
   // How a limb lies shows as it turns: without a joint that comes first.
   const turns = (one: DraftedDoubt) =>
     one.kind !== 'order' || doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
-  return sidesTogether(
-    all
-      .filter((one) => isStanding(doc, viewId, one) && turns(one))
-      .sort((a, b) => cost(a) - cost(b) || b.size - a.size),
-  );
+  const asked = all
+    .filter((one) => isStanding(doc, viewId, one) && turns(one))
+    .sort((a, b) => cost(a) - cost(b) || b.size - a.size);
+  return sidesTogether(asked, (one) => one.kind === 'border' || (one.kind === 'order' && liesAsTwin(doc, viewId, one)));
+}
+
+/** Does a limb of a person who is seen from the front or the back lie as its twin does, in front of the body or behind it? */
+function liesAsTwin(doc: CharacterDoc, viewId: ViewId, doubt: DraftedDoubt): boolean {
+  const limb = pieceOf(doc, viewId, doubt);
+  const twin = limb && twinPiece(doc, limb);
+  if (!twin || !isSeenAlike(doc, viewId)) return false;
+  return turnLimb(doc, limb)?.to === turnLimb(doc, twin)?.to;
 }
 
 const KINDS: readonly DraftedDoubt['kind'][] = [

@@ -1,6 +1,7 @@
 import { applyDiff, invertDiff } from '../document/diff.js';
 import { LimberError } from '../errors.js';
 import { drawOrder, partOf } from '../document/family.js';
+import { pieceById } from '../document/find.js';
 import { placeOf } from '../document/keys.js';
 import type { CharacterDoc } from '../document/rows.js';
 import { changeView } from '../document/view-edits.js';
@@ -9,7 +10,7 @@ import { partAddress } from '../plan/known-parts.js';
 import { planFrom, planOf, switchPart } from '../plan/plan.js';
 import { drawLimb } from '../testing/limbs.js';
 import { fitAllJoints } from '../joints/place-fitted.js';
-import { limbOrders } from '../stack/limb-order.js';
+import { layLimb, limbOrders } from '../stack/limb-order.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { TROUPE, onTheBench } from '../testing/troupe/index.js';
 import { doubtfulBorders } from './doubtful-borders.js';
@@ -183,24 +184,27 @@ test('where nothing tells how limbs lie that is asked, and the answer lays all o
   const doc = applyDiff(member.doc, changeView(member.doc, 'v', { drafted: left }));
   const asked = findDoubts(doc, 'v', []).filter(({ answers }) => answers.includes('behind'));
   expect(asked.map(({ sentence }) => sentence).sort()).toEqual(
-    ['arm', 'leg'].flatMap((limb) =>
-      ['A', 'B'].map((side) => `Does upper ${limb} ${side} lie in front of torso, or behind it?`),
-    ),
+    ['arm', 'leg'].map((limb) => `Do upper ${limb} A and upper ${limb} B lie in front of torso, or behind it?`),
   );
+  // Seen aslant, or where they lie otherwise, each is a question of its own.
+  const aslant = { ...doc, views: doc.views.map((view) => ({ ...view, key: 'three-quarter' })) };
+  const mixed = applyDiff(doc, layLimb(doc, pieceById(doc, 'arm/upper/A'), 'in-front'));
+  const ofArms = (of: typeof doc) => findDoubts(of, 'v', []).filter(({ sentence }) => /^Does upper arm/.test(sentence));
+  expect([ofArms(aslant).length, ofArms(mixed).length, ofArms(doc).length]).toEqual([2, 2, 0]);
   expect(findDoubts({ ...doc, joints: [] }, 'v', []).some(({ answers }) => answers.includes('behind'))).toBe(false);
-  const arm = asked.find(({ pieceId }) => pieceId === 'arm/upper/A');
+  const arm = asked.find(({ sentence }) => / arm A /.test(sentence));
   if (!arm) throw new Error('no doubt about the arm');
   const places = (of: typeof doc) => {
     const order = drawOrder(of, 'v').map(({ id }) => id as string);
-    return ['arm/upper/A', 'arm/hand/A'].map((id) => order.indexOf(id) > order.indexOf('torso//'));
+    return ['arm/upper/A', 'arm/hand/A', 'arm/upper/B'].map((id) => order.indexOf(id) > order.indexOf('torso//'));
   };
-  expect(places(doc)).toEqual([false, false]);
+  expect(places(doc)).toEqual([false, false, false]);
   const forth = settleDoubt(doc, 'v', arm.key, 'in-front');
-  expect(forth.summary).toBe('Upper arm A lies in front of torso');
+  expect(forth.summary).toBe('Upper arm A and upper arm B lie in front of torso');
   const after = applyDiff(doc, forth.diff);
-  expect(places(after)).toEqual([true, true]);
+  expect(places(after)).toEqual([true, true, true]);
   expect(findDoubts(after, 'v', []).map(({ key }) => key)).not.toContain(arm.key);
-  expect(places(applyDiff(doc, settleDoubt(doc, 'v', arm.key, 'behind').diff))).toEqual([false, false]);
+  expect(places(applyDiff(doc, settleDoubt(doc, 'v', arm.key, 'behind').diff))).toEqual([false, false, false]);
   expect(() => settleDoubt(doc, 'v', arm.key, 'right')).toThrow('That is no answer');
 });
 

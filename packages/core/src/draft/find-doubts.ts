@@ -1,4 +1,4 @@
-import { NO_CHANGE, joinDiffs } from '../document/diff.js';
+import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { parentPiece, partOf } from '../document/family.js';
 import { capital, labelFor } from '../document/naming.js';
 import type { CharacterDoc, Diff, PartRow, PieceRow, ViewId } from '../document/rows.js';
@@ -116,8 +116,7 @@ export function settleDoubt(
     drafted && answer === 'other' ? otherParts(doc, drafted).find((part) => partAddress(part) === as) : null;
   if (asked && other) return renamed(doc, viewId, asked, other);
   if (asked && drafted && isSettledBy(answer) && answersTo(drafted).includes(answer)) {
-    const limb = pieceOf(doc, viewId, drafted);
-    const laid = limb && (answer === 'in-front' || answer === 'behind') ? layLimb(doc, limb, answer) : NO_CHANGE;
+    const laid = answer === 'in-front' || answer === 'behind' ? layAll(doc, viewId, asked, answer) : NO_CHANGE;
     return { summary: settledWord(doc, asked, answer), diff: joinDiffs(laid, without(doc, viewId, asked)) };
   }
   const stiff = jointless(doc, viewId).find((piece) => withoutJoint(doc, piece).key === key);
@@ -173,7 +172,10 @@ function inWords(doc: CharacterDoc, viewId: ViewId, asked: Asked): Doubt {
     extent: `${capital(one)} is much larger or smaller than it usually is.`,
     scattered: `${capital(one)} lies in several places.`,
     border: borderInWords(asked.map((border) => labelsOf(doc, border).join(' and '))),
-    order: `Does ${one} lie in front of ${other}, or behind it?`,
+    order:
+      asked.length === 1
+        ? `Does ${one} lie in front of ${other}, or behind it?`
+        : `Do ${limbsInWords(doc, asked)} lie in front of ${other}, or behind it?`,
   }[drafted.kind];
   const piece = pieceOf(doc, viewId, drafted);
   return {
@@ -232,6 +234,22 @@ function answersTo({ kind }: DraftedDoubt): DoubtAnswer[] {
   return kind === 'border' ? ['right', 'more', 'less'] : ['right'];
 }
 
+function limbsInWords(doc: CharacterDoc, asked: Asked): string {
+  return asked
+    .map((limb) => labelsOf(doc, limb)[0])
+    .sort()
+    .join(' and ');
+}
+
+/** Lays the limbs of a question in front of what they hang from, or behind it. */
+function layAll(doc: CharacterDoc, viewId: ViewId, asked: Asked, to: 'in-front' | 'behind'): Diff {
+  return asked.reduce((diff, one) => {
+    const now = applyDiff(doc, diff);
+    const limb = pieceOf(now, viewId, one);
+    return limb ? joinDiffs(diff, layLimb(now, limb, to)) : diff;
+  }, NO_CHANGE);
+}
+
 /** Is a doubt over with an answer? Another name is looked up, and a cut that is moved may have to be moved on. */
 function isSettledBy(answer: DoubtAnswer): boolean {
   return answer !== 'other' && answer !== 'more' && answer !== 'less';
@@ -255,7 +273,7 @@ function settledWord(doc: CharacterDoc, asked: Asked, answer: DoubtAnswer): stri
   const [drafted] = asked;
   const [one, other] = labelsOf(doc, drafted);
   if (drafted.kind === 'order')
-    return `${capital(one)} lies ${answer === 'behind' ? 'behind' : 'in front of'} ${other}`;
+    return `${capital(limbsInWords(doc, asked))} ${asked.length === 1 ? 'lies' : 'lie'} ${answer === 'behind' ? 'behind' : 'in front of'} ${other}`;
   if (drafted.parts.length === 0) return 'The design is right as it is';
   if (drafted.kind === 'border') {
     const between = asked.map((border) => labelsOf(doc, border).join(' and ')).join(', and between ');

@@ -12,8 +12,12 @@ import { turnLimb } from './order-hints.js';
 /** A limb's root is at least and at most so many times as wide as its next joint. */
 const NARROWEST = 0.8;
 const WIDEST = 1.45;
-/** Views in which both sides of a person are seen alike. */
 const ALIKE = new Set(['front', 'back']);
+
+/** Are both sides seen alike: of a person, from the front or the back? */
+export function isSeenAlike(doc: CharacterDoc, viewId: ViewId): boolean {
+  return isOfPeople(planOf(doc.character)) && ALIKE.has(viewById(doc, viewId).key);
+}
 
 /**
  * Lays limbs of which no contour says where they lie: as their joint fits, where it is as wide as the limb only so (a limb whose
@@ -32,7 +36,7 @@ export function layUntold(doc: CharacterDoc, viewId: ViewId, art: ViewArt, order
     if (fits) told.add(limb.pieceId);
     if (fits === 'turned') diff = joinDiffs(diff, other);
   }
-  if (!isOfPeople(planOf(doc.character)) || !ALIKE.has(viewById(doc, viewId).key)) return diff;
+  if (!isSeenAlike(doc, viewId)) return diff;
   for (const { pieceId } of untold) {
     const now = applyDiff(doc, diff);
     const twin = twinPiece(now, pieceById(now, pieceId));
