@@ -267,31 +267,6 @@ export {
 } from './cut/cut-edits.js';
 export { cutByOrder, type ChangedSheets, type CutOrder, type CutOutcome } from './cut/cut-order.js';
 export { enlargeCanvas, type Enlargement } from './plan/enlarge-canvas.js';
-export { moveInOrder, setAlone, setParent } from './stack/stack-edits.js';
-export {
-  aboveHandle,
-  addHandle,
-  deleteHandle,
-  handleById,
-  handlePlace,
-  moveHandle,
-  movedByHandle,
-} from './stack/handles.js';
-export {
-  JUMP,
-  addOrderChange,
-  orderChangeById,
-  orderJumps,
-  removeOrderChange,
-  setOrderRange,
-  type OrderJumps,
-} from './stack/order-by-pose.js';
-export { layByContours, limbOrders, type LimbOrder } from './stack/limb-order.js';
-export { layUntold } from './stack/lay-untold.js';
-export { layAsUsual, orderHints, turnLimb, type OrderMove } from './stack/order-hints.js';
-export { roomInOrder, type RoomInOrder } from './stack/room-in-order.js';
-export { bordersKey, findLeftBehind, type Border, type LeftBehind } from './stack/left-behind.js';
-export { borderMeasure } from './stack/checks.js';
 export { discOf, reachingDisc } from './joints/assemble-joint.js';
 export { rigOfJoint } from './joints/rig-of-joint.js';
 export { FAULT_WORDS, worstFault } from './joints/bend-words.js';
@@ -346,6 +321,7 @@ export * from './turns/index.js';
 
 export * from './trial/index.js';
 export * from './draft/index.js';
+export * from './stack/index.js';
 
 // Hand-off
 export * from './handoff/index.js';
