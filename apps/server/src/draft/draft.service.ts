@@ -14,6 +14,7 @@ import {
   labelFor,
   layAsUsual,
   offcutOf,
+  openDoubts,
   partOf,
   pieceById,
   planOf,
@@ -98,8 +99,10 @@ export class DraftService {
     const fitted =
       jointless(now, viewId).length > 0 ? await this.joints.fitted(now, viewId, context, part(CUT, FITTED)) : none;
     take(fitted.diff, fitted.notes);
-    const painted = await this.under.proposed(now, viewId, context, { tell: part(FITTED, 1) });
+    const painted = await this.under.proposed(now, viewId, context, { tell: part(FITTED, 1), open: true });
     take(painted.diff, painted.notes);
+    if (painted.open.length > 0)
+      take(changeView(now, viewId, { drafted: [...doubts, ...openDoubts(now, viewId, painted.open)] }));
     const made = [
       counted(cut.sure.length, 'part'),
       counted(fitted.made, 'joint'),

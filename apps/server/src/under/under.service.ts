@@ -226,11 +226,11 @@ export class UnderService {
     doc: CharacterDoc,
     viewId: ViewId,
     { signal, actor }: Caller,
-    { only, tell, ...options }: ProposeOptions & { only?: PieceId[]; tell?: Tell } = {},
+    { only, tell, open, ...options }: ProposeOptions & { only?: PieceId[]; tell?: Tell; open?: boolean } = {},
   ) {
     const derived = await this.sheets.ofView(doc, viewId, { signal });
     const told = tell ?? this.events.tellProgress(doc.character.id, actor);
-    const order = { doc, viewId, derived, only, options };
+    const order = { doc, viewId, derived, only, open, options };
     return this.threads.run(tasks, 'paint', order, { signal, seconds: LONG, tell: told });
   }
 }

@@ -29,6 +29,7 @@ import {
   paintBeneath,
   pieceById,
   pieceName,
+  findOpen,
   proposeUnder,
   viewUnder,
   withMotions,
@@ -38,6 +39,7 @@ import {
   type IntoView,
   type GraftLook,
   type NameTokens,
+  type OpenPlace,
   type PieceRow,
   type Rect,
   type PartId,
@@ -58,6 +60,8 @@ interface Painting {
   derived: DerivedOfView;
   /** The pieces that are painted beneath; all that come into view bare where not given. */
   only?: PieceId[];
+  /** Are holes looked for that open in motion? */
+  open?: boolean;
   options: ProposeOptions;
 }
 
@@ -66,6 +70,8 @@ export interface Painted {
   diff: Diff;
   painted: number;
   notes: string[];
+  /** The holes that open in motion, where they are asked for. */
+  open: OpenPlace[];
 }
 
 /** The share of the work that finding what comes into view is. */
@@ -73,7 +79,7 @@ const SWEPT = 0.5;
 
 /** Paints what comes into view bare, as it is proposed, the largest first. */
 export const paint = task(async (input: Painting, tell): Promise<Painted> => {
-  const { doc, viewId, derived, only, options } = input;
+  const { doc, viewId, derived, only, open = false, options } = input;
   const art = await readArt(doc, viewId, derived);
   const turned = viewUnder(doc, viewId, art, (share) => tell(SWEPT * share, 'What comes into view'));
   const under = withMotions(doc, viewId, art, turned);
@@ -100,7 +106,8 @@ export const paint = task(async (input: Painting, tell): Promise<Painted> => {
     const before = art.pieces.get(pieceId)?.beneath ?? null;
     sheets.set(pieceId, await keepIfAny(mergeSheets([made.paint, before])));
   }
-  return { diff: paintBeneath(doc, sheets), painted: sheets.size, notes };
+  const holes = open ? findOpen(doc, viewId, art, under) : [];
+  return { diff: paintBeneath(doc, sheets), painted: sheets.size, notes, open: holes };
 });
 
 const NO_SHEETS = { face: null, overlap: null, under: null };

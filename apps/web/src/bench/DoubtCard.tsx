@@ -15,6 +15,7 @@ const ANSWERS: Readonly<Partial<Record<DoubtAnswer, string>>> = {
   none: 'There is none',
   sweep: 'Sweep it up',
   along: 'It moves along',
+  nothing: 'Nothing there',
 };
 
 /** The same of what is about several things at once. */
@@ -73,19 +74,25 @@ export function DoubtCard() {
         {doubt.answers.map(
           (answer) =>
             words[answer] && (
-              <Action key={answer} tone="go" onClick={() => void settle(answer)}>
+              <Action key={answer} tone="go" onClick={() => settle(answer)}>
                 {words[answer]}
               </Action>
             ),
         )}
         {doubt.names?.map(({ address, word }) => (
-          <Action key={address} onClick={() => void settle('other', address)}>
+          <Action key={address} onClick={() => settle('other', address)}>
             It is {word}
           </Action>
         ))}
       </div>
-      {limb && <LimbChoice limb={limb} onChoose={(answer) => void settle(answer)} />}
-      {doubt.between && <CutChoice between={doubt.between} several={doubt.several} onChoose={settle} />}
+      {limb && <LimbChoice limb={limb} onChoose={settle} />}
+      {doubt.between && (
+        <CutChoice
+          between={doubt.between}
+          several={doubt.several}
+          onChoose={(answer, signal) => edit('draft.settle', view.id, { key: doubt.key, answer }, signal)}
+        />
+      )}
     </section>
   );
 }

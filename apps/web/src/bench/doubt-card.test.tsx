@@ -5,6 +5,7 @@ import userEvent from '@testing-library/user-event';
 import { character } from '../testing/character';
 import { onBench } from '../testing/on-bench';
 import { answer } from '../testing/server';
+import { CutChoice } from './CutChoice';
 import { DoubtCard } from './DoubtCard';
 import { defineStation } from './station';
 import { useBench } from './store';
@@ -120,12 +121,32 @@ test('where a cut runs is moved by its pictures, for both sides by one, and then
     between: { first: doc.pieces[0].id, second: head.id },
   };
   const { edits } = open([cut]);
+  const last = () => edits.at(-1)?.slice(0, 3);
   await userEvent.click(await screen.findByRole('button', { name: 'More torso' }));
-  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'more' }]);
+  expect(last()).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'more' }]);
   await userEvent.click(screen.getByRole('button', { name: 'More head' }));
-  expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'less' }]);
+  expect(last()).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'less' }]);
   await userEvent.click(screen.getByRole('button', { name: 'It is right' }));
   expect(edits.at(-1)).toEqual(['draft.settle', doc.views[0].id, { key: 'border', answer: 'right' }]);
+});
+
+test('while a cut is moved that is said, no second move is begun, and it can be stopped', async () => {
+  let stopped = false;
+  const onChoose = (_: string, signal: AbortSignal) =>
+    new Promise<void>((done) =>
+      signal.addEventListener('abort', () => {
+        stopped = true;
+        done();
+      }),
+    );
+  onBench(<CutChoice between={{ first: doc.pieces[0].id, second: head.id }} onChoose={onChoose} />, doc);
+  await userEvent.click(screen.getByRole('button', { name: 'More torso' }));
+  expect(screen.getByRole('status').textContent).toContain('Moving the cut…');
+  expect(screen.getByRole<HTMLButtonElement>('button', { name: 'More head' }).disabled).toBe(true);
+  await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
+  expect(stopped).toBe(true);
+  expect(screen.getByRole<HTMLButtonElement>('button', { name: 'More head' }).disabled).toBe(false);
+  expect(screen.queryByRole('button', { name: 'Stop' })).toBeNull();
 });
 
 test('the cuts of both sides are moved as one, and named without a side', async () => {

@@ -124,14 +124,17 @@ export interface DraftedDoubt {
   /**
    * A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies
    * in several places; two pieces that nothing in the design tells apart; a limb of which nothing tells whether it lies in
-   * front of what it hangs from. Of the design as a whole: that it has several figures, or one that stands on its head.
+   * front of what it hangs from; a hole that opens where a limb turns. Of the design as a whole: that it has several figures, or
+   * one that stands on its head.
    */
-  kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border' | 'order' | 'several-figures' | 'upside-down';
+  kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border' | 'order' | 'open' | 'several-figures' | 'upside-down';
   /** The addresses of the parts, and where their faces' pictures lie; none where it is about the design. */
   parts: string[];
   faces: string[];
   /** Addresses of parts that it may be instead, likeliest first. */
   others?: string[];
+  /** Degrees to which the part is turned where it opens. */
+  angle?: number;
   /** px: in the midst of it. */
   place: { x: number; y: number };
   /** px of border, or of area. */

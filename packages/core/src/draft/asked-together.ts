@@ -7,6 +7,7 @@ import { missingParts } from '../plan/missing-parts.js';
 import { isSeenAlike } from '../stack/lay-untold.js';
 import { turnLimb } from '../stack/order-hints.js';
 import { isStanding } from './drafted-doubts.js';
+import { isStillOpen } from './open-doubts.js';
 import type { Pair } from './other-cuts.js';
 
 /** The planned parts that were not found, those of one heading of the plan together: a face that is left blank is one question. */
@@ -28,8 +29,9 @@ export function sidesTogether(
 }
 
 /** Names a drafted doubt for as long as what it is about stays as it is; a cut may be moved on, and is doubted all the same. */
-function draftedKey({ kind, parts, faces }: DraftedDoubt): string {
-  return [kind, ...parts, ...(kind === 'border' ? [] : faces)].join(' ');
+function draftedKey({ kind, parts, faces, place }: DraftedDoubt): string {
+  const where = kind === 'open' ? [place.x, place.y] : [];
+  return [kind, ...parts, ...(kind === 'border' ? [] : faces), ...where].join(' ');
 }
 
 /** What has the same key together, in the order in which the keys come first. */
@@ -54,6 +56,7 @@ export function standing(doc: CharacterDoc, viewId: ViewId): Asked[] {
     one.kind !== 'order' || doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
   const asked = all
     .filter((one) => isStanding(doc, viewId, one) && turns(one))
+    .filter((one) => one.kind !== 'open' || isStillOpen(doc, viewId, pieceOf(doc, viewId, one), one))
     .sort((a, b) => cost(a) - cost(b) || b.size - a.size);
   return sidesTogether(asked, (one) => one.kind === 'border' || (one.kind === 'order' && liesAsTwin(doc, viewId, one)));
 }
@@ -75,6 +78,7 @@ const KINDS: readonly DraftedDoubt['kind'][] = [
   'scattered',
   'border',
   'order',
+  'open',
 ];
 
 /** Names a question for as long as what it is about stays as it is. */

@@ -1,3 +1,4 @@
+import { counted } from '../counted.js';
 import { NO_CHANGE, applyDiff, joinDiffs } from '../document/diff.js';
 import { parentPiece, partOf } from '../document/family.js';
 import { capital, labelFor } from '../document/naming.js';
@@ -10,13 +11,14 @@ import { jointless } from '../joints/jointless.js';
 import { KNOWN_PARTS, numberedAddress, partAddress, type KnownPart } from '../plan/known-parts.js';
 import { renamePart } from '../names/rename-part.js';
 import { planOf, switchPart } from '../plan/plan.js';
+import { sayNothingAt } from '../under/under-edits.js';
 import { layLimb } from '../stack/limb-order.js';
 import { keyOf, missingTogether, pieceOf, pairOf, standing, type Asked } from './asked-together.js';
 import type { Pair } from './other-cuts.js';
 
 /**
  * How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
- * it moves along with what it hangs from; the limb lies in front of that, or behind it; it is another part. And of a cut between
+ * it moves along with what it hangs from; the limb lies in front of that, or behind it; it is another part; there is nothing where it opens. And of a cut between
  * two pieces, that it has to run farther on, so that the first of them is larger, or smaller: that is asked again until it is right.
  */
 export const DOUBT_ANSWERS = [
@@ -29,6 +31,7 @@ export const DOUBT_ANSWERS = [
   'other',
   'more',
   'less',
+  'nothing',
 ] as const;
 export type DoubtAnswer = (typeof DOUBT_ANSWERS)[number];
 
@@ -116,6 +119,11 @@ export function settleDoubt(
     drafted && answer === 'other' ? otherParts(doc, drafted).find((part) => partAddress(part) === as) : null;
   if (asked && other) return renamed(doc, viewId, asked, other);
   if (asked && drafted && isSettledBy(answer) && answersTo(drafted).includes(answer)) {
+    if (answer === 'nothing')
+      return {
+        summary: 'There is nothing where it opens',
+        diff: sayNothingAt(doc, viewId, drafted.place),
+      };
     const laid = answer === 'in-front' || answer === 'behind' ? layAll(doc, viewId, asked, answer) : NO_CHANGE;
     return { summary: settledWord(doc, asked, answer), diff: joinDiffs(laid, without(doc, viewId, asked)) };
   }
@@ -176,11 +184,13 @@ function inWords(doc: CharacterDoc, viewId: ViewId, asked: Asked): Doubt {
       asked.length === 1
         ? `Does ${one} lie in front of ${other}, or behind it?`
         : `Do ${limbsInWords(doc, asked)} lie in front of ${other}, or behind it?`,
+    open: `${capital(counted(drafted.size, 'px', 'px'))} open within the figure where ${one} turns to ${drafted.angle}°: is there nothing, or whose is it?`,
   }[drafted.kind];
   const piece = pieceOf(doc, viewId, drafted);
+  const joint = drafted.angle === undefined ? undefined : doc.joints.find(({ childId }) => childId === piece?.id);
   return {
     key: keyOf(asked),
-    about: 'cut',
+    about: drafted.kind === 'open' ? 'hidden-paint' : 'cut',
     sentence,
     pieceId: piece?.id,
     place: drafted.place,
@@ -192,6 +202,7 @@ function inWords(doc: CharacterDoc, viewId: ViewId, asked: Asked): Doubt {
       : {}),
     answers: [...answersTo(drafted), ...(others.length > 0 ? (['other'] as const) : [])],
     part: null,
+    ...(joint ? { bends: { [joint.id]: drafted.angle ?? 0 } } : {}),
     ...(drafted.kind === 'border' ? { between: pairOf(doc, viewId, drafted) } : {}),
     ...(others.length > 0 ? { names: others } : {}),
   };
@@ -231,6 +242,7 @@ function without(doc: CharacterDoc, viewId: ViewId, asked: Asked): Diff {
 
 function answersTo({ kind }: DraftedDoubt): DoubtAnswer[] {
   if (kind === 'order') return ['in-front', 'behind'];
+  if (kind === 'open') return ['nothing'];
   return kind === 'border' ? ['right', 'more', 'less'] : ['right'];
 }
 

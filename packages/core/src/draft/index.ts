@@ -5,6 +5,7 @@ export { jointless } from '../joints/jointless.js';
 export { drawBothWays, type BothWays } from './draw-both-ways.js';
 export { drawCuts, type DrawnCuts } from './draw-cuts.js';
 export { bordersAsked, doubtStill } from './move-border.js';
+export { openDoubts } from './open-doubts.js';
 export { stripsBetween, type Pair } from './other-cuts.js';
 export { draftedDoubts } from './drafted-doubts.js';
 export {

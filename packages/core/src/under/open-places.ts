@@ -183,7 +183,7 @@ function united(holes: readonly Hole[], { width, height, size }: CellGrid): Open
 }
 
 /** Does a closed loop hold a place? (Even-odd.) */
-function encloses(loop: readonly number[], x: number, y: number): boolean {
+export function encloses(loop: readonly number[], x: number, y: number): boolean {
   let isIn = false;
   for (let i = 0, j = loop.length - 2; i < loop.length; j = i, i += 2)
     if (loop[i + 1] > y !== loop[j + 1] > y) {

@@ -2450,7 +2450,7 @@ export interface components {
     SettleBody: {
       key: string;
       /** @enum {unknown} */
-      answer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other' | 'more' | 'less';
+      answer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other' | 'more' | 'less' | 'nothing';
       as?: string | null;
       saw?: {
         [key: string]: number;
@@ -3386,15 +3386,18 @@ export interface components {
     /** @description Something that a first draft was not sure of. It stands for as long as the pieces have the pixels that the draft gave them. */
     DraftedDoubt: {
       /**
-       * @description A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies in several places; two pieces that nothing in the design tells apart; a limb of which nothing tells whether it lies in front of what it hangs from. Of the design as a whole: that it has several figures, or one that stands on its head.
+       * @description A part that may be another; one that differs much from its other side, or is much larger or smaller than usual, or lies in several places; two pieces that nothing in the design tells apart; a limb of which nothing tells whether it lies in front of what it hangs from; a hole that opens where a limb turns. Of the design as a whole: that it has several figures, or one that stands on its head.
        * @enum {string}
        */
-      kind: 'unsure' | 'sides' | 'extent' | 'scattered' | 'border' | 'order' | 'several-figures' | 'upside-down';
+      kind:
+        'unsure' | 'sides' | 'extent' | 'scattered' | 'border' | 'order' | 'open' | 'several-figures' | 'upside-down';
       /** @description The addresses of the parts, and where their faces' pictures lie; none where it is about the design. */
       parts: string[];
       faces: string[];
       /** @description Addresses of parts that it may be instead, likeliest first. */
       others?: string[];
+      /** @description Degrees to which the part is turned where it opens. */
+      angle?: number;
       /** @description px: in the midst of it. */
       place: {
         x: number;
@@ -4314,7 +4317,7 @@ export interface components {
       }[];
     };
     /** @enum {string} */
-    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other' | 'more' | 'less';
+    DoubtAnswer: 'right' | 'none' | 'sweep' | 'along' | 'in-front' | 'behind' | 'other' | 'more' | 'less' | 'nothing';
     /** @description Two pieces that lie beside one another. */
     Pair: {
       first: components['schemas']['PieceId'];
