@@ -11,12 +11,9 @@ import {
   findDoubts,
   joinDiffs,
   jointless,
-  labelFor,
   layAsUsual,
   offcutOf,
   openDoubts,
-  partOf,
-  pieceById,
   planOf,
   settleDoubt,
   withTemplate,
@@ -160,13 +157,9 @@ export class DraftService {
     context: EditContext,
     { key, answer }: { key: string; answer: 'more' | 'less' },
   ): Promise<EditPlan> {
-    const pairs = bordersAsked(doc, viewId, key);
+    const { pairs, between } = bordersAsked(doc, viewId, key);
     const asked = { doc, viewId, pairs, to: answer };
     const targets = await this.threads.run(tasks, 'strips', asked, { signal: context.signal });
-    const named = pairs.map(({ first, second }) =>
-      [first, second].map((id) => labelFor(partOf(doc, pieceById(doc, id)))).join(' and '),
-    );
-    const between = named.join(', and between ');
     if (targets.length === 0)
       throw new LimberError(
         'no-room',

@@ -59,6 +59,6 @@ export const strips = task(
     to: 'more' | 'less';
   }): Promise<{ pieceId: PieceId; mask: MaskRuns }[]> => {
     const art = await readArt(doc, viewId);
-    return stripsBetween(doc, art, pairs, to).map(({ pieceId, mask }) => ({ pieceId, mask: toRuns(mask) }));
+    return stripsBetween(art, pairs, to).map(({ pieceId, mask }) => ({ pieceId, mask: toRuns(mask) }));
   },
 );

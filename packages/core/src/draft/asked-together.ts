@@ -1,4 +1,5 @@
 import { drawOrder, partOf, twinPiece } from '../document/family.js';
+import { labelFor } from '../document/naming.js';
 import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
 import { partAddress, sidelessAddress, type KnownPart } from '../plan/known-parts.js';
@@ -51,12 +52,13 @@ export type Asked = readonly DraftedDoubt[];
 export function standing(doc: CharacterDoc, viewId: ViewId): Asked[] {
   const all = viewById(doc, viewId).drafted ?? [];
   const cost = (doubt: DraftedDoubt) => KINDS.indexOf(doubt.kind);
-  // How a limb lies shows as it turns: without a joint that comes first.
+  // How a limb lies, and what opens, shows as it turns: without a joint that comes first.
   const turns = (one: DraftedDoubt) =>
-    one.kind !== 'order' || doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
+    (one.kind !== 'order' && one.kind !== 'open') ||
+    doc.joints.some(({ childId }) => childId === pieceOf(doc, viewId, one)?.id);
   const asked = all
     .filter((one) => isStanding(doc, viewId, one) && turns(one))
-    .filter((one) => one.kind !== 'open' || isStillOpen(doc, viewId, pieceOf(doc, viewId, one), one))
+    .filter((one) => one.kind !== 'open' || isStillOpen(doc, viewId, one))
     .sort((a, b) => cost(a) - cost(b) || b.size - a.size);
   return sidesTogether(asked, (one) => one.kind === 'border' || (one.kind === 'order' && liesAsTwin(doc, viewId, one)));
 }
@@ -86,14 +88,28 @@ export const keyOf = (asked: Asked) => asked.map(draftedKey).join(', ');
 
 /** The piece that a doubt is about, first of all. */
 export function pieceOf(doc: CharacterDoc, viewId: ViewId, { parts }: DraftedDoubt): PieceRow | undefined {
-  return drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === parts[0]);
+  return pieceAt(doc, viewId, parts[0]);
 }
 
 /** The two pieces of a border that is doubted. */
 export function pairOf(doc: CharacterDoc, viewId: ViewId, { parts }: DraftedDoubt): Pair {
-  const [first, second] = parts.map((address) =>
-    drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === address),
-  );
+  const [first, second] = parts.map((address) => pieceAt(doc, viewId, address));
   if (!first || !second) throw new RangeError('a border has two pieces');
   return { first: first.id, second: second.id };
+}
+
+function pieceAt(doc: CharacterDoc, viewId: ViewId, address: string): PieceRow | undefined {
+  return drawOrder(doc, viewId).find((row) => partAddress(partOf(doc, row)) === address);
+}
+
+export function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
+  return parts.flatMap((address) => {
+    const part = doc.parts.find((one) => partAddress(one) === address);
+    return part ? [labelFor(part)] : [];
+  });
+}
+
+/** Between what the cuts run that a question is about. */
+export function betweenInWords(doc: CharacterDoc, asked: Asked): string {
+  return asked.map((border) => labelsOf(doc, border).join(' and ')).join(', and between ');
 }

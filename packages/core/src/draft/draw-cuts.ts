@@ -1,7 +1,7 @@
-import type { CharacterDoc } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { createPlaced, intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import { INSIDE, type PlacedMask } from '../raster/mask.js';
+import type { PlacedMask } from '../raster/mask.js';
+import { hasPaint, isMarked } from '../raster/sample.js';
 import { otherCuts, type OtherCuts, type Pair } from './other-cuts.js';
 
 /** A cut between two pieces as it would be a step farther on to either side; null where there is no such step. */
@@ -26,17 +26,17 @@ const ABOUT = 0.4;
  * @param side px of a picture's longer side at most
  * @returns null where the cut has no other place
  */
-export function drawCuts(doc: CharacterDoc, art: ViewArt, pair: Pair, side: number): DrawnCuts | null {
-  const cuts = otherCuts(doc, art, pair);
+export function drawCuts(art: ViewArt, pair: Pair, side: number): DrawnCuts | null {
+  const cuts = otherCuts(art, pair);
   const room = roomOf(cuts, { ...art.design, x: 0, y: 0 });
   const [first, second] = [pair.first, pair.second].map((id) => art.pieces.get(id)?.face ?? null);
   if (!room || !first || !second) return null;
-  const own = (x: number, y: number): Owner => (isOf(first, x, y) ? 1 : isOf(second, x, y) ? 2 : 0);
+  const own = (x: number, y: number): Owner => (hasPaint(first, x, y) ? 1 : hasPaint(second, x, y) ? 2 : 0);
   const far = pulledApart(room, own);
   const draw = (given: PlacedMask, to: Owner) =>
     drawApart(art.design, room, side, far, (x, y) => {
       const owner = own(x, y);
-      return owner !== 0 && isIn(given, x, y) ? to : owner;
+      return owner !== 0 && isMarked(given, x, y) ? to : owner;
     });
   return {
     more: cuts.more && draw(cuts.more, 1),
@@ -46,17 +46,6 @@ export function drawCuts(doc: CharacterDoc, art: ViewArt, pair: Pair, side: numb
 
 /** Whose a pixel is: the first piece's, the second's, or neither's. */
 type Owner = 0 | 1 | 2;
-
-function isOf({ x: left, y: top, width, height, data }: PlacedBitmap, x: number, y: number): boolean {
-  const [column, row] = [x - left, y - top];
-  if (column < 0 || row < 0 || column >= width || row >= height) return false;
-  return data[4 * (row * width + column) + 3] > INSIDE;
-}
-
-function isIn({ x: left, y: top, width, height, data }: PlacedMask, x: number, y: number): boolean {
-  const [column, row] = [x - left, y - top];
-  return column >= 0 && row >= 0 && column < width && row < height && data[row * width + column] > 0;
-}
 
 /** What of the canvas shows a cut and its other places; null where it has none. */
 function roomOf({ more, less }: OtherCuts, canvas: Rect): Rect | null {

@@ -13,13 +13,23 @@ import { renamePart } from '../names/rename-part.js';
 import { planOf, switchPart } from '../plan/plan.js';
 import { sayNothingAt } from '../under/under-edits.js';
 import { layLimb } from '../stack/limb-order.js';
-import { keyOf, missingTogether, pieceOf, pairOf, standing, type Asked } from './asked-together.js';
+import {
+  betweenInWords,
+  keyOf,
+  labelsOf,
+  missingTogether,
+  pairOf,
+  pieceOf,
+  standing,
+  type Asked,
+} from './asked-together.js';
 import type { Pair } from './other-cuts.js';
 
 /**
  * How a doubt can be answered at once: it is right as it is; the character has no such part; give the offcut to the piece beside;
- * it moves along with what it hangs from; the limb lies in front of that, or behind it; it is another part; there is nothing where it opens. And of a cut between
- * two pieces, that it has to run farther on, so that the first of them is larger, or smaller: that is asked again until it is right.
+ * it moves along with what it hangs from; the limb lies in front of that, or behind it; it is another part; there is nothing where
+ * it opens. And of a cut between two pieces, that it has to run farther on, so that the first of them is larger, or smaller: that
+ * is asked again until it is right.
  */
 export const DOUBT_ANSWERS = [
   'right',
@@ -159,13 +169,6 @@ function missingInWords(parts: readonly KnownPart[]): Doubt {
   };
 }
 
-function labelsOf(doc: CharacterDoc, { parts }: DraftedDoubt): string[] {
-  return parts.flatMap((address) => {
-    const part = doc.parts.find((one) => partAddress(one) === address);
-    return part ? [labelFor(part)] : [];
-  });
-}
-
 function inWords(doc: CharacterDoc, viewId: ViewId, asked: Asked): Doubt {
   const [drafted] = asked;
   const [one = '', other = ''] = labelsOf(doc, drafted);
@@ -288,7 +291,7 @@ function settledWord(doc: CharacterDoc, asked: Asked, answer: DoubtAnswer): stri
     return `${capital(limbsInWords(doc, asked))} ${asked.length === 1 ? 'lies' : 'lie'} ${answer === 'behind' ? 'behind' : 'in front of'} ${other}`;
   if (drafted.parts.length === 0) return 'The design is right as it is';
   if (drafted.kind === 'border') {
-    const between = asked.map((border) => labelsOf(doc, border).join(' and ')).join(', and between ');
+    const between = betweenInWords(doc, asked);
     return asked.length === 1 ? `The cut between ${between} is right` : `The cuts between ${between} are right`;
   }
   return drafted.kind === 'unsure' ? `This is ${one}` : `${capital(one)} is right`;

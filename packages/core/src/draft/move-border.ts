@@ -2,17 +2,17 @@ import { placeOf } from '../document/keys.js';
 import type { CharacterDoc, Diff, ViewId } from '../document/rows.js';
 import { changeView, viewById } from '../document/view-edits.js';
 import { LimberError } from '../errors.js';
-import { keyOf, pairOf, standing } from './asked-together.js';
+import { betweenInWords, keyOf, pairOf, standing } from './asked-together.js';
 import { isStanding } from './drafted-doubts.js';
 import type { Pair } from './other-cuts.js';
 
-/** The pairs of pieces whose cuts a doubt is about. @throws LimberError `not-found`, `no-answer` where it is about no cut */
-export function bordersAsked(doc: CharacterDoc, viewId: ViewId, key: string): Pair[] {
+/** The pairs of pieces whose cuts a doubt is about, and their names. @throws LimberError `not-found`, `no-answer` where it is about no cut */
+export function bordersAsked(doc: CharacterDoc, viewId: ViewId, key: string): { pairs: Pair[]; between: string } {
   const asked = standing(doc, viewId).find((one) => keyOf(one) === key);
   if (!asked) throw new LimberError('not-found', 'That is no doubt any more: what it was about has changed.');
   if (asked.some(({ kind }) => kind !== 'border'))
     throw new LimberError('no-answer', 'That is no answer to this doubt.');
-  return asked.map((border) => pairOf(doc, viewId, border));
+  return { pairs: asked.map((border) => pairOf(doc, viewId, border)), between: betweenInWords(doc, asked) };
 }
 
 /**

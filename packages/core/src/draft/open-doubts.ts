@@ -1,7 +1,7 @@
 import { partOf } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { placeOf } from '../document/keys.js';
-import type { CharacterDoc, PieceRow, ViewId } from '../document/rows.js';
+import type { CharacterDoc, ViewId } from '../document/rows.js';
 import type { DraftedDoubt } from '../document/row-types.js';
 import { viewById } from '../document/view-edits.js';
 import { jointById } from '../joints/joint-edits.js';
@@ -29,18 +29,13 @@ export function openDoubts(doc: CharacterDoc, viewId: ViewId, open: readonly Ope
   });
 }
 
-/** Has nobody said yet of a hole that there is nothing, or given it to a piece, and does what opens it turn? */
-export function isStillOpen(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  limb: PieceRow | undefined,
-  { place }: DraftedDoubt,
-): boolean {
+/** Has nobody said yet of a hole that there is nothing, or given it to a piece? */
+export function isStillOpen(doc: CharacterDoc, viewId: ViewId, { place }: DraftedDoubt): boolean {
   const { x, y } = place;
   const isGiven = doc.pieces.some(
     (piece) =>
       piece.viewId === viewId && piece.carried.some(({ kind, points }) => kind === 'line' && encloses(points, x, y)),
   );
   const isNothing = viewById(doc, viewId).nothingAt.some((at) => Math.hypot(at.x - x, at.y - y) < SAME);
-  return !isGiven && !isNothing && doc.joints.some(({ childId }) => childId === limb?.id);
+  return !isGiven && !isNothing;
 }

@@ -1,10 +1,10 @@
-import { pieceById } from '../document/find.js';
-import type { CharacterDoc, PieceId } from '../document/rows.js';
+import type { PieceId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { intersectRects, type PlacedBitmap } from '../raster/bitmap.js';
 import { distanceField } from '../raster/distance-field.js';
 import { INSIDE, connectedRegions, createPlacedMask, maskArea, uniteMasks, type PlacedMask } from '../raster/mask.js';
 import { trimMask } from '../raster/morphology.js';
+import { hasPaint } from '../raster/sample.js';
 
 /** Two pieces that lie beside one another. */
 export interface Pair {
@@ -36,22 +36,25 @@ const MOST = 0.5;
  * border that is there, at the waist that is near it, else by an eighth of what lies behind it: small enough to be taken several times.
  * @param art the pieces' faces
  */
-export function otherCuts(doc: CharacterDoc, art: ViewArt, pair: Pair): OtherCuts {
-  const [first, second] = [pair.first, pair.second].map((id) => art.pieces.get(pieceById(doc, id).id)?.face ?? null);
-  if (!first || !second) return { more: null, less: null };
-  return { more: strip(second, first), less: strip(first, second) };
+export function otherCuts(art: ViewArt, pair: Pair): OtherCuts {
+  return { more: stripOf(art, pair, 'more'), less: stripOf(art, pair, 'less') };
+}
+
+/** What changes hands where the cut between two pieces goes a step on: to the first of them, or from it. */
+function stripOf(art: ViewArt, { first, second }: Pair, to: keyof OtherCuts): PlacedMask | null {
+  const [from, into] = (to === 'more' ? [second, first] : [first, second]).map((id) => art.pieces.get(id)?.face);
+  return from && into ? strip(from, into) : null;
 }
 
 /** What pieces get from those beside them where the cuts between some pairs go a step on; what one piece gets is one mask. */
 export function stripsBetween(
-  doc: CharacterDoc,
   art: ViewArt,
   pairs: readonly Pair[],
   to: keyof OtherCuts,
 ): { pieceId: PieceId; mask: PlacedMask }[] {
   const got = new Map<PieceId, PlacedMask[]>();
   for (const pair of pairs) {
-    const strip = otherCuts(doc, art, pair)[to];
+    const strip = stripOf(art, pair, to);
     const pieceId = to === 'more' ? pair.first : pair.second;
     if (strip) got.set(pieceId, [...(got.get(pieceId) ?? []), strip]);
   }
@@ -78,16 +81,11 @@ function strip(from: PlacedBitmap, to: PlacedBitmap): PlacedMask | null {
 /** The pixels of a piece that lie beside another's. */
 function borderOf(from: PlacedBitmap, to: PlacedBitmap): PlacedMask {
   const border = createPlacedMask(from);
-  const isOf = (face: PlacedBitmap, x: number, y: number) => {
-    const [column, row] = [x - face.x, y - face.y];
-    if (column < 0 || row < 0 || column >= face.width || row >= face.height) return false;
-    return face.data[4 * (row * face.width + column) + 3] > INSIDE;
-  };
   const near = intersectRects(from, { x: to.x - 1, y: to.y - 1, width: to.width + 2, height: to.height + 2 });
   for (let y = near.y; y < near.y + near.height; y++)
     for (let x = near.x; x < near.x + near.width; x++) {
-      if (!isOf(from, x, y)) continue;
-      if (isOf(to, x - 1, y) || isOf(to, x + 1, y) || isOf(to, x, y - 1) || isOf(to, x, y + 1))
+      if (!hasPaint(from, x, y)) continue;
+      if (hasPaint(to, x - 1, y) || hasPaint(to, x + 1, y) || hasPaint(to, x, y - 1) || hasPaint(to, x, y + 1))
         border.data[(y - from.y) * from.width + x - from.x] = 255;
     }
   return border;

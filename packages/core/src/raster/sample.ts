@@ -39,8 +39,14 @@ export function sampleBitmap(src: PlacedBitmap, x: number, y: number, out: Float
   return out;
 }
 
+/** Is a pixel of the canvas marked in a mask? */
+export function isMarked({ x: left, y: top, width, height, data }: PlacedMask, x: number, y: number): boolean {
+  const [column, row] = [x - left, y - top];
+  return column >= 0 && row >= 0 && column < width && row < height && data[row * width + column] > 0;
+}
+
 /** Is there paint of a face at a place? */
-function hasPaint(face: PlacedBitmap, x: number, y: number): boolean {
+export function hasPaint(face: PlacedBitmap, x: number, y: number): boolean {
   const column = Math.floor(x) - face.x;
   const row = Math.floor(y) - face.y;
   if (column < 0 || row < 0 || column >= face.width || row >= face.height) return false;

@@ -3,6 +3,7 @@ import { cropPlaced, createPlaced, outsetRect, trimToPaint, wordsOf, type Placed
 import type { Rgb } from '../raster/colour.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import type { PlacedMask } from '../raster/mask.js';
+import { isMarked } from '../raster/sample.js';
 import { nearestWords } from '../raster/nearest-word.js';
 import { mixWords, opaqueWord } from '../raster/words.js';
 import { innerLines, type InnerLine } from './inner-lines.js';
@@ -55,11 +56,7 @@ export function fillUnder({ face, region, mode, line, outlines }: FillInput): Fi
   if (!pure.some((is) => is > 0)) return null;
   const pattern = mode === 'flat' || mode === 'smooth' ? null : patternOf(near, pure);
   const made = mode ?? (pattern ? 'continue' : flatColours(words, pure, FLAT_COLOURS) ? 'flat' : 'smooth');
-  const isWanted = (x: number, y: number) => {
-    const [column, row] = [near.x + x - region.x, near.y + y - region.y];
-    const isWithin = column >= 0 && row >= 0 && column < region.width && row < region.height;
-    return isWithin && region.data[row * region.width + column] > 0;
-  };
+  const isWanted = (x: number, y: number) => isMarked(region, near.x + x, near.y + y);
   const carried =
     made === 'flat'
       ? nearestWords(wordsOf(near), { width: near.width, height: near.height, data: pure })

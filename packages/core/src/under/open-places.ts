@@ -10,7 +10,7 @@ import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { contours } from '../raster/contours.js';
 import { createMask } from '../raster/mask.js';
-import { anyPaint } from '../raster/sample.js';
+import { anyPaint, isMarked } from '../raster/sample.js';
 import type { Turn } from './coming-into-view.js';
 import { midst } from './find-bare.js';
 import type { ViewUnder } from './propose-under.js';
@@ -54,7 +54,7 @@ export function findOpen(
   /** Does a piece that lies as at rest cover a place, or is it to? */
   const isOf = (id: PieceId, x: number, y: number) => {
     const hidden = shapes.get(id)?.hidden;
-    return anyPaint(imagesOf(images, id), x, y) || (hidden !== undefined && isIn(hidden, x, y));
+    return anyPaint(imagesOf(images, id), x, y) || (hidden !== undefined && isMarked(hidden, x, y));
   };
   const holes: Hole[] = [];
   for (const joint of turningJoints(doc, viewId)) {
@@ -97,16 +97,6 @@ export function findOpen(
 function imagesOf(images: ReadonlyMap<PieceId, PlacedBitmap | null>, id: PieceId): PlacedBitmap[] {
   const image = images.get(id);
   return image ? [image] : [];
-}
-
-function isIn(
-  mask: { x: number; y: number; width: number; height: number; data: Uint8Array },
-  px: number,
-  py: number,
-): boolean {
-  const [column, row] = [px - mask.x, py - mask.y];
-  const isWithin = column >= 0 && row >= 0 && column < mask.width && row < mask.height;
-  return isWithin && mask.data[row * mask.width + column] > 0;
 }
 
 /** Does a picture that lies turned cover a place? */

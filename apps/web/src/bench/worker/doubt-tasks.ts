@@ -9,6 +9,7 @@ import {
   type PlacedBitmap,
 } from '@limber-sheaf/core';
 import * as Comlink from 'comlink';
+import { lastOf } from '../../ui/last-of';
 import { held, type StateKey } from './held';
 import { artOf } from './pictures';
 
@@ -17,8 +18,13 @@ const SIDE = 420;
 /** px of the longer side of a picture of a cut, of which two stand side by side. */
 const CUT_SIDE = 240;
 
-let drawn: { key: string; ways: Promise<BothWays | null> } | null = null;
-let cuts: { key: string; places: Promise<DrawnCuts | null> } | null = null;
+/** Both pictures of a question are drawn at once, and asked for one by one. */
+const limbWays = lastOf(async (at: StateKey, pieceId: PieceId) =>
+  drawBothWays(held(at).doc, await artOf(at, pieceById(held(at).doc, pieceId).viewId), pieceId, SIDE),
+);
+const cutPlaces = lastOf(async (at: StateKey, first: PieceId, second: PieceId) =>
+  drawCuts(await artOf(at, pieceById(held(at).doc, first).viewId, true), { first, second }, CUT_SIDE),
+);
 
 async function imageOf(picture: PlacedBitmap | null | undefined): Promise<ImageBitmap | null> {
   if (!picture) return null;
@@ -31,24 +37,10 @@ async function imageOf(picture: PlacedBitmap | null | undefined): Promise<ImageB
 export const doubtTasks = {
   /** A limb as it would lie in front of what it hangs from, or behind it; null for what is no limb. */
   async limb(at: StateKey, pieceId: PieceId, to: keyof BothWays): Promise<ImageBitmap | null> {
-    const { doc } = held(at);
-    const key = `${at} ${pieceId}`;
-    if (drawn?.key !== key)
-      drawn = {
-        key,
-        ways: artOf(at, pieceById(doc, pieceId).viewId).then((art) => drawBothWays(doc, art, pieceId, SIDE)),
-      };
-    return imageOf((await drawn.ways)?.[to]);
+    return imageOf((await limbWays(at, pieceId))?.[to]);
   },
   /** A cut between two pieces as it would be a step farther on; null where there is no such step. */
-  async cut(at: StateKey, pair: Pair, place: keyof DrawnCuts): Promise<ImageBitmap | null> {
-    const { doc } = held(at);
-    const key = `${at} ${pair.first} ${pair.second}`;
-    if (cuts?.key !== key)
-      cuts = {
-        key,
-        places: artOf(at, pieceById(doc, pair.first).viewId, true).then((art) => drawCuts(doc, art, pair, CUT_SIDE)),
-      };
-    return imageOf((await cuts.places)?.[place]);
+  async cut(at: StateKey, { first, second }: Pair, place: keyof DrawnCuts): Promise<ImageBitmap | null> {
+    return imageOf((await cutPlaces(at, first, second))?.[place]);
   },
 };
