@@ -304,12 +304,12 @@ export { bareInDisc, daylightInDisc } from './joints/disc-paint.js';
 export { apply, isAtRest, placePieces, unapply, type Gaze, type Placement } from './joints/place-pieces.js';
 export {
   isCleanThroughout,
-  proofKey,
   proveJoint,
   sweptRange,
   type BendProof,
   type JointProof,
 } from './joints/prove-joint.js';
+export { proofKey } from './joints/proof-measure.js';
 export { sweepMeasures } from './joints/checks.js';
 
 // Under

@@ -15,6 +15,7 @@ import {
   type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
+import { findKnown } from '../threads/blobs.js';
 import { memo } from '../threads/memo.js';
 import { keepIfAny, readArt, readArtWithDrawings, sheet, type DerivedOfView } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
@@ -124,7 +125,7 @@ function ofRound(given: { round: number; doc: CharacterDoc; derived: DerivedOfVi
   return last;
 }
 
-/** Some of what the checks of a view measure, by key. */
+/** Some of what the checks of a view measure, by key and, where they have one, by close key. */
 export const measures = task(
   async (input: {
     /** Counts the rounds of measuring: all batches of one look at the same document and sheets. */
@@ -141,6 +142,14 @@ export const measures = task(
     const looksAtAll = wanted.some(({ pieces }) => !pieces);
     const only = looksAtAll ? undefined : new Set(wanted.flatMap(({ pieces }) => pieces ?? []));
     const art = only ? await readArt(doc, viewId, derived, only) : await readArtWithDrawings(doc, viewId, derived);
-    return Object.fromEntries(wanted.map(({ key, measure }) => [key, measure(art)]));
+    const closely = new Map(wanted.flatMap(({ key, closeKey }) => (closeKey ? [[key, closeKey(art)] as const] : [])));
+    const known = closely.size > 0 ? await findKnown([...closely.values()]) : new Map<string, unknown>();
+    return Object.fromEntries(
+      wanted.flatMap(({ key, measure }) => {
+        const close = closely.get(key) ?? key;
+        const value = known.has(close) ? known.get(close) : measure(art);
+        return [key, close].map((under) => [under, value]);
+      }),
+    );
   },
 );

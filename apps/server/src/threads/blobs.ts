@@ -27,3 +27,12 @@ export async function keepBlob(bytes: Uint8Array, mediaType: string): Promise<st
     );
   return sha256;
 }
+
+/** What has been worked out under some keys; those that are not known are left out. */
+export async function findKnown(keys: readonly string[]): Promise<Map<string, unknown>> {
+  const { rows } = await database.query<{ key: string; value: unknown }>(
+    'SELECT key, value FROM derived WHERE key = ANY($1)',
+    [keys],
+  );
+  return new Map(rows.map(({ key, value }) => [key, value]));
+}

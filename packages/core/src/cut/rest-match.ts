@@ -1,6 +1,6 @@
 import type { CharacterDoc, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { cropPlaced, rectsMeet, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { compareBitmaps, type Difference } from '../raster/compare.js';
 import { composite, overWord } from '../raster/composite.js';
 import { uncutPaint } from './offcuts.js';
@@ -17,41 +17,36 @@ export function uncutOf(art: ViewArt): PlacedBitmap | null {
   );
 }
 
-/** Rows of a canvas, the last not among them. */
-export interface Rows {
-  top: number;
-  bottom: number;
-}
+/** px along the sides of a tile, at most. */
+const TILE = { width: 512, height: 256 };
 
-/** Rows that are compared together. */
-const BAND = 256;
-
-/** The rows of a canvas in bands: those that an edit does not touch need not be compared anew. */
-export function bandsOf({ height }: { height: number }): Rows[] {
-  return Array.from({ length: Math.ceil(height / BAND) }, (_, at) => ({
-    top: at * BAND,
-    bottom: Math.min(height, (at + 1) * BAND),
-  }));
-}
-
-/** Does a picture, or the place of one, reach into some rows? */
-export function reachesInto(at: { y: number; height: number }, { top, bottom }: Rows): boolean {
-  return at.y < bottom && at.y + at.height > top;
+/** A canvas in tiles: those that an edit does not touch need not be compared anew. */
+export function tilesOf({ width, height }: { width: number; height: number }): Rect[] {
+  const rows = Array.from({ length: Math.ceil(height / TILE.height) }, (_, at) => at * TILE.height);
+  const columns = Array.from({ length: Math.ceil(width / TILE.width) }, (_, at) => at * TILE.width);
+  return rows.flatMap((y) =>
+    columns.map((x) => ({
+      x,
+      y,
+      width: Math.min(TILE.width, width - x),
+      height: Math.min(TILE.height, height - y),
+    })),
+  );
 }
 
 /**
  * All pieces drawn in order with nothing turned, on top of what is still uncut, compared with the design.
  * Offcuts therefore do not count here: they have a check of their own.
- * @param rows what of the canvas is compared; all of it where not given
+ * @param within what of the canvas is compared; all of it where not given
  */
-export function compareAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, rows?: Rows): Difference {
-  const { design, images, faces } = atRest(doc, viewId, art, rows ?? { top: 0, bottom: art.design.height });
-  const drawn = composite(design.width, design.height, images, canvas);
+export function compareAtRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, within: Rect = art.design): Difference {
+  const rest = atRest(doc, viewId, art, within);
+  const drawn = composite(within.width, within.height, rest.images, canvas);
   canvas = drawn.data;
-  drawOnUncutMutable(drawn, { design, images, faces });
-  const difference = compareBitmaps(drawn, design);
+  drawOnUncutMutable(drawn, rest);
+  const difference = compareBitmaps(drawn, rest.design);
   const { bounds } = difference;
-  return { ...difference, bounds: bounds && { ...bounds, y: bounds.y + (rows?.top ?? 0) } };
+  return { ...difference, bounds: bounds && { ...bounds, x: bounds.x + within.x, y: bounds.y + within.y } };
 }
 
 /** What is drawn at rest. */
@@ -62,20 +57,15 @@ interface AtRest {
   faces: readonly PlacedBitmap[];
 }
 
-/** Some rows of a view, moved up to a canvas of their own that begins with them. */
-function atRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, rows: Rows): AtRest {
-  const { design, pieces } = art;
-  const { top, bottom } = rows;
-  const movedUp = (picture: PlacedBitmap | null) =>
-    picture && reachesInto(picture, rows) ? [{ ...picture, y: picture.y - top }] : [];
+/** Some of a view, moved to a canvas of its own that begins there. */
+function atRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, within: Rect): AtRest {
+  const { x, y } = within;
+  const moved = (picture: PlacedBitmap | null) =>
+    picture && rectsMeet(picture, within) ? [{ ...picture, x: picture.x - x, y: picture.y - y }] : [];
   return {
-    design: {
-      ...design,
-      height: bottom - top,
-      data: design.data.subarray(top * design.width * 4, bottom * design.width * 4),
-    },
-    images: pieceImages(doc, viewId, art).flatMap(({ image }) => movedUp(image)),
-    faces: [...pieces.values()].flatMap(({ face }) => movedUp(face)),
+    design: { ...cropPlaced(art.design, within), x: 0, y: 0 },
+    images: pieceImages(doc, viewId, art).flatMap(({ image }) => moved(image)),
+    faces: [...art.pieces.values()].flatMap(({ face }) => moved(face)),
   };
 }
 

@@ -1,5 +1,6 @@
 import { counted } from '../counted.js';
 import { findPart, findPiece, pieceById } from './find.js';
+import { memoryOfDoc } from './keys.js';
 import { nameFor, labelFor } from './naming.js';
 import type { CharacterDoc, HandleRow, JointRow, PartId, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
@@ -85,13 +86,17 @@ export function nameAll(doc: CharacterDoc, pieces: readonly PieceRow[]): string 
 }
 
 /** The piece, in the same view, of the part that a piece's part moves with: the nearest one up the family that is drawn here. */
-export function parentPiece(doc: CharacterDoc, piece: PieceRow): PieceRow | null {
-  for (const partId of partsAbove(doc, piece.partId)) {
-    const found = findPiece(doc, piece.viewId, partId);
-    if (found) return found;
-  }
-  return null;
+export function parentPiece(doc: CharacterDoc, { viewId, partId }: PieceRow): PieceRow | null {
+  return parents(doc, `${viewId} ${partId}`, () => {
+    for (const above of partsAbove(doc, partId)) {
+      const found = findPiece(doc, viewId, above);
+      if (found) return found;
+    }
+    return null;
+  });
 }
+
+const parents = memoryOfDoc<PieceRow | null>();
 
 /** Pieces with the things that they hold: what hangs from one of them and shows nothing at rest goes where that goes. */
 export function withHeld(doc: CharacterDoc, pieceIds: readonly PieceId[]): PieceId[] {
@@ -135,11 +140,15 @@ export function hangingFrom(doc: CharacterDoc, piece: PieceRow): PieceRow[] {
 }
 
 /** The pieces that a joint moves: its child and all that hang from it. */
-export function movedBy(doc: CharacterDoc, joint: JointRow): Set<PieceId> {
-  const moved = new Set(hangingFrom(doc, pieceById(doc, joint.childId)).map(({ id }) => id));
-  moved.delete(joint.parentId);
-  return moved;
+export function movedBy(doc: CharacterDoc, { childId, parentId }: JointRow): ReadonlySet<PieceId> {
+  return moving(doc, `${childId} ${parentId}`, () => {
+    const moved = new Set(hangingFrom(doc, pieceById(doc, childId)).map(({ id }) => id));
+    moved.delete(parentId);
+    return moved;
+  });
 }
+
+const moving = memoryOfDoc<ReadonlySet<PieceId>>();
 
 /** How many pieces a piece hangs from, one after the other: 0 for a root. */
 export function generationOf(doc: CharacterDoc, piece: PieceRow): number {

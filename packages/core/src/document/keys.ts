@@ -1,5 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils';
+import { rectsMeet, type Rect } from '../raster/bitmap.js';
 import type { CharacterDoc, PieceRow, Row, SheetRef, SheetsOf } from './rows.js';
 
 /**
@@ -24,6 +25,12 @@ export function drawnAs(piece: PieceRow, sheets: SheetsOf): string[] {
   return [piece.face, overlap, under, clean, line].map(placeOf);
 }
 
+/** Is any of what a piece is drawn with within a rectangle? */
+export function isDrawnIn(piece: PieceRow, sheets: SheetsOf, rect: Rect): boolean {
+  const { overlap, under, clean, line } = sheets[piece.id] ?? {};
+  return [piece.face, overlap, under, clean, line].some((sheet) => sheet && rectsMeet(sheet, rect));
+}
+
 /** How a piece is drawn, as a key: rows and references are never changed, and a long list of pieces has one each. */
 export function drawnKey(piece: PieceRow, sheets: SheetsOf): string {
   const refs = sheets[piece.id];
@@ -41,12 +48,18 @@ const drawn = new WeakMap<PieceRow, { refs: SheetsOf[string] | undefined; key: s
  * @param work called once for each document and row
  */
 export function oncePerDoc<R extends Row, T>(work: (doc: CharacterDoc, row: R) => T): (doc: CharacterDoc, row: R) => T {
+  const once = memoryOfDoc<T>();
+  return (doc, row) => once(doc, row.id, () => work(doc, row));
+}
+
+/** Remembers what was worked out of a document, which is never changed once it is made, by a word for each. */
+export function memoryOfDoc<T>(): (doc: CharacterDoc, word: string, work: () => T) => T {
   const known = new WeakMap<CharacterDoc, Map<string, T>>();
-  return (doc, row) => {
-    let rows = known.get(doc);
-    if (!rows) known.set(doc, (rows = new Map()));
-    let value = rows.get(row.id);
-    if (value === undefined) rows.set(row.id, (value = work(doc, row)));
+  return (doc, word, work) => {
+    let words = known.get(doc);
+    if (!words) known.set(doc, (words = new Map()));
+    let value = words.get(word);
+    if (value === undefined) words.set(word, (value = work()));
     return value;
   };
 }

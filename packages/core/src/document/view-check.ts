@@ -51,6 +51,11 @@ export interface Measure<M> {
   what: string;
   /** The pieces it looks at, where those are not all. */
   pieces?: readonly PieceId[];
+  /**
+   * A key by what the pictures show where it looks, which is quicker to make than the measure: what is known under it holds
+   * though its pieces have changed elsewhere.
+   */
+  closeKey?(art: ViewArt): string;
   /** Measures of one station that look at all share what they work out. */
   station?: number;
   measure(art: ViewArt): M;

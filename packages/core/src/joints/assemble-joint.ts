@@ -5,8 +5,7 @@ import type { ViewArt } from '../document/view-art.js';
 import { cropPlaced, type PlacedBitmap } from '../raster/bitmap.js';
 import type { SweepPiece } from './bend-layers.js';
 import { bendHalf, type Assembly } from './bend-rig.js';
-import { cutBorder, limbHalf } from './cut-border.js';
-import { straightEnd } from './limb-axis.js';
+import { limbAtJoint } from './limb-at-joint.js';
 import { reachOf } from './piece-reach.js';
 import type { Disc } from './round-joint.js';
 
@@ -59,9 +58,7 @@ export function assembleJoint(
         const image = lineOf(piece.id);
         return image ? [{ face: null, image }] : [];
       });
-  const [childFace, parentFace] = [joint.childId, joint.parentId].map((id) => art.pieces.get(id)?.face);
-  // Only a hinge is cut through one limb; a root lies beside what it hangs from.
-  const limb = joint.kind === 'hinge' && childFace && parentFace ? [childFace, parentFace] : null;
+  const limb = limbAtJoint(joint, art);
   const front = inFrontOf(doc, joint) === 'child' ? child : parent;
   return {
     parent,
@@ -69,14 +66,8 @@ export function assembleJoint(
     movingBehind: side(false),
     movingInFront: side(true),
     disc: reachingDisc(joint, front.face ?? front.image),
-    ...(limb &&
-      joint.rounded && {
-        straight: { child: straightEnd(limb[0], limb[1], joint), parent: straightEnd(limb[1], limb[0], joint) },
-      }),
-    ...(limb && {
-      limbHalf: limbHalf(limb, joint, 3 * joint.radius),
-      border: cutBorder(limb[0], limb[1], art.design),
-    }),
+    ...(limb && joint.rounded && { straight: limb.straight }),
+    ...(limb && { limbHalf: limb.half, border: limb.border }),
   };
 }
 

@@ -303,7 +303,7 @@ function spiral(reach: number): Int32Array {
 /** A disc may be narrower than its limb by this share before the limb's own width counts. */
 const NARROWER = 1.1;
 
-/** The radius of the round end that a joint should show, px. */
-function idealRadius(radius: number, limb = 0): number {
+/** The radius of the round end that a joint should show, px. @param limb half the limb's width, px */
+export function idealRadius(radius: number, limb = 0): number {
   return limb > NARROWER * radius ? limb : radius;
 }

@@ -1,45 +1,43 @@
-import { bandsOf, compareAtRest, reachesInto, type Rows } from '../cut/rest-match.js';
+import { compareAtRest, tilesOf } from '../cut/rest-match.js';
 import { drawOrder, drawSteps, hasLineUnder, jointLabel, parentPiece, partOf, pieceName } from '../document/family.js';
 import { turningJoints } from '../document/find.js';
-import { deriveKey, drawnKey } from '../document/keys.js';
+import { deriveKey, drawnKey, isDrawnIn } from '../document/keys.js';
 import { capital } from '../document/naming.js';
 import type { CharacterDoc, JointRow, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { findPlanned, planOf } from '../plan/plan.js';
+import type { Rect } from '../raster/bitmap.js';
 import type { Difference } from '../raster/compare.js';
 import { faultOf } from './bend-words.js';
 import { wholeDiscLimit } from './disc-paint.js';
 import { jointless } from './jointless.js';
 import { cleanLimits } from './sweep-joint.js';
-import { isCleanThroughout, piecesOfProof, proveJoint, proofKey, sweptRange, type BendProof } from './prove-joint.js';
+import { proofMeasure } from './proof-measure.js';
+import { isCleanThroughout, sweptRange, type BendProof } from './prove-joint.js';
 
-/** What is drawn of a view at rest, as keys; where given, in some of its rows. */
-function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, rows?: Rows): unknown {
+/** What is drawn of a view at rest, as keys; where given, within a rectangle. */
+function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, within?: Rect): unknown {
   const { designBlob } = viewById(doc, viewId);
-  const isDrawn = (piece: PieceRow) => {
-    const { overlap, under, clean, line } = sheets[piece.id] ?? {};
-    return !rows || [piece.face, overlap, under, clean, line].some((sheet) => sheet && reachesInto(sheet, rows));
-  };
-  const steps = drawSteps(doc, viewId).filter(({ piece }) => isDrawn(piece));
-  return [designBlob, steps.map(({ piece, sheet }) => [drawnKey(piece, sheets), sheet]), rows];
+  const steps = drawSteps(doc, viewId).filter(({ piece }) => !within || isDrawnIn(piece, sheets, within));
+  return [designBlob, steps.map(({ piece, sheet }) => [drawnKey(piece, sheets), sheet]), within];
 }
 
 const restMatch: ViewCheck<Pick<Difference, 'differing' | 'largest' | 'bounds'>> = {
   id: 'rest-match',
   measures: (doc, viewId, sheets) =>
-    bandsOf(viewById(doc, viewId)).map((rows) => ({
-      key: deriveKey('rest-match 2', drawnKeys(doc, viewId, sheets, rows)),
+    tilesOf(viewById(doc, viewId)).map((tile) => ({
+      key: deriveKey('rest-match 3', drawnKeys(doc, viewId, sheets, tile)),
       what: 'Rest match',
       measure(art) {
-        const { differing, largest, bounds } = compareAtRest(doc, viewId, art, rows);
+        const { differing, largest, bounds } = compareAtRest(doc, viewId, art, tile);
         return { differing, largest, bounds };
       },
     })),
-  report(doc, viewId, bands) {
-    const differing = bands.reduce((sum, band) => sum + band.differing, 0);
-    const largest = Math.max(0, ...bands.map((band) => band.largest));
-    const { bounds } = bands.reduce((worst, band) => (band.differing > worst.differing ? band : worst));
+  report(doc, viewId, tiles) {
+    const differing = tiles.reduce((sum, tile) => sum + tile.differing, 0);
+    const largest = Math.max(0, ...tiles.map((tile) => tile.largest));
+    const { bounds } = tiles.reduce((worst, tile) => (tile.differing > worst.differing ? tile : worst));
     const thick = doc.joints.find((j) => j.viewId === viewId && hasLineUnder(j) && j.lineMore !== 0);
     const mend = thick
       ? `The line under ${jointLabel(doc, thick)} is not as thick as it was drawn. Set it to ${thick.lineWidth} px.`
@@ -139,12 +137,7 @@ function pivotFault(doc: CharacterDoc, joint: JointRow, alpha: number): string |
 
 /** The sweeps of a view's joints that turn. */
 export function sweepMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<BendProof | null>[] {
-  return turningJoints(doc, viewId).map((joint) => ({
-    key: proofKey(doc, joint, sheets),
-    what: `Sweep of ${jointLabel(doc, joint)}`,
-    pieces: piecesOfProof(doc, joint),
-    measure: (art) => proveJoint(doc, joint, art),
-  }));
+  return turningJoints(doc, viewId).map((joint) => proofMeasure(doc, joint, sheets));
 }
 
 const jointsClean: ViewCheck<BendProof | null> = {

@@ -17,7 +17,8 @@ import { drawLimb } from '../testing/limbs.js';
 import { derivedSheets, isLineSteady, sheetsKey } from './derive-sheets.js';
 import { rememberAll, roughKey, roughSheets, type Memo } from './rough-sheets.js';
 import { changeJoint, placeJoint } from './joint-edits.js';
-import { proofKey, proveJoint } from './prove-joint.js';
+import { proofKey } from './proof-measure.js';
+import { proveJoint } from './prove-joint.js';
 import { roughChange } from './settle-rest.js';
 
 const limb = jointedLimb(drawLimb({ width: 40, angle: 18, line: 4 }));

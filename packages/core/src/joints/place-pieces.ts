@@ -1,5 +1,7 @@
 import { handlesAbove, parentPiece } from '../document/family.js';
-import type { CharacterDoc, JointRow, PieceId, PieceRow } from '../document/rows.js';
+import { oncePerDoc } from '../document/keys.js';
+import type { CharacterDoc, HandleRow, JointRow, PieceId, PieceRow, ViewRow } from '../document/rows.js';
+import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import type { Rect } from '../raster/bitmap.js';
 
@@ -49,14 +51,11 @@ export function placePieces(
   gaze: Gaze = {},
 ): Map<string, Placement> {
   const standing = { ...AT_REST, tx: shift.x, ty: shift.y };
-  const placed = new Map<string, Placed>();
-  const place = (piece: PieceRow, depth: number): Placed => {
-    const known = placed.get(piece.id);
-    if (known) return known;
-    const parent = depth < 60 ? parentPiece(doc, piece) : null;
-    const joint = doc.joints.find((j) => j.childId === piece.id);
-    const below = parent && place(parent, depth + 1);
-    const carried = handlesAbove(doc, piece).reduceRight(
+  const placed: Placed[] = [];
+  const own = new Map<string, Placement>();
+  for (const { piece, joint, parentAt, handles } of hangings(doc, viewById(doc, viewId))) {
+    const below = parentAt === null ? null : placed[parentAt];
+    const carried = handles.reduceRight(
       (outer, { id, x, y }) => (bends[id] ? follow(outer, turnAbout(x, y, bends[id])) : outer),
       below ? (below.carries?.(joint ?? middleOf(piece.face)) ?? below.own) : standing,
     );
@@ -65,16 +64,40 @@ export function placePieces(
     const bend = joint ? (bends[joint.id] ?? 0) : 0;
     const bent = joint && bend !== 0 ? turn(piece, joint, bend) : null;
     const carries = bent?.carries;
-    const own = {
-      own: bent ? follow(above, bent.own) : above,
-      ...(carries && { carries: (at: Place) => follow(above, carries(at)) }),
-    };
-    placed.set(piece.id, own);
-    return own;
-  };
-  for (const piece of doc.pieces) if (piece.viewId === viewId) place(piece, 0);
-  return new Map([...placed].map(([id, { own }]) => [id, own]));
+    const lies = bent ? follow(above, bent.own) : above;
+    placed.push({ own: lies, ...(carries && { carries: (at: Place) => follow(above, carries(at)) }) });
+    own.set(piece.id, lies);
+  }
+  return own;
 }
+
+/** A piece as it hangs: from which one, by its place in the list, and what turns it. */
+interface Hanging {
+  piece: PieceRow;
+  joint: JointRow | undefined;
+  parentAt: number | null;
+  handles: readonly HandleRow[];
+}
+
+/** A view's pieces, each after what it hangs from. */
+const hangings = oncePerDoc((doc, { id: viewId }: ViewRow): readonly Hanging[] => {
+  const order: Hanging[] = [];
+  const places = new Map<PieceId, number | null>();
+  const hang = (piece: PieceRow): number | null => {
+    const known = places.get(piece.id);
+    if (known !== undefined) return known;
+    // In a ring, which no edit makes, the first one asked for hangs from nothing.
+    places.set(piece.id, null);
+    const parent = parentPiece(doc, piece);
+    const parentAt = parent && hang(parent);
+    const joint = doc.joints.find(({ childId }) => childId === piece.id);
+    const place = order.push({ piece, joint, parentAt, handles: handlesAbove(doc, piece) }) - 1;
+    places.set(piece.id, place);
+    return place;
+  };
+  for (const piece of doc.pieces) if (piece.viewId === viewId) hang(piece);
+  return order;
+});
 
 const middleOf = ({ x, y, width, height }: Rect): Place => ({ x: x + width / 2, y: y + height / 2 });
 

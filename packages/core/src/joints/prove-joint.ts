@@ -1,9 +1,7 @@
 import { composePiece } from '../document/compose-piece.js';
-import { deriveKey, drawnKey, placeOf } from '../document/keys.js';
 import { inFrontOf } from '../document/family.js';
-import type { CharacterDoc, JointRow, PieceId, SheetsOf } from '../document/rows.js';
+import type { CharacterDoc, JointRow } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import { stepsOfJoint } from './assemble-joint.js';
 import type { BendMeasure } from './bend-rig.js';
 import { bareInDisc } from './disc-paint.js';
 import { rigOfJoint, switchingAngles } from './rig-of-joint.js';
@@ -56,25 +54,4 @@ function discBare(doc: CharacterDoc, joint: JointRow, { pieces, design }: ViewAr
     return image ? bareInDisc(image, disc, front === role, design) : 0;
   });
   return Math.max(...lacking);
-}
-
-/** The pieces that a joint's proof looks at. */
-export function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
-  return [...new Set(stepsOfJoint(doc, joint).map(({ piece }) => piece.id))];
-}
-
-/** The key of a joint's proof: its disc, the angles it is swept through, and whatever is drawn near enough to be seen. */
-export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
-  const { x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper } = joint;
-  const switches = switchingAngles(doc, joint);
-  return deriveKey('proof 10', [
-    [x, y, radius, lineWidth, lineColour, fillColour, outlineOn, looseness, foldsOut, reach, taper],
-    [sweptRange(joint), joint.discOn, joint.rounded, joint.kind, inFrontOf(doc, joint)],
-    stepsOfJoint(doc, joint).map(({ role, sheet, piece }) => [
-      ...[role, sheet, drawnKey(piece, sheets)],
-      // What may come into view: it is part of what is drawn, and tells itself apart.
-      [piece.own, piece.extra, piece.beneath].map(placeOf),
-    ]),
-    ...switches.map(({ angle, order }) => [angle, order]),
-  ]);
 }

@@ -5,7 +5,8 @@ import { createPlaced, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { opaqueWord } from '../raster/words.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { INK, drawLimb } from '../testing/limbs.js';
-import { proofKey, proveJoint } from './prove-joint.js';
+import { proofKey } from './proof-measure.js';
+import { proveJoint } from './prove-joint.js';
 import { rigOfJoint, switchingAngles } from './rig-of-joint.js';
 
 const { doc: rest, art: drawn } = jointedLimb(drawLimb({ width: 60, angle: 0, line: 5 }));

@@ -45,6 +45,11 @@ export function intersectRects(a: Rect, b: Rect): Rect {
   return width > 0 && height > 0 ? { x, y, width, height } : { x, y, width: 0, height: 0 };
 }
 
+/** Have two rectangles any of the canvas in common? */
+export function rectsMeet(a: Rect, b: Rect): boolean {
+  return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+}
+
 /** The smallest rectangle that holds both. */
 export function uniteRects(a: Rect, b: Rect): Rect {
   const x = Math.min(a.x, b.x);

@@ -1,10 +1,12 @@
 import { counted } from '../counted.js';
 import { drawSteps, jointLabel } from '../document/family.js';
-import { deriveKey, drawnKey, placeOf } from '../document/keys.js';
+import { deriveKey, drawnKey, isDrawnIn, placeOf } from '../document/keys.js';
 import type { CharacterDoc, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
+import { outsetRect, uniteRects, type Rect } from '../raster/bitmap.js';
 import { bareUnder } from './bare-under.js';
+import { drawnInstead } from './drawn-instead.js';
 import type { ViewArt } from '../document/view-art.js';
 import { endsApart, jointMeasureCount, jointMeasures, type EndProof } from './same-end.js';
 import { unlinkedOf } from './set-rules.js';
@@ -31,14 +33,21 @@ function setsIn(doc: CharacterDoc, viewId: ViewId): SwapSetRow[] {
   return doc.swapSets.filter((set) => pieceOfSet(doc, set, viewId));
 }
 
-/** What bare places under a set's drawings depend on: everything that is drawn, and the drawings. */
+/** What bare places under a set's drawings depend on: all that is drawn where its piece is, and the drawings. */
 function bareKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, set: SwapSetRow): string {
-  return deriveKey('bare under drawings 3', [
+  const own = pieceOfSet(doc, set, viewId);
+  if (!own) return deriveKey('bare under drawings 4', null);
+  const { overlap, under, clean, line } = sheets[own.id] ?? {};
+  const rects = [own.face, overlap, under, clean, line].filter((sheet) => sheet !== null && sheet !== undefined);
+  const room = outsetRect(rects.reduce<Rect>(uniteRects, own.face), 1);
+  const steps = drawSteps(doc, viewId).filter(({ piece }) => isDrawnIn(piece, sheets, room));
+  return deriveKey('bare under drawings 4', [
     viewById(doc, viewId).designBlob,
-    drawSteps(doc, viewId).map(({ piece, sheet }) => [drawnKey(piece, sheets), sheet, piece.partId === set.partId]),
+    steps.map(({ piece, sheet }) => [drawnKey(piece, sheets), sheet, piece.id === own.id]),
     drawingsOf(doc, set).map(({ id }) => {
       const row = inView(doc, id, viewId);
-      return row && [placeOf(row.picture), doc.drawings.find((one) => one.id === id)?.hides];
+      const gone = drawnInstead(doc, viewId, [id]);
+      return row && [placeOf(row.picture), steps.map(({ piece }) => gone.has(piece.id))];
     }),
   ]);
 }

@@ -1,11 +1,11 @@
-import { jointLabel } from '../document/family.js';
 import { deriveKey, placeOf } from '../document/keys.js';
 import type { SwapKind } from '../document/row-types.js';
 import type { CharacterDoc, DrawingId, JointRow, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import type { Measure } from '../document/view-check.js';
 import { pieceImages, type PieceImage, type ViewArt } from '../document/view-art.js';
 import { wholeDiscLimit } from '../joints/disc-paint.js';
-import { isCleanThroughout, piecesOfProof, proofKey, proveJoint, type BendProof } from '../joints/prove-joint.js';
+import { proofMeasure } from '../joints/proof-measure.js';
+import { isCleanThroughout, proveJoint, type BendProof } from '../joints/prove-joint.js';
 import { composeWithLine, mergeSheets } from '../document/compose-piece.js';
 import { createPlaced, cropPlaced, intersectRects, uniteRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
@@ -38,14 +38,12 @@ export function jointMeasures(
 ): Measure<EndProof>[] {
   const joint = provenJoint(doc, set, viewId);
   if (!joint) return [];
-  const key = proofKey(doc, joint, sheets);
-  const what = `Sweep of ${jointLabel(doc, joint)}`;
-  const pieces = piecesOfProof(doc, joint);
+  const own = proofMeasure(doc, joint, sheets);
   return [
-    { key, what, pieces, measure: (art) => proveJoint(doc, joint, art) },
+    own,
     ...swappedIn(doc, set, viewId).map(({ id, placed, name }) => ({
-      key: deriveKey('proof with drawing 4', [key, placed]),
-      what: `${what} with ${name}`,
+      key: deriveKey('proof with drawing 4', [own.key, placed]),
+      what: `${own.what} with ${name}`,
       measure: (art: ViewArt): EndProof => {
         const picture = art.drawings?.get(id);
         const sheets = art.pieces.get(joint.childId);

@@ -37,7 +37,7 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
   measures(doc, viewId, sheets) {
     return [
       {
-        key: deriveKey('motions 3', [...movesOf(doc, viewId, sheets), posesIn(doc)]),
+        key: deriveKey('motions 4', [...movesOf(doc, viewId, sheets), posesIn(doc)]),
         what: 'What motions show',
         measure(art) {
           const frames = tellingFrames(doc, viewId);

@@ -45,7 +45,7 @@ export function motionFaultsKey(
   { fps, amount, late = true, says = [] }: MotionOptions,
 ): string {
   const own = rowOfMotion(doc, key);
-  return deriveKey('motion faults 6', [
+  return deriveKey('motion faults 7', [
     ...movesOf(doc, viewId, sheets),
     key === 'poses' || own ? posesIn(doc) : [],
     [own?.name ?? key, fps, amount, late, says.map(({ frames }) => frames)],
@@ -116,7 +116,7 @@ export function seenInMotion(
     return frames.flatMap((standing, frame): MotionPlace[] => {
       const { turns, angles } = standing;
       if (turns.length === 0) return [];
-      const isSeen = seenAt(doc, viewId, turns, index, art, standing);
+      const isSeen = seenAt(doc, viewId, turns, index, art, soft ? null : unpainted, standing);
       const angle = angles.get(id) ?? 0;
       const bentTo = soft && angle !== 0 ? ({ x, y }: Place) => apply(carriedAlong(soft, angle, { x, y }), x, y) : null;
       const isWide = (at: Place) =>

@@ -80,10 +80,11 @@ function swingOf(doc: CharacterDoc, joint: JointRow, roots: readonly Placement[]
     const drive = { re: pace * pace * (turn.re + shifts[k].re), im: pace * pace * (turn.im + shifts[k].im) };
     return divided(drive, { re: own * own - pace * pace, im: 2 * DAMPED * own * pace });
   });
+  const round = roundOf(count);
   return Array.from({ length: count }, (_, frame) =>
     swing.reduce((sum, { re, im }, k) => {
-      const at = (2 * Math.PI * k * frame) / count;
-      return sum + re * Math.cos(at) - im * Math.sin(at);
+      const at = round[(k * frame) % count];
+      return sum + re * at.re - im * at.im;
     }, 0),
   );
 }
@@ -96,14 +97,23 @@ interface Complex {
 /** The discrete Fourier transform of a round of values, over their count. */
 function harmonics(values: readonly number[]): Complex[] {
   const count = values.length;
+  const round = roundOf(count);
   return values.map((_, k) => {
     let [re, im] = [0, 0];
-    for (const [frame, value] of values.entries()) {
-      const at = (2 * Math.PI * k * frame) / count;
-      re += value * Math.cos(at);
-      im -= value * Math.sin(at);
+    for (let frame = 0; frame < count; frame++) {
+      const at = round[(k * frame) % count];
+      re += values[frame] * at.re;
+      im -= values[frame] * at.im;
     }
     return { re: re / count, im: im / count };
+  });
+}
+
+/** A full turn in so many equal steps. */
+function roundOf(count: number): Complex[] {
+  return Array.from({ length: count }, (_, step) => {
+    const at = (2 * Math.PI * step) / count;
+    return { re: Math.cos(at), im: Math.sin(at) };
   });
 }
 

@@ -3,12 +3,12 @@ import { drawOrder, movedBy } from '../document/family.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import { orderAtPose } from '../document/order-at-pose.js';
-import { AT_REST, placePieces, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, boxesOverlap, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
-import type { PlacedBitmap } from '../raster/bitmap.js';
+import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
 import { INSIDE, type PlacedMask } from '../raster/mask.js';
 import { cellsUnder, setOf, shareAny, type CellsUnder, type CoverSet } from './cells-under.js';
-import { RingCover, isCovered, type Cells } from './ring-cover.js';
+import { RingCover, type Cells } from './ring-cover.js';
 
 /** A joint turned to an angle, degrees. */
 export interface Turn {
@@ -145,12 +145,12 @@ export function comingIntoView(
     // Where one of them moves all alike, the other alone has shown what there is.
     if (turned.length < 2) continue;
     const still = setOf(later, (at) => turned.every(({ moves }) => moves[index + 1 + at] === moves[index]));
-    for (const turns of endsOf(pair)) hidden.take(turns, still, seenAt(doc, viewId, turns, index, art), true);
+    for (const turns of endsOf(pair)) hidden.take(turns, still, seenAt(doc, viewId, turns, index, art, within), true);
   }
   // Where the order changes by pose, what lies over the piece is other than at rest.
   for (const turns of otherwiseOrdered(doc, viewId)) {
     if (hidden.isShown) break;
-    hidden.take(turns, staysOver(doc, viewId, turns, index), seenAt(doc, viewId, turns, index, art), true);
+    hidden.take(turns, staysOver(doc, viewId, turns, index), seenAt(doc, viewId, turns, index, art, within), true);
   }
   return hidden.intoView();
 }
@@ -215,11 +215,18 @@ class Hidden {
   }
 }
 
+/** Where pieces lie, and the pictures of those that are bent. */
+interface Standing {
+  placed: ReadonlyMap<PieceId, Placement>;
+  bent: ReadonlyMap<PieceId, PlacedBitmap>;
+}
+
 /**
  * With joints turned: is a place of a piece's own canvas, px, free of all that is drawn later?
  * @param index the piece's place in the draw order
  * @param art pictures of all that may be drawn after it
- * @param standing where pieces lie, and the pictures of those that are bent; all are rigid where not given
+ * @param asked cells that hold the places it is asked for, or lie beside them; anywhere where not given
+ * @param standing how the pieces stand; all are rigid where not given
  */
 export function seenAt(
   doc: CharacterDoc,
@@ -227,7 +234,8 @@ export function seenAt(
   turns: readonly Turn[],
   index: number,
   art: ViewArt,
-  standing?: { placed: ReadonlyMap<PieceId, Placement>; bent: ReadonlyMap<PieceId, PlacedBitmap> },
+  asked: Cells | null,
+  standing?: Standing,
 ): (x: number, y: number) => boolean {
   const bends = Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle]));
   const placed = standing?.placed ?? placePieces(doc, viewId, bends);
@@ -237,17 +245,50 @@ export function seenAt(
   };
   const { id } = drawOrder(doc, viewId)[index];
   const order = orderAtPose(doc, viewId, bends).map((piece) => piece.id);
-  const own = matrixOf(placed.get(id));
-  // A place x' of the canvas is one of a cover's own at the inverse of its turn: of a turn, that is its transpose.
-  const later = order
-    .slice(order.indexOf(id) + 1)
-    .map((other) => ({ cover: [coverOf(other)], ...matrixOf(placed.get(other)) }));
+  const own = placed.get(id) ?? AT_REST;
+  const room = asked && placedBox(pxOf(asked, BESIDE), own);
+  const later = order.slice(order.indexOf(id) + 1).flatMap((other) => {
+    const cover = coverOf(other);
+    const placement = placed.get(other) ?? AT_REST;
+    if (room && boxesOverlap(room, placedBox(pxOf(cover), placement)) === 0) return [];
+    return [{ cover, ...intoCells(cover, own, placement) }];
+  });
   return (x, y) => {
-    const px = own.cos * x - own.sin * y + own.tx;
-    const py = own.sin * x + own.cos * y + own.ty;
-    for (const { cover, cos, sin, tx, ty } of later)
-      if (isCovered(cover, cos * (px - tx) + sin * (py - ty), -sin * (px - tx) + cos * (py - ty))) return false;
+    for (const { cover, cos, sin, left, top } of later) {
+      const column = Math.floor(cos * x - sin * y + left);
+      const row = Math.floor(sin * x + cos * y + top);
+      if (column < 0 || row < 0 || column >= cover.width || row >= cover.height) continue;
+      if (cover.data[row * cover.width + column] > 0) return false;
+    }
     return true;
+  };
+}
+
+/** Cells about a place that count as beside it. */
+const BESIDE = 2;
+
+/** The rectangle of some cells, px, and so many cells more on each side. */
+function pxOf({ x, y, width, height, size }: Cells, more = 0): Rect {
+  return {
+    x: (x - more) * size,
+    y: (y - more) * size,
+    width: (width + 2 * more) * size,
+    height: (height + 2 * more) * size,
+  };
+}
+
+/**
+ * From a place of one piece's own canvas, px, to the columns and rows of another's cells: turned as the one lies, and back as
+ * the other does; of a turn, that is its transpose.
+ */
+function intoCells({ x, y, size }: Cells, from: Placement, to: Placement) {
+  const [one, other] = [matrixOf(from), matrixOf(to)];
+  const [dx, dy] = [one.tx - other.tx, one.ty - other.ty];
+  return {
+    cos: (other.cos * one.cos + other.sin * one.sin) / size,
+    sin: (other.cos * one.sin - other.sin * one.cos) / size,
+    left: (other.cos * dx + other.sin * dy) / size - x,
+    top: (other.cos * dy - other.sin * dx) / size - y,
   };
 }
 
@@ -265,7 +306,7 @@ function staysOver(doc: CharacterDoc, viewId: ViewId, turns: readonly Turn[], in
   });
 }
 
-function matrixOf({ angle, tx, ty }: Placement = AT_REST): { cos: number; sin: number; tx: number; ty: number } {
+function matrixOf({ angle, tx, ty }: Placement): { cos: number; sin: number; tx: number; ty: number } {
   const rad = (angle * Math.PI) / 180;
   return { cos: Math.cos(rad), sin: Math.sin(rad), tx, ty };
 }

@@ -65,7 +65,7 @@ export function bareOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, intoView
   const area = areaOf(bare, intoView.shows);
   if (area === 0) return null;
   const index = drawOrder(doc, viewId).findIndex(({ id }) => id === intoView.pieceId);
-  const { turns, first } = mostAt(doc, intoView, bare, (all) => seenAt(doc, viewId, all, index, art));
+  const { turns, first } = mostAt(doc, intoView, bare, (all) => seenAt(doc, viewId, all, index, art, intoView.shows));
   return { pieceId: intoView.pieceId, area, turns, first, place: midst(bare) };
 }
 

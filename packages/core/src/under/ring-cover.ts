@@ -1,3 +1,4 @@
+import { uniteRects } from '../raster/bitmap.js';
 import type { PlacedMask } from '../raster/mask.js';
 
 /** A mask of cells, each a square of the canvas: its place, width and height count cells from the canvas's top left. */
@@ -15,7 +16,10 @@ const TURN = 2 * Math.PI;
  * range, for covers that turn about the pivot. Rings are looked at when they are first asked for.
  */
 export class RingCover {
-  private readonly rings = new Map<number, Uint32Array>();
+  private readonly rings: (Uint32Array | undefined)[] = [];
+  private readonly size: number;
+  /** All that covers, in one. */
+  private all: Cells | null = null;
 
   /**
    * @param covers masks of one canvas, above 0 where one covers
@@ -25,16 +29,19 @@ export class RingCover {
     private readonly covers: readonly Cells[],
     private readonly x: number,
     private readonly y: number,
-  ) {}
+  ) {
+    this.size = covers[0]?.size ?? 1;
+  }
 
   /**
    * Is a place free of cover somewhere between two angles, degrees, as seen from the pivot?
    * @param px, py the place, px; it lies at an angle of its own, from which the two are counted
    */
   isFree(px: number, py: number, from: number, to: number): boolean {
-    const [dx, dy] = [px - this.x, py - this.y];
-    const size = this.covers[0]?.size ?? 1;
-    const ring = this.ringAt(Math.round(Math.hypot(dx, dy) / size), size);
+    const dx = px - this.x;
+    const dy = py - this.y;
+    const cells = Math.round(Math.sqrt(dx * dx + dy * dy) / this.size);
+    const ring = this.rings[cells] ?? this.ringAt(cells);
     const count = ring.length - 1;
     if (count < 1) return false;
     const at = (Math.atan2(dy, dx) / TURN) * count;
@@ -47,21 +54,41 @@ export class RingCover {
   }
 
   /** How many samples of a ring, from the first on, are free: running sums. */
-  private ringAt(cells: number, size: number): Uint32Array {
-    const known = this.rings.get(cells);
-    if (known) return known;
+  private ringAt(cells: number): Uint32Array {
     const count = Math.max(8, Math.ceil(TURN * cells * DENSE));
     const free = new Uint32Array(count + 1);
-    const radius = cells * size;
+    const { x, y, width, height, data } = (this.all ??= together(this.covers));
+    const left = this.x / this.size - x;
+    const top = this.y / this.size - y;
+    // From one sample to the next by a turn, which is quicker than to ask for each one's sine.
+    const [cos, sin] = [Math.cos(TURN / count), Math.sin(TURN / count)];
+    let [dx, dy] = [cells, 0];
     for (let k = 0; k < count; k++) {
-      const angle = (k / count) * TURN;
-      const px = this.x + radius * Math.cos(angle);
-      const py = this.y + radius * Math.sin(angle);
-      free[k + 1] = free[k] + (isCovered(this.covers, px, py) ? 0 : 1);
+      const column = Math.floor(left + dx);
+      const row = Math.floor(top + dy);
+      const isIn = column >= 0 && row >= 0 && column < width && row < height;
+      free[k + 1] = free[k] + (isIn && data[row * width + column] > 0 ? 0 : 1);
+      const along = cos * dx - sin * dy;
+      dy = sin * dx + cos * dy;
+      dx = along;
     }
-    this.rings.set(cells, free);
+    this.rings[cells] = free;
     return free;
   }
+}
+
+/** Masks of one canvas in one. */
+function together(covers: readonly Cells[]): Cells {
+  const rect = covers.map(({ x, y, width, height }) => ({ x, y, width, height }));
+  const room = rect.length > 0 ? rect.reduce(uniteRects) : { x: 0, y: 0, width: 0, height: 0 };
+  const all = { ...room, size: covers[0]?.size ?? 1, data: new Uint8Array(room.width * room.height) };
+  for (const { x, y, width, height, data } of covers)
+    for (let row = 0; row < height; row++) {
+      const to = (y + row - room.y) * room.width + x - room.x;
+      for (let column = 0, from = row * width; column < width; column++, from++)
+        if (data[from] > 0) all.data[to + column] = 255;
+    }
+  return all;
 }
 
 /** Does one of some masks cover a place, px? */
