@@ -302,13 +302,7 @@ export { piecesAround, reachOf } from './joints/piece-reach.js';
 export { chainJoints, fitAllJoints, fitByHand, placeFitted, type MadeJoints } from './joints/place-fitted.js';
 export { bareInDisc, daylightInDisc } from './joints/disc-paint.js';
 export { apply, isAtRest, placePieces, unapply, type Gaze, type Placement } from './joints/place-pieces.js';
-export {
-  isCleanThroughout,
-  proveJoint,
-  sweptRange,
-  type BendProof,
-  type JointProof,
-} from './joints/prove-joint.js';
+export { isCleanThroughout, proveJoint, sweptRange, type BendProof, type JointProof } from './joints/prove-joint.js';
 export { proofKey } from './joints/proof-measure.js';
 export { sweepMeasures } from './joints/checks.js';
 

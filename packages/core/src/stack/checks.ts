@@ -100,7 +100,7 @@ function jumpKey(doc: CharacterDoc, change: OrderChangeRow, sheets: SheetsOf): s
     [...movedIds, atId].map((moved) => at.get(moved)),
   ]);
   const { width, height } = viewById(doc, change.viewId);
-  return deriveKey('order jumps 1', [order.map((piece) => drawnKey(piece, sheets)), turns, changes, width, height]);
+  return deriveKey('order jumps 2', [order.map((piece) => drawnKey(piece, sheets)), turns, changes, width, height]);
 }
 
 /** What Stack checks. */

@@ -10,12 +10,21 @@ import type {
   OrderChangeId,
   OrderChangeRow,
   PieceId,
+  PieceRow,
 } from '../document/rows.js';
 import type { OrderPlace } from '../document/row-types.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { jointById } from '../joints/joint-edits.js';
-import { AT_REST, placePieces, placedBox, unapplying, type Box } from '../joints/place-pieces.js';
+import {
+  AT_REST,
+  boxesOverlap,
+  placePieces,
+  placedBox,
+  unapply,
+  type Box,
+  type Placement,
+} from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE } from '../raster/mask.js';
 
@@ -192,61 +201,66 @@ function jumpAt(
   const placed = placePieces(doc, viewId, bends);
   const others = doc.orderChanges.filter(({ id }) => id !== change.id);
   const holding = { ...change, low: angle, high: angle };
-  const draws = [
+  const [changed, usual] = [
     { ...doc, orderChanges: [...others, holding] },
     { ...doc, orderChanges: others },
-  ].map((of) =>
-    orderAtPose(of, viewId, bends)
-      .reverse()
-      .flatMap(({ id }) => {
-        const image = images.get(id);
-        if (!image) return [];
-        const at = placed.get(id) ?? AT_REST;
-        return [{ image, box: placedBox(image, at), atRest: unapplying(at), isMoved: movedIds.includes(id) }];
-      }),
-  );
-  const { width, height } = art.design;
-  const step = Math.max(1, Math.ceil(Math.max(width, height) / FINE));
-  const moved = draws[0].filter(({ isMoved }) => isMoved);
+  ].map((of) => orderAtPose(of, viewId, bends).reverse());
+  const drawn = (pieces: readonly PieceRow[]) =>
+    pieces.flatMap(({ id }) => {
+      const image = images.get(id);
+      return image ? [drawnAt(image, placed.get(id) ?? AT_REST)] : [];
+    });
+  // What lies in front of all that changes places hides it; what lies behind shows the same in both.
+  const first = changed.findIndex(({ id }, at) => id !== usual[at].id);
+  const last = changed.findLastIndex(({ id }, at) => id !== usual[at].id);
+  if (first < 0) return 0;
+  const moved = drawn(changed.filter(({ id }) => movedIds.includes(id)));
   const from = (side: 'left' | 'top') => Math.max(0, Math.floor(Math.min(...moved.map(({ box }) => box[side]))));
   const [right, bottom] = (['right', 'bottom'] as const).map((side) => Math.max(...moved.map(({ box }) => box[side])));
+  const room = { left: from('left'), top: from('top'), right, bottom };
+  const near = (pieces: readonly PieceRow[]) => drawn(pieces).filter(({ box }) => boxesOverlap(box, room) > 0);
+  const inFront = near(changed.slice(0, first));
+  const [one, other] = [changed, usual].map((order) => near(order.slice(first, last + 1)));
+  const { width, height } = art.design;
+  const step = Math.max(1, Math.ceil(Math.max(width, height) / FINE));
   let count = 0;
-  for (let y = from('top'); y < Math.min(bottom, height); y += step)
-    for (let x = from('left'); x < Math.min(right, width); x += step) {
-      const isUnderMoved = moved.some((one) => wordAt(one, x, y) !== 0);
-      if (isUnderMoved && differ(topAt(draws[0], x, y), topAt(draws[1], x, y))) count++;
+  for (let y = room.top; y < Math.min(bottom, height); y += step)
+    for (let x = room.left; x < Math.min(right, width); x += step) {
+      if (topAt(moved, x, y) === 0 || topAt(inFront, x, y) !== 0) continue;
+      if (differ(topAt(one, x, y), topAt(other, x, y))) count++;
     }
   return count * step * step;
 }
 
-/** A picture as it lies turned. */
+/** A picture as it lies turned: where, and by what its columns and rows follow from a place. */
 interface Drawn {
   image: PlacedBitmap;
   /** The box in which it lies. */
   box: Box;
-  /** Which point of it lies at a place. */
-  atRest: (x: number, y: number) => { x: number; y: number };
+  cos: number;
+  sin: number;
+  left: number;
+  top: number;
+}
+
+function drawnAt(image: PlacedBitmap, placement: Placement): Drawn {
+  const rad = (placement.angle * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  const { x, y } = unapply(placement, 0.5, 0.5);
+  return { image, box: placedBox(image, placement), cos, sin, left: x - image.x, top: y - image.y };
 }
 
 /** The paint that shows at a place, RGB packed above 0; 0 for none. @param drawn front to back */
-function topAt(drawn: readonly Drawn[], x: number, y: number): number {
-  for (const one of drawn) {
-    const word = wordAt(one, x, y);
-    if (word !== 0) return word;
+function topAt(drawn: readonly Drawn[], px: number, py: number): number {
+  for (const { image, cos, sin, left, top } of drawn) {
+    const column = Math.floor(cos * px + sin * py + left);
+    const row = Math.floor(cos * py - sin * px + top);
+    if (column < 0 || row < 0 || column >= image.width || row >= image.height) continue;
+    const i = (row * image.width + column) * 4;
+    const { data } = image;
+    if (data[i + 3] > INSIDE) return 0x1000000 + data[i] * 0x10000 + data[i + 1] * 0x100 + data[i + 2];
   }
   return 0;
-}
-
-/** A picture's paint at a place, RGB packed above 0; 0 where it has none. */
-function wordAt({ image, box, atRest }: Drawn, px: number, py: number): number {
-  if (px < box.left - 1 || px > box.right || py < box.top - 1 || py > box.bottom) return 0;
-  const { data, x, y, width, height } = image;
-  const own = atRest(px + 0.5, py + 0.5);
-  const [column, row] = [Math.floor(own.x) - x, Math.floor(own.y) - y];
-  if (column < 0 || row < 0 || column >= width || row >= height) return 0;
-  const i = (row * width + column) * 4;
-  if (data[i + 3] <= INSIDE) return 0;
-  return 0x1000000 + data[i] * 0x10000 + data[i + 1] * 0x100 + data[i + 2];
 }
 
 function differ(a: number, b: number): boolean {

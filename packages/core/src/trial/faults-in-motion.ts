@@ -107,12 +107,8 @@ export function seenInMotion(
     tell?.(index / order.length);
     const unpainted = unpaintedOf(doc, viewId, art, index);
     if (!unpainted) return [];
-    const places = placesOf(unpainted);
-    if (places.length < RIM) return [];
-    const stride = Math.ceil(places.length / LOOKS);
-    const looks = places.filter((_, at) => at % stride === 0);
-    const inner = placesOf(withoutRim(unpainted));
-    const innerLooks = inner.filter((_, at) => at % Math.ceil(inner.length / LOOKS) === 0);
+    const { looks, innerLooks, stride } = looksIn(unpainted);
+    if (innerLooks.length === 0) return [];
     return frames.flatMap((standing, frame): MotionPlace[] => {
       const { turns, angles } = standing;
       if (turns.length === 0) return [];
@@ -132,6 +128,27 @@ export function seenInMotion(
   });
   return { bare, folds };
 }
+
+/** Places of some cells that are looked at, one of so many; and those of them, apart, that have cells on all sides. */
+interface Looks {
+  looks: Place[];
+  innerLooks: Place[];
+  stride: number;
+}
+
+function looksIn(unpainted: Cells): Looks {
+  const known = looksOf.get(unpainted);
+  if (known) return known;
+  const [places, inner] = [placesOf(unpainted), placesOf(withoutRim(unpainted))];
+  const strideOf = (all: readonly Place[]) => Math.ceil(all.length / LOOKS);
+  const some = (all: readonly Place[]) => all.filter((_, at) => at % strideOf(all) === 0);
+  const found = { looks: some(places), innerLooks: some(inner), stride: strideOf(places) };
+  looksOf.set(unpainted, found);
+  return found;
+}
+
+/** Cells are never changed once they are made, and found again while a piece's shape and paint are the same. */
+const looksOf = new WeakMap<Cells, Looks>();
 
 /** A place and those beside it, in cells. */
 const CROSS = [

@@ -8,7 +8,7 @@ import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
 import { INSIDE, type PlacedMask } from '../raster/mask.js';
 import { cellsUnder, setOf, shareAny, type CellsUnder, type CoverSet } from './cells-under.js';
-import { RingCover, type Cells } from './ring-cover.js';
+import { ringsAbout, type Cells } from './ring-cover.js';
 
 /** A joint turned to an angle, degrees. */
 export interface Turn {
@@ -129,7 +129,7 @@ export function comingIntoView(
     if (hidden.isShown) break;
     const isTurned = moves[index];
     const [low, high] = sweptRange(joint);
-    const cover = new RingCover(
+    const cover = ringsAbout(
       later.filter((_, at) => moves[index + 1 + at] !== isTurned),
       joint.x,
       joint.y,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { RingCover, isCovered, type Cells } from './ring-cover.js';
+import { RingCover, isCovered, ringsAbout, type Cells } from './ring-cover.js';
 
 const SIZE = 60;
 
@@ -80,4 +80,23 @@ test('cells cover their own square and nothing beyond the picture', () => {
   expect(on.filter(([x, y]) => isCovered([placed], x, y))).toEqual(
     on.filter(([x, y]) => x >= 15 && x < 18 && y >= 6 && y < 9),
   );
+});
+
+test('rings are found again only about the same pivot, and for the same covers', () => {
+  const [wide, narrow] = [8, 3].map((half) => cellsWhere((x, y) => x > 10 && Math.abs(y - 30) < half));
+  const asked = fc.record({
+    cover: fc.constantFrom(wide, narrow),
+    x: fc.constantFrom(10, 14),
+    y: fc.constantFrom(30, 33),
+  });
+  const place = fc.record({ x: fc.integer({ min: 0, max: 59 }), y: fc.integer({ min: 0, max: 59 }) });
+  fc.assert(
+    fc.property(fc.array(fc.tuple(asked, place), { maxLength: 50 }), (questions) => {
+      for (const [{ cover, x, y }, at] of questions) {
+        const fresh = new RingCover([cover], x, y);
+        expect(ringsAbout([cover], x, y).isFree(at.x, at.y, -20, 20)).toBe(fresh.isFree(at.x, at.y, -20, 20));
+      }
+    }),
+  );
+  expect(ringsAbout([wide], 10, 30)).toBe(ringsAbout([wide], 10, 30));
 });

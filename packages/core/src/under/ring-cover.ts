@@ -9,6 +9,8 @@ export interface Cells extends PlacedMask {
 
 /** More samples of a ring than cells along it, so that no cell on it is passed over. */
 const DENSE = 1.25;
+/** Samples of one ring, at most: a canvas is looked at in cells, so that its own rings have far fewer. */
+const MOST = 65_000;
 const TURN = 2 * Math.PI;
 
 /**
@@ -16,7 +18,9 @@ const TURN = 2 * Math.PI;
  * range, for covers that turn about the pivot. Rings are looked at when they are first asked for.
  */
 export class RingCover {
-  private readonly rings: (Uint32Array | undefined)[] = [];
+  /** How many samples of rings have been taken. */
+  samples = 0;
+  private readonly rings: (Uint16Array | undefined)[] = [];
   private readonly size: number;
   /** All that covers, in one. */
   private all: Cells | null = null;
@@ -26,9 +30,9 @@ export class RingCover {
    * @param x, y the pivot, px
    */
   constructor(
-    private readonly covers: readonly Cells[],
-    private readonly x: number,
-    private readonly y: number,
+    readonly covers: readonly Cells[],
+    readonly x: number,
+    readonly y: number,
   ) {
     this.size = covers[0]?.size ?? 1;
   }
@@ -54,9 +58,9 @@ export class RingCover {
   }
 
   /** How many samples of a ring, from the first on, are free: running sums. */
-  private ringAt(cells: number): Uint32Array {
-    const count = Math.max(8, Math.ceil(TURN * cells * DENSE));
-    const free = new Uint32Array(count + 1);
+  private ringAt(cells: number): Uint16Array {
+    const count = Math.min(MOST, Math.max(8, Math.ceil(TURN * cells * DENSE)));
+    const free = new Uint16Array(count + 1);
     const { x, y, width, height, data } = (this.all ??= together(this.covers));
     const left = this.x / this.size - x;
     const top = this.y / this.size - y;
@@ -73,8 +77,32 @@ export class RingCover {
       dx = along;
     }
     this.rings[cells] = free;
+    this.samples += count;
     return free;
   }
+}
+
+/** Rings that were looked at last, the latest first: the pieces of a view mostly ask about the same covers and pivots. */
+const looked: RingCover[] = [];
+/** So many of them, and of their samples, are kept at most. */
+const KEPT = 32;
+const KEPT_SAMPLES = 8_000_000;
+
+/** The rings about a pivot as some covers lie on them, found again where they were asked for not long ago. */
+export function ringsAbout(covers: readonly Cells[], x: number, y: number): RingCover {
+  const isSame = (one: RingCover) =>
+    one.x === x &&
+    one.y === y &&
+    one.covers.length === covers.length &&
+    one.covers.every((cover, at) => cover === covers[at]);
+  const known = looked.find(isSame);
+  if (known) looked.splice(looked.indexOf(known), 1);
+  const rings = known ?? new RingCover(covers, x, y);
+  looked.unshift(rings);
+  let samples = 0;
+  const kept = looked.findIndex((one, at) => at > 0 && (at >= KEPT || (samples += one.samples) > KEPT_SAMPLES));
+  if (kept > 0) looked.length = kept;
+  return rings;
 }
 
 /** Masks of one canvas in one. */
