@@ -56,8 +56,13 @@ export function hidesPlace(
   return hides(owner, data[(y * width + x) * 4 + 3], index);
 }
 
-/** @param alpha the design's */
-function hides(owner: number, alpha: number, index: number): boolean {
+/**
+ * Does a pixel's owner hide the design's opaque paint from a piece?
+ * @param owner its place in the draw order, counted from 1
+ * @param alpha the design's
+ * @param index the piece's place, counted from 0
+ */
+export function hides(owner: number, alpha: number, index: number): boolean {
   return owner > index + 1 && alpha === 255;
 }
 

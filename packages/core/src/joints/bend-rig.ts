@@ -290,15 +290,23 @@ export function prepareBend(assembly: Assembly): BendRig {
   return { measure, corner, daylight };
 }
 
-/** Whole-pixel steps up to `reach` px away, nearest first, x, y pairs. */
+/** Whole-pixel steps up to `reach` px away, nearest first, x, y pairs; those of the reaches asked for last are kept. */
 function spiral(reach: number): Int32Array {
+  const known = spirals.get(reach);
+  if (known) return known;
   const steps: [x: number, y: number, far: number][] = [];
   const whole = Math.floor(reach);
   for (let y = -whole; y <= whole; y++)
     for (let x = -whole; x <= whole; x++) if (x * x + y * y <= reach * reach) steps.push([x, y, x * x + y * y]);
   steps.sort((a, b) => a[2] - b[2]);
-  return Int32Array.from(steps.flatMap(([x, y]) => [x, y]));
+  const found = Int32Array.from(steps.flatMap(([x, y]) => [x, y]));
+  if (spirals.size >= SPIRALS) spirals.clear();
+  spirals.set(reach, found);
+  return found;
 }
+
+const SPIRALS = 16;
+const spirals = new Map<number, Int32Array>();
 
 /** A disc may be narrower than its limb by this share before the limb's own width counts. */
 const NARROWER = 1.1;

@@ -1,6 +1,6 @@
 import { handlesAbove, parentPiece } from '../document/family.js';
 import { oncePerDoc } from '../document/keys.js';
-import type { CharacterDoc, HandleRow, JointRow, PieceId, PieceRow, ViewRow } from '../document/rows.js';
+import type { CharacterDoc, HandleRow, JointRow, PieceId, PieceRow, ViewId, ViewRow } from '../document/rows.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import type { Rect } from '../raster/bitmap.js';
@@ -34,41 +34,68 @@ export type PieceTurn = (piece: PieceRow, joint: JointRow, angle: number) => Pla
 
 const rigidly: PieceTurn = (_piece, { x, y }, angle) => ({ own: turnAbout(x, y, angle) });
 
+/** How a character stands. */
+export interface Stand {
+  /** Degrees, by joint or handle. */
+  bends: Readonly<Record<string, number>>;
+  /** px by which the whole character is moved; not at all where not given. */
+  shift?: Place;
+  /** How a piece is bent; rigid where not given. */
+  turn?: PieceTurn;
+  /** Where pupils look; at rest where not given. */
+  gaze?: Gaze;
+}
+
 /**
  * Where each piece of a view sits when joints are bent and handles are turned: it turns about its own pivot and follows what
  * it hangs from.
  * @param bends degrees, by joint or handle
- * @param shift px by which the whole character is moved
- * @param turn how a piece is bent; rigid where not given
- * @param gaze where pupils look; at rest where not given
  */
 export function placePieces(
   doc: CharacterDoc,
-  viewId: string,
-  bends: Readonly<Record<string, number>>,
-  shift: Place = { x: 0, y: 0 },
-  turn: PieceTurn = rigidly,
-  gaze: Gaze = {},
-): Map<string, Placement> {
-  const standing = { ...AT_REST, tx: shift.x, ty: shift.y };
+  viewId: ViewId,
+  bends: Stand['bends'],
+  stand: Omit<Stand, 'bends'> = {},
+): Map<PieceId, Placement> {
   const placed: Placed[] = [];
-  const own = new Map<string, Placement>();
-  for (const { piece, joint, parentAt, handles } of hangings(doc, viewById(doc, viewId))) {
-    const below = parentAt === null ? null : placed[parentAt];
-    const carried = handles.reduceRight(
-      (outer, { id, x, y }) => (bends[id] ? follow(outer, turnAbout(x, y, bends[id])) : outer),
-      below ? (below.carries?.(joint ?? middleOf(piece.face)) ?? below.own) : standing,
-    );
-    const looks = gaze[piece.id];
-    const above = looks ? follow(carried, { ...AT_REST, tx: looks.x, ty: looks.y }) : carried;
-    const bend = joint ? (bends[joint.id] ?? 0) : 0;
-    const bent = joint && bend !== 0 ? turn(piece, joint, bend) : null;
-    const carries = bent?.carries;
-    const lies = bent ? follow(above, bent.own) : above;
-    placed.push({ own: lies, ...(carries && { carries: (at: Place) => follow(above, carries(at)) }) });
-    own.set(piece.id, lies);
+  const own = new Map<PieceId, Placement>();
+  for (const hanging of hangings(doc, viewById(doc, viewId))) {
+    const lies = placedAs(hanging, hanging.parentAt === null ? null : placed[hanging.parentAt], { ...stand, bends });
+    placed.push(lies);
+    own.set(hanging.piece.id, lies.own);
   }
   return own;
+}
+
+/** Where one piece of a view sits (see `placePieces`); only what it hangs from is looked at. */
+export function placePiece(doc: CharacterDoc, piece: PieceRow, stand: Stand): Placement {
+  const all = hangings(doc, viewById(doc, piece.viewId));
+  const above: Hanging[] = [];
+  for (
+    let at = all.find((one) => one.piece.id === piece.id);
+    at;
+    at = at.parentAt === null ? undefined : all[at.parentAt]
+  )
+    above.push(at);
+  return above.reduceRight<Placed | null>((below, hanging) => placedAs(hanging, below, stand), null)?.own ?? AT_REST;
+}
+
+/** @param below how what it hangs from sits; null for nothing */
+function placedAs({ piece, joint, handles }: Hanging, below: Placed | null, stand: Stand): Placed {
+  const { bends, shift, turn = rigidly, gaze } = stand;
+  const carried = handles.reduceRight(
+    (outer, { id, x, y }) => (bends[id] ? follow(outer, turnAbout(x, y, bends[id])) : outer),
+    below
+      ? (below.carries?.(joint ?? middleOf(piece.face)) ?? below.own)
+      : { ...AT_REST, ...(shift && { tx: shift.x, ty: shift.y }) },
+  );
+  const looks = gaze?.[piece.id];
+  const above = looks ? follow(carried, { ...AT_REST, tx: looks.x, ty: looks.y }) : carried;
+  const bend = joint ? (bends[joint.id] ?? 0) : 0;
+  const bent = joint && bend !== 0 ? turn(piece, joint, bend) : null;
+  const carries = bent?.carries;
+  const own = bent ? follow(above, bent.own) : above;
+  return carries ? { own, carries: (at) => follow(above, carries(at)) } : { own };
 }
 
 /** A piece as it hangs: from which one, by its place in the list, and what turns it. */

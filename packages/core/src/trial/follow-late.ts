@@ -4,7 +4,7 @@ import type { CharacterDoc, JointRow, ViewId } from '../document/rows.js';
 import { viewById } from '../document/view-edits.js';
 import { apply, type Placement } from '../joints/place-pieces.js';
 import { within } from './limbs.js';
-import { placeSoftly } from './place-softly.js';
+import { placeOneSoftly } from './place-softly.js';
 import { bendsOf, poseOf, type Pose } from './pose.js';
 
 /** Groups of parts that hang loosely: what they hang from moves, and they follow. Soft parts do so as well. */
@@ -44,9 +44,8 @@ export function followLate(doc: CharacterDoc, viewId: ViewId, poses: readonly Po
   for (const joint of looseJoints(doc, viewId)) {
     const { partId } = pieceById(doc, joint.childId);
     if (now.length < 3 || now.some(({ angles }) => angles[partId])) continue;
-    const placed = now.map((pose) => placeSoftly(doc, viewId, bendsOf(doc, viewId, pose), pose.root));
-    const roots = placed.map((all) => all.get(joint.parentId)).filter((one) => one !== undefined);
-    if (roots.length < now.length) continue;
+    const parent = pieceById(doc, joint.parentId);
+    const roots = now.map((pose) => placeOneSoftly(doc, parent, bendsOf(doc, viewId, pose), pose.root));
     const swing = swingOf(doc, joint, roots, fps);
     if (swing.every((angle) => Math.abs(angle) < 0.05)) continue;
     now = now.map((pose, frame) => {

@@ -1,6 +1,14 @@
-import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
+import type { CharacterDoc, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
-import { AT_REST, placePieces, turnAbout, type Gaze, type PieceTurn, type Placement } from '../joints/place-pieces.js';
+import {
+  AT_REST,
+  placePiece,
+  placePieces,
+  turnAbout,
+  type Gaze,
+  type PieceTurn,
+  type Placement,
+} from '../joints/place-pieces.js';
 import { carriedAlong } from './soft-line.js';
 
 const softly: PieceTurn = ({ soft }, { x, y }, angle) =>
@@ -17,7 +25,17 @@ export function placeSoftly(
   shift?: Place,
   gaze?: Gaze,
 ): Map<PieceId, Placement> {
-  return placePieces(doc, viewId, bends, shift, softly, gaze);
+  return placePieces(doc, viewId, bends, { shift, turn: softly, gaze });
+}
+
+/** `placeSoftly` of one piece alone. */
+export function placeOneSoftly(
+  doc: CharacterDoc,
+  piece: PieceRow,
+  bends: Readonly<Record<string, number>>,
+  shift?: Place,
+): Placement {
+  return placePiece(doc, piece, { bends, shift, turn: softly });
 }
 
 /** By soft piece of a view, the degrees that its tip is turned by; those that are at rest are left out. */

@@ -8,7 +8,7 @@ import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
 import { INSIDE, type PlacedMask } from '../raster/mask.js';
 import { cellsUnder, setOf, shareAny, type CellsUnder, type CoverSet } from './cells-under.js';
-import { ringsAbout, type Cells } from './ring-cover.js';
+import { ringsAbout, type Cells, type RingCover } from './ring-cover.js';
 
 /** A joint turned to an angle, degrees. */
 export interface Turn {
@@ -129,15 +129,15 @@ export function comingIntoView(
     if (hidden.isShown) break;
     const isTurned = moves[index];
     const [low, high] = sweptRange(joint);
-    const cover = ringsAbout(
-      later.filter((_, at) => moves[index + 1 + at] !== isTurned),
-      joint.x,
-      joint.y,
-    );
+    const covers = later.filter(({ width }, at) => width > 0 && moves[index + 1 + at] !== isTurned);
+    let rings: RingCover | null = null;
     const [from, to] = isTurned ? [low, high] : [-high, -low];
     // What moves as the piece does hides the same of it at any angle.
     const still = setOf(later, (at) => moves[index + 1 + at] === isTurned);
-    hidden.take([{ jointId: joint.id, angle: 0 }], still, (x, y) => cover.isFree(x, y, from, to));
+    hidden.take([{ jointId: joint.id, angle: 0 }], still, (x, y) => {
+      rings ??= ringsAbout(covers, joint.x, joint.y);
+      return rings.isFree(x, y, from, to);
+    });
   }
   for (const pair of pairsThatMeet(doc, viewId)) {
     if (hidden.isShown) break;

@@ -11,6 +11,8 @@ export interface Cells extends PlacedMask {
 const DENSE = 1.25;
 /** Samples of one ring, at most: a canvas is looked at in cells, so that its own rings have far fewer. */
 const MOST = 65_000;
+/** Samples before all covers are put together in one. */
+const FEW = 10_000;
 const TURN = 2 * Math.PI;
 
 /**
@@ -19,11 +21,11 @@ const TURN = 2 * Math.PI;
  */
 export class RingCover {
   /** How many samples of rings have been taken. */
-  samples = 0;
+  private samples = 0;
   private readonly rings: (Uint16Array | undefined)[] = [];
   private readonly size: number;
-  /** All that covers, in one. */
-  private all: Cells | null = null;
+  /** All that covers, in one, once many samples are asked for. */
+  private all: readonly Cells[] | null = null;
 
   /**
    * @param covers masks of one canvas, above 0 where one covers
@@ -35,6 +37,11 @@ export class RingCover {
     readonly y: number,
   ) {
     this.size = covers[0]?.size ?? 1;
+  }
+
+  /** What it holds, about. */
+  get bytes(): number {
+    return 2 * this.samples + (this.all?.[0].data.length ?? 0);
   }
 
   /**
@@ -61,17 +68,16 @@ export class RingCover {
   private ringAt(cells: number): Uint16Array {
     const count = Math.min(MOST, Math.max(8, Math.ceil(TURN * cells * DENSE)));
     const free = new Uint16Array(count + 1);
-    const { x, y, width, height, data } = (this.all ??= together(this.covers));
-    const left = this.x / this.size - x;
-    const top = this.y / this.size - y;
+    // For a ring or two it would take longer to put the covers together than to ask each.
+    if (this.samples > FEW) this.all ??= [together(this.covers)];
+    const covers = this.all ?? this.covers;
+    const left = this.x / this.size;
+    const top = this.y / this.size;
     // From one sample to the next by a turn, which is quicker than to ask for each one's sine.
     const [cos, sin] = [Math.cos(TURN / count), Math.sin(TURN / count)];
     let [dx, dy] = [cells, 0];
     for (let k = 0; k < count; k++) {
-      const column = Math.floor(left + dx);
-      const row = Math.floor(top + dy);
-      const isIn = column >= 0 && row >= 0 && column < width && row < height;
-      free[k + 1] = free[k] + (isIn && data[row * width + column] > 0 ? 0 : 1);
+      free[k + 1] = free[k] + (coversCell(covers, Math.floor(left + dx), Math.floor(top + dy)) ? 0 : 1);
       const along = cos * dx - sin * dy;
       dy = sin * dx + cos * dy;
       dx = along;
@@ -84,9 +90,9 @@ export class RingCover {
 
 /** Rings that were looked at last, the latest first: the pieces of a view mostly ask about the same covers and pivots. */
 const looked: RingCover[] = [];
-/** So many of them, and of their samples, are kept at most. */
-const KEPT = 32;
-const KEPT_SAMPLES = 8_000_000;
+/** So many of them, and bytes of what they hold, are kept at most. */
+const KEPT = 64;
+const KEPT_BYTES = 24_000_000;
 
 /** The rings about a pivot as some covers lie on them, found again where they were asked for not long ago. */
 export function ringsAbout(covers: readonly Cells[], x: number, y: number): RingCover {
@@ -99,8 +105,8 @@ export function ringsAbout(covers: readonly Cells[], x: number, y: number): Ring
   if (known) looked.splice(looked.indexOf(known), 1);
   const rings = known ?? new RingCover(covers, x, y);
   looked.unshift(rings);
-  let samples = 0;
-  const kept = looked.findIndex((one, at) => at > 0 && (at >= KEPT || (samples += one.samples) > KEPT_SAMPLES));
+  let bytes = 0;
+  const kept = looked.findIndex((one, at) => at > 0 && (at >= KEPT || (bytes += one.bytes) > KEPT_BYTES));
   if (kept > 0) looked.length = kept;
   return rings;
 }
@@ -121,10 +127,15 @@ function together(covers: readonly Cells[]): Cells {
 
 /** Does one of some masks cover a place, px? */
 export function isCovered(covers: readonly Cells[], px: number, py: number): boolean {
-  for (const { data, x, y, width, height, size } of covers) {
-    const column = Math.floor(px / size) - x;
-    const row = Math.floor(py / size) - y;
-    if (column >= 0 && row >= 0 && column < width && row < height && data[row * width + column] > 0) return true;
+  const size = covers[0]?.size ?? 1;
+  return coversCell(covers, Math.floor(px / size), Math.floor(py / size));
+}
+
+/** Does one of some masks cover a cell, counted from the canvas's top left? */
+function coversCell(covers: readonly Cells[], column: number, row: number): boolean {
+  for (const { data, x, y, width, height } of covers) {
+    const [across, down] = [column - x, row - y];
+    if (across >= 0 && down >= 0 && across < width && down < height && data[down * width + across] > 0) return true;
   }
   return false;
 }

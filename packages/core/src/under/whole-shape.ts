@@ -1,4 +1,4 @@
-import { hidesAt, type OwnerMap } from '../cut/owners.js';
+import { hides, hidesAt, type OwnerMap } from '../cut/owners.js';
 import type { CarriedContour } from '../document/rows.js';
 import { contactsAt } from '../joints/limb-discs.js';
 import { outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
@@ -133,17 +133,28 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
   const filled = loops.map((loop) => fillLoop(loop, owners)).filter(({ width }) => width > 0);
   const hidden =
     filled.length > 0 ? uniteMasks(filled) : createPlacedMask({ x: face.x, y: face.y, width: 0, height: 0 });
+  keepHiddenMutable(hidden, input, ends);
+  return { hidden, bridges, otherWay, dropped, outlines, ends };
+}
+
+/** Takes out of a mask what nothing in front hides, and what a rounded end leaves to the other piece. */
+function keepHiddenMutable(
+  { x, y, width, height, data }: PlacedMask,
+  { owners, design, index }: Pick<WholeShapeInput, 'owners' | 'design' | 'index'>,
+  ends: readonly RoundEnd[],
+): void {
   // Every pixel of the loops is looked at: by its place in the canvas's own arrays, within which the loops lie.
-  for (let row = 0, i = 0; row < hidden.height; row++) {
-    const y = hidden.y + row;
-    const near = ends.filter(({ y: cy, radius }) => Math.abs(y + 0.5 - cy) <= radius + 1);
-    let at = (y - owners.y) * owners.width + hidden.x - owners.x;
-    for (let column = 0; column < hidden.width; column++, i++, at++) {
-      if (hidden.data[i] === 0) continue;
-      if (!hidesAt(owners, design, index, at) || isRim(near, hidden.x + column + 0.5, y + 0.5)) hidden.data[i] = 0;
+  const [{ owner }, { data: drawn }] = [owners, design];
+  for (let row = 0, i = 0; row < height; row++) {
+    const py = y + row + 0.5;
+    const near = ends.filter(({ y: cy, radius }) => Math.abs(py - cy) <= radius + 1);
+    let at = (y + row - owners.y) * owners.width + x - owners.x;
+    for (let column = 0; column < width; column++, i++, at++) {
+      if (data[i] === 0) continue;
+      if (!hides(owner[at], drawn[at * 4 + 3], index) || (near.length > 0 && isRim(near, x + column + 0.5, py)))
+        data[i] = 0;
     }
   }
-  return { hidden, bridges, otherWay, dropped, outlines, ends };
 }
 
 /** Does all but a little of a face lie within a limb's stretches from its root? */

@@ -64,10 +64,10 @@ export function LightTable({ entry, station }: { entry: StationEntry; station: S
   const placements = useMemo(
     () =>
       !bending
-        ? placePieces(doc, view.id, {}, undefined, undefined, gaze)
+        ? placePieces(doc, view.id, {}, { gaze })
         : softly
           ? placeSoftly(doc, view.id, bends, shift, gaze)
-          : placePieces(doc, view.id, bends, shift),
+          : placePieces(doc, view.id, bends, { shift }),
     [doc, view.id, bends, shift, gaze, bending, softly],
   );
   const bent = useMemo(() => (softly ? softBends(doc, view.id, bends) : NONE_BENT), [doc, view.id, bends, softly]);
