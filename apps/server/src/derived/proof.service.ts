@@ -34,16 +34,18 @@ function dealOut(keys: readonly string[]): string[][] {
 }
 
 /**
- * The keys of some measures in batches for the threads. What looks at the whole view comes first, that of one station
- * mostly together, as it shares what it works out.
+ * The keys of some measures in batches for the threads. The sweeps come first, which take longest one by one; then what looks
+ * at the whole view, that of one station mostly together, as it shares what it works out, the quick ones of the first
+ * stations last: they fill what is left of a thread's time while another ends.
  */
 function batchesOf(measures: readonly Measure<unknown>[]): string[][] {
   const ofViews = new Map<number | undefined, Set<string>>();
   for (const { key, station, pieces } of measures)
     if (!pieces) ofViews.set(station, (ofViews.get(station) ?? new Set()).add(key));
   const ofPieces = new Set(measures.flatMap(({ key, pieces }) => (pieces ? key : [])));
-  const together = [...ofViews.values()].flatMap((keys) => chunks([...keys], TOGETHER_OF_VIEW));
-  return [...together, ...dealOut([...ofPieces])];
+  const stations = [...ofViews].sort(([a = 0], [b = 0]) => b - a);
+  const together = stations.flatMap(([, keys]) => chunks([...keys], TOGETHER_OF_VIEW));
+  return [...dealOut([...ofPieces]), ...together];
 }
 
 /** A list in stretches of a length at most. */

@@ -1,4 +1,12 @@
-import { cropPlaced, outsetRect, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import {
+  cropPlaced,
+  intersectRects,
+  outsetRect,
+  uniteRects,
+  wordsOf,
+  type PlacedBitmap,
+  type Rect,
+} from '../raster/bitmap.js';
 import { colourTest, type Rgb } from '../raster/colour.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
 import { createMask } from '../raster/mask.js';
@@ -41,7 +49,10 @@ export function carryPaint(
   wanted: Uint8Array,
 ): Uint32Array {
   const room = Math.ceil(1.5 * disc.radius + 2 * disc.lineWidth);
-  const source = outsetRect(rect, room);
+  // Beyond the face, and what counts as its edge, there is nothing to carry.
+  const seen = intersectRects(outsetRect(rect, room), outsetRect(face, Math.ceil(MIXED)));
+  const source = seen.width > 0 ? uniteRects(rect, seen) : rect;
+  const [left, top] = [rect.x - source.x, rect.y - source.y];
   const words = wordsOf(cropPlaced(face, source));
   const pure = purePaint(words, source, disc);
   const carried = new Uint32Array(rect.width * rect.height);
@@ -50,7 +61,7 @@ export function carryPaint(
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++) {
       if (wanted[i] === 0) continue;
-      const from = axis && away ? mirrored(away, source, x + room, y + room, axis) : -1;
+      const from = axis && away ? mirrored(away, source, x + left, y + top, axis) : -1;
       if (from >= 0) carried[i] = words[from];
       else isLeft = true;
     }
@@ -64,10 +75,11 @@ function fillLeftMutable(carried: Uint32Array, face: PlacedBitmap, disc: Disc, r
   const source = outsetRect(rect, room);
   const seen = cropPlaced(face, source);
   const pure = purePaint(wordsOf(seen), source, disc);
-  const smooth = inOwnColours(fillSmooth(seen, pure), wordsOf(seen), pure);
+  const smooth = fillSmooth(seen, pure);
+  const own = ownColour(wordsOf(seen), pure);
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++)
-      if (wanted[i] > 0 && carried[i] === 0) carried[i] = smooth[(y + room) * source.width + x + room];
+      if (wanted[i] > 0 && carried[i] === 0) carried[i] = own(smooth[(y + room) * source.width + x + room]);
 }
 
 /** By pixel: 255 where a piece shows paint of its own, free of line and of blends; with less left, with the blends. */
@@ -128,30 +140,35 @@ function mirrored(away: Uint16Array, { width, height }: Rect, x: number, y: numb
 export function flatColours(words: Uint32Array, pure: Uint8Array, most: number): number[] | null {
   const counts = new Map<number, number>();
   let all = 0;
-  for (let i = 0; i < words.length; i++) {
-    if (pure[i] === 0) continue;
-    all++;
-    counts.set(words[i], (counts.get(words[i]) ?? 0) + 1);
+  let from = 0;
+  // Pixels side by side are mostly of one colour: they are counted together.
+  for (let i = 1; i <= words.length; i++) {
+    if (i < words.length && words[i] === words[from] && pure[i] === pure[from]) continue;
+    if (pure[from] > 0) {
+      all += i - from;
+      counts.set(words[from], (counts.get(words[from]) ?? 0) + i - from);
+    }
+    from = i;
   }
   const flat = [...counts].sort((a, b) => b[1] - a[1]).slice(0, most);
   return flat.reduce((sum, [, count]) => sum + count, 0) < FLAT_SHARE * all ? null : flat.map(([colour]) => colour);
 }
 
-/** Flat art goes on in its own colours: each word becomes the nearest of them. What is not flat stays as it is. */
-export function inOwnColours(smooth: Uint32Array, words: Uint32Array, pure: Uint8Array): Uint32Array {
+/** Flat art goes on in its own colours: asked for a word, gives the nearest of them. What is not flat stays as it is. */
+export function ownColour(words: Uint32Array, pure: Uint8Array): (word: number) => number {
   const flat = flatColours(words, pure, FLAT_COLOURS);
-  if (!flat) return smooth;
+  if (!flat) return (word) => word;
   const apart = (a: number, b: number) =>
     ((a & 255) - (b & 255)) ** 2 +
     (((a >>> 8) & 255) - ((b >>> 8) & 255)) ** 2 +
     (((a >>> 16) & 255) - ((b >>> 16) & 255)) ** 2;
   const nearest = new Map<number, number>();
-  return smooth.map((word) => {
+  return (word) => {
     let own = nearest.get(word);
     if (own === undefined) {
       own = flat.reduce((best, colour) => (apart(colour, word) < apart(best, word) ? colour : best), flat[0] ?? 0);
       nearest.set(word, own);
     }
     return own;
-  });
+  };
 }

@@ -1,9 +1,5 @@
-import { createPlaced, outsetRect, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import { connectedRegions, unionCoverage } from '../raster/mask.js';
-import { reachOf } from '../raster/morphology.js';
-
-/** px to the farthest of the eight pixels about one, and a little. */
-const DIAGONAL = 1.5;
+import { createPlaced, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { INSIDE, connectedRegions, unionCoverage } from '../raster/mask.js';
 
 /**
  * Hidden sheets of a piece without the paint that floats free of it: groups of pixels that nowhere touch its face, of
@@ -19,10 +15,10 @@ export function withoutFreePaint(
   const cover = unionCoverage(present, rect);
   const { labels, regions } = connectedRegions(cover, 0);
   const held = new Uint8Array(regions.length + 1);
-  const besideFace = reachOf(unionCoverage([face], outsetRect(rect, 1)), DIAGONAL);
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++)
-      if (labels[i] !== 0 && besideFace[(y + 1) * (rect.width + 2) + x + 1] > 0) held[labels[i]] = 1;
+      // Most of a group touches the face: no more than its first pixel that does is asked for.
+      if (labels[i] !== 0 && held[labels[i]] === 0 && isBeside(face, rect.x + x, rect.y + y)) held[labels[i]] = 1;
   if (regions.every((_, index) => held[index + 1])) return [...sheets];
   return sheets.map((sheet) => {
     if (!sheet) return null;
@@ -38,4 +34,12 @@ export function withoutFreePaint(
       }
     return left > 0 ? kept : null;
   });
+}
+
+/** Has a picture paint at a pixel, or at one of the eight about it? */
+function isBeside({ x, y, width, height, data }: PlacedBitmap, px: number, py: number): boolean {
+  const [left, right] = [Math.max(0, px - 1 - x), Math.min(width - 1, px + 1 - x)];
+  for (let row = Math.max(0, py - 1 - y); row <= Math.min(height - 1, py + 1 - y); row++)
+    for (let column = left; column <= right; column++) if (data[(row * width + column) * 4 + 3] > INSIDE) return true;
+  return false;
 }

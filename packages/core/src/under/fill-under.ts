@@ -1,4 +1,4 @@
-import { flatColours, inOwnColours, purePaint } from '../joints/carry-paint.js';
+import { flatColours, ownColour, purePaint } from '../joints/carry-paint.js';
 import { cropPlaced, createPlaced, outsetRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
@@ -88,7 +88,7 @@ function nearFace(face: PlacedBitmap, region: PlacedMask): PlacedBitmap | null {
 }
 
 function smooth(near: PlacedBitmap, pure: Uint8Array): Uint32Array {
-  return inOwnColours(fillSmooth(near, pure), wordsOf(near), pure);
+  return fillSmooth(near, pure).map(ownColour(wordsOf(near), pure));
 }
 
 /** Draws the outline on the inner side of a contour, as soft inwards as a drawn one. */
