@@ -1,4 +1,5 @@
 import { FACE, FACE_LINE, FAINT_LINE, LINE, isPlain } from './bend-layers.js';
+import type { TurnedSquare } from './turned-square.js';
 
 /** Everything that a bend's square holds, by pixel unless said. */
 export interface BendPixels {
@@ -30,11 +31,41 @@ export interface BendPixels {
   /** Filled in: the pixels of the ideal along its border, each once, and how many they are. */
   border: Int32Array;
   borderLength: number;
-  /** May the paint at a pixel of the square, column and row, come into view at the angle? */
-  mayShow: (x: number, y: number) => boolean;
+  /** How what turns lies at the angle. */
+  turned: TurnedSquare;
   /** The angle at which a pixel was last put down as border, counted from 1. */
   noted: Int32Array;
   angles: number;
+}
+
+/** A face's pixels that are more line than this, of 255, show as such. */
+const SHOWN_LINE = 90;
+
+/** 255 where a layer shows line of the design. */
+export function lineShown(words: Uint32Array): Uint8Array {
+  const line = new Uint8Array(words.length);
+  for (let i = 0; i < words.length; i++) if (((words[i] >>> FACE_LINE) & 255) > SHOWN_LINE) line[i] = 255;
+  return line;
+}
+
+/** Notes, once the rest has been looked at, what sticks out of the ideal there, and what of the limb's round end is there. */
+export function noteRestMutable({ ideal, covered, fromPivot, limbRadius, outAtRest, inDisc }: BendPixels): void {
+  for (let i = 0; i < ideal.length; i++) {
+    if (covered[i] <= 127) continue;
+    if (!ideal[i] && fromPivot[i] > limbRadius + 0.5) outAtRest[i] = 1;
+    // Where the disc is narrower than the limb, the limb's own round end is wanted, as far as it is there at rest.
+    if (fromPivot[i] <= limbRadius - 1) inDisc[i] = 1;
+  }
+}
+
+/** Fills in for good what is the same at every angle. @param quiet above 0 where it is */
+export function settleQuietMutable({ ideal, covered, lines }: BendPixels, quiet: Uint8Array): void {
+  for (let i = 0; i < quiet.length; i++) {
+    if (!quiet[i]) continue;
+    ideal[i] = 1;
+    covered[i] = 255;
+    lines[i] = 0;
+  }
 }
 
 /** Sums over the square at one angle: areas in px, and the sums of the places where daylight shows. */
@@ -50,7 +81,7 @@ export interface BendSums {
 export function lookAtPixels(pixels: BendPixels): BendSums {
   // Locals, so that the loop need not ask again what each array is: it is where a sweep's time goes.
   const { spans, width, parent, base, behind, ahead, inDisc, fromPivot, outAtRest, nearRestLine } = pixels;
-  const { deep, lined, ideal, covered, lines, border, noted, mayShow } = pixels;
+  const { deep, lined, ideal, covered, lines, border, noted, turned } = pixels;
   const now = ++pixels.angles;
   let borderLength = 0;
   const rim = pixels.limbRadius + 0.5;
@@ -91,7 +122,7 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
       if (isPlain(top)) {
         covered[i] = 255;
         lines[i] = 0;
-        if (wanted === 0 && fromPivot[i] > rim && outAtRest[i] === 0 && !mayShow(i - y * width, y)) outside++;
+        if (wanted === 0 && fromPivot[i] > rim && outAtRest[i] === 0 && !turned.mayShow(i - y * width, y)) outside++;
         continue;
       }
       const u = base[i];
@@ -123,7 +154,7 @@ export function lookAtPixels(pixels: BendPixels): BendSums {
         shown > 127.5 &&
         fromPivot[i] > rim &&
         outAtRest[i] === 0 &&
-        !mayShow(i - y * width, y)
+        !turned.mayShow(i - y * width, y)
       )
         outside++;
       if (!lined) continue;

@@ -1,22 +1,15 @@
 import { intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
-import {
-  FACE_LINE,
-  channelsOf,
-  limbLayer,
-  movingLayer,
-  turnLayer,
-  type MovingLayer,
-  type SweepPiece,
-} from './bend-layers.js';
-import { lookAtPixels, type BendPixels } from './bend-pixels.js';
-import { openSpans, quietPixels, type BendSquare } from './bend-spans.js';
+import { channelsOf, limbLayer, movingLayer, turnLayer, type MovingLayer, type SweepPiece } from './bend-layers.js';
+import { lineShown, lookAtPixels, noteRestMutable, settleQuietMutable, type BendPixels } from './bend-pixels.js';
+import { distancesFrom, nearerThan, openSpans, quietPixels, type BendSquare } from './bend-spans.js';
 import { sharpestCorner } from './corner.js';
 import { tornMeasure, type CutPoint } from './cut-border.js';
 import { NOWHERE, type Vector } from './limb-axis.js';
 import type { Disc } from './round-joint.js';
 import { loosenessReach } from './round-joint.js';
+import { TurnedSquare } from './turned-square.js';
 
 /** A joint with the pieces it moves, in draw order. */
 export interface Assembly {
@@ -120,20 +113,10 @@ export function prepareBend(assembly: Assembly): BendRig {
   const innerDisc = disc.radius - 1 - loosenessReach(disc);
   const deep = disc.radius - 1.5 * disc.lineWidth;
   const nearDisc = 1.25 * disc.radius;
-  const fromPivot = new Float32Array(size);
-  const inDisc = new Uint8Array(size);
-  for (let y = 0, i = 0; y < height; y++) {
-    const dy = window.y + y + 0.5 - pivotY;
-    for (let x = 0; x < width; x++, i++) {
-      const dx = window.x + x + 0.5 - pivotX;
-      const d = Math.sqrt(dx * dx + dy * dy);
-      fromPivot[i] = d;
-      if (d <= innerDisc) inDisc[i] = 1;
-    }
-  }
+  const fromPivot = distancesFrom(disc, window);
+  const inDisc = nearerThan(innerDisc, fromPivot);
   const square: BendSquare = { width, height, fromPivot };
   const outAtRest = new Uint8Array(size);
-  const restLine = createMask(width, height);
   const behind = new Uint32Array(size);
   const ahead = new Uint32Array(size);
   const ideal = new Uint8Array(size);
@@ -147,8 +130,8 @@ export function prepareBend(assembly: Assembly): BendRig {
   const farthest = half - 1;
 
   // Line of the design that the rest already shows, a pixel wider: it is not stray.
-  for (let i = 0; i < size; i++) if (((parent[i] >>> FACE_LINE) & 255) > 90) restLine.data[i] = 255;
-  const nearRestLine = reachOf(restLine, 1.5);
+  const nearRestLine = reachOf({ width, height, data: lineShown(parent) }, 1.5);
+  const turned = new TurnedSquare(window, disc, still.mayShow, layers);
 
   const pixels: BendPixels = {
     spans: openSpans(square, farthest),
@@ -171,34 +154,14 @@ export function prepareBend(assembly: Assembly): BendRig {
     borderLength: 0,
     noted: new Int32Array(size),
     angles: 0,
-    mayShow: (x, y) => {
-      if (still.mayShow[y * width + x] !== 0) return true;
-      const from = turnedBack(x, y);
-      return layers.some((layer) => {
-        if (!layer) return false;
-        const { rect } = layer;
-        const [column, row] = [Math.floor(from.x) - rect.x, Math.floor(from.y) - rect.y];
-        const isIn = column >= 0 && row >= 0 && column < rect.width && row < rect.height;
-        return isIn && layer.mayShow[row * rect.width + column] !== 0;
-      });
-    },
+    turned,
   };
 
   // Borders that have no line at rest, a line width wider: 255 in the frame of the parent, and turned back in the child's.
   let bare: Uint8Array | null = null;
-  // The turn of the angle measured last.
-  let [cos, sin] = [1, 0];
-
-  /** Where a pixel of the square comes from at the angle measured last, px. */
-  function turnedBack(x: number, y: number): { x: number; y: number } {
-    const dx = window.x + x + 0.5 - pivotX;
-    const dy = window.y + y + 0.5 - pivotY;
-    return { x: pivotX + cos * dx + sin * dy, y: pivotY - sin * dx + cos * dy };
-  }
 
   function measure(angle: number): BendMeasure {
-    const rad = (angle * Math.PI) / 180;
-    [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+    turned.turnTo(angle);
     turnLayer(layers[0], angle, disc, window, pixels.spans, behind);
     turnLayer(layers[1], angle, disc, window, pixels.spans, ahead);
     const { daylight, sumX, sumY, outside, strayLine } = lookAtPixels(pixels);
@@ -216,13 +179,6 @@ export function prepareBend(assembly: Assembly): BendRig {
   function brokenLine(): number {
     const { border, borderLength } = pixels;
     const noLine = bare;
-    /** Was there no line at this place of the border at rest, seen with what turns? */
-    const isBareTurned = (x: number, y: number): boolean => {
-      if (!noLine) return false;
-      const from = turnedBack(x, y);
-      const [bx, by] = [Math.floor(from.x) - window.x, Math.floor(from.y) - window.y];
-      return bx >= 0 && by >= 0 && bx < width && by < height && noLine[by * width + bx] > 0;
-    };
     let broken = 0;
     for (let k = 0; k < borderLength; k++) {
       const i = border[k];
@@ -230,7 +186,7 @@ export function prepareBend(assembly: Assembly): BendRig {
       if (fromPivot[i] > nearDisc || noLine?.[i]) continue;
       const x = i % width;
       const y = (i - x) / width;
-      if (isBareTurned(x, y) || lineNear(x, y, lineReach)) continue;
+      if ((noLine && turned.isMarkedBack(noLine, x, y)) || lineNear(x, y, lineReach)) continue;
       // Where hidden paint that has come into view goes on beyond, the contour and its line lie farther out.
       if (!isDeep(x, y) || !lineNear(x, y, beyondReach)) broken++;
     }
@@ -271,20 +227,10 @@ export function prepareBend(assembly: Assembly): BendRig {
   }
 
   measure(0);
-  for (let i = 0; i < size; i++) {
-    const out = !ideal[i] && covered[i] > 127 && fromPivot[i] > limbRadius + 0.5;
-    if (out) outAtRest[i] = 1;
-    // Where the disc is narrower than the limb, the limb's own round end is wanted, as far as it is there at rest.
-    if (covered[i] > 127 && fromPivot[i] <= limbRadius - 1) inDisc[i] = 1;
-  }
+  noteRestMutable(pixels);
   if (lined) bare = bareBorder();
   const quiet = quietPixels(square, disc, inDisc, { parent, base, behind: layers[0], ahead: layers[1] });
-  for (let i = 0; i < size; i++) {
-    if (!quiet[i]) continue;
-    ideal[i] = 1;
-    covered[i] = 255;
-    lines[i] = 0;
-  }
+  settleQuietMutable(pixels, quiet);
   pixels.spans = openSpans(square, farthest, quiet);
   const corner = () => sharpestCorner(cover, { x: pivotX - window.x, y: pivotY - window.y }, disc.radius);
   return { measure, corner, daylight };

@@ -1,3 +1,4 @@
+import type { Rect } from '../raster/bitmap.js';
 import { isPlain, layerRings, type MovingLayer } from './bend-layers.js';
 
 /** The square a bend is measured in, its pixels row by row. */
@@ -6,6 +7,26 @@ export interface BendSquare {
   height: number;
   /** By pixel: its middle's distance from the pivot, px. */
   fromPivot: Float32Array;
+}
+
+/** By pixel of a square: its middle's distance from a pivot, px. */
+export function distancesFrom(pivot: { x: number; y: number }, { x, y, width, height }: Rect): Float32Array {
+  const far = new Float32Array(width * height);
+  for (let row = 0, i = 0; row < height; row++) {
+    const dy = y + row + 0.5 - pivot.y;
+    for (let column = 0; column < width; column++, i++) {
+      const dx = x + column + 0.5 - pivot.x;
+      far[i] = Math.sqrt(dx * dx + dy * dy);
+    }
+  }
+  return far;
+}
+
+/** 1 where some distances are at most so many px. */
+export function nearerThan(most: number, distances: Float32Array): Uint8Array {
+  const near = new Uint8Array(distances.length);
+  for (let i = 0; i < distances.length; i++) if (distances[i] <= most) near[i] = 1;
+  return near;
 }
 
 /**

@@ -25,9 +25,15 @@ test('whatever is in front, carries the outline, or is loose: the rest is the de
     fc.property(change, fc.constantFrom('child' as const, 'parent' as const), (values, inFront) => {
       const ordered = applyDiff(start.doc, setInFront(start.doc, 'j', inFront));
       const doc = applyDiff(ordered, changeJoint(ordered, 'j', values));
-      expect(compareAtRest(doc, 'v', withRounding(doc, start.art))).toMatchObject({ differing: 0, largest: 0 });
+      const { differing, largest } = compareAtRest(doc, 'v', withRounding(doc, start.art));
+      expect(differing).toBe(0);
+      // Two half covered pixels may round to one step (handoff.md, rule 1), as at a radius of 13.39 on one side alone.
+      expect(largest).toBeLessThanOrEqual(1);
     }),
-    { numRuns: 25 },
+    {
+      numRuns: 25,
+      examples: [[{ outlineOn: 'front', discOn: 'child', looseness: 0, radius: 13.390518319605876 }, 'child']],
+    },
   );
 });
 

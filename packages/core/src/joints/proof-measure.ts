@@ -32,7 +32,7 @@ function piecesOfProof(doc: CharacterDoc, joint: JointRow): PieceId[] {
 
 /** The key of a joint's proof: its disc, the angles it is swept through, and whatever is drawn near enough to be seen. */
 export function proofKey(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): string {
-  return deriveKey('proof 10', [
+  return deriveKey('proof 11', [
     ...turnsOf(doc, joint),
     stepsOfJoint(doc, joint).map(({ role, sheet, piece }) => [
       ...[role, sheet, drawnKey(piece, sheets)],
