@@ -1,12 +1,13 @@
 import {
   reportView,
-  viewMeasures,
+  viewMeasuresInTurn,
   type CharacterDoc,
   type Measure,
   type ViewId,
   type ViewProof,
 } from '@limber-sheaf/core';
 import { Inject, Injectable } from '@nestjs/common';
+import { setImmediate } from 'node:timers/promises';
 import { Sequelize } from 'sequelize-typescript';
 import { characterOf, readSnapshot } from '../data/document-store.js';
 import type { DerivedOfView } from '../threads/pictures.js';
@@ -71,11 +72,8 @@ export class ProofService {
   /** Makes all checks of a view. */
   async prove(doc: CharacterDoc, viewId: ViewId, { signal, tell }: RunOptions = {}): Promise<ViewProof> {
     const sheets = await this.sheets.ofView(doc, viewId, { signal });
-    const measured = await this.measured(doc, viewId, sheets, viewMeasures(doc, viewId, sheets), {
-      signal,
-      tell,
-      behind: true,
-    });
+    const measures = await viewMeasuresInTurn(doc, viewId, sheets, setImmediate);
+    const measured = await this.measured(doc, viewId, sheets, measures, { signal, tell, behind: true });
     return reportView(doc, viewId, sheets, measured);
   }
 

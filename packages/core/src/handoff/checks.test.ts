@@ -7,7 +7,7 @@ import { planFrom } from '../plan/plan.js';
 import { cutPart, jointedLimb, rawCharacter } from '../testing/jointed.js';
 import { fillLoop } from '../raster/polygon.js';
 import type { Check, CheckId } from '../document/view-check.js';
-import { checkView } from './checks.js';
+import { checkView, viewMeasures, viewMeasuresInTurn } from './checks.js';
 
 const limb = drawLimb({ width: 36, angle: 24, line: 4 });
 const failing = (checks: readonly Check[]): CheckId[] => checks.filter((check) => !check.ok).map((check) => check.id);
@@ -22,6 +22,19 @@ test('a rounded limb holds every check, and tells how far it is while it works',
   expect(told.map(([, what]) => what)).toContain('Sweep of elbow A');
   expect(told.at(-1)?.[1]).toBe('What motions show');
   expect(told.map(([share]) => share)).toEqual(told.map(([share]) => share).sort((a, b) => a - b));
+});
+
+test('what is measured is the same list in turns, with room between them, and known at once the second time', async () => {
+  const { doc } = jointedLimb(limb);
+  const sheets = {};
+  let pauses = 0;
+  const pause = () => Promise.resolve(pauses++);
+  const keys = (await viewMeasuresInTurn(doc, 'v', sheets, pause)).map(({ key }) => key);
+  expect(keys).toEqual(viewMeasures({ ...doc }, 'v', {}).map(({ key }) => key));
+  expect(pauses).toBeGreaterThan(8);
+  const before = pauses;
+  expect((await viewMeasuresInTurn(doc, 'v', sheets, pause)).map(({ key }) => key)).toEqual(keys);
+  expect(pauses).toBe(before);
 });
 
 test('a butt joint fails, and its finding says where, how much, and what would mend it', () => {

@@ -54,15 +54,48 @@ export function viewMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf
   return byCheck(doc, viewId, sheets).flat();
 }
 
+/**
+ * `viewMeasures`, with a pause after each check for whatever else its thread has to do: their keys take a while.
+ * @param pause waited for each time
+ */
+export async function viewMeasuresInTurn(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  sheets: SheetsOf,
+  pause: () => Promise<unknown>,
+): Promise<Measure<unknown>[]> {
+  const known = knownMeasures(doc, viewId, sheets);
+  if (known) return known.flat();
+  const measures: Measure<unknown>[][] = [];
+  for (const one of VIEW_CHECKS) {
+    measures.push(measuresOfCheck(one, doc, viewId, sheets));
+    await pause();
+  }
+  measuresOf.set(doc, { viewId, sheets, measures });
+  return measures.flat();
+}
+
 /** What each check measures. Its keys take a while: they are kept with the document as long as its sheets are the same. */
 function byCheck(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<unknown>[][] {
-  const kept = measuresOf.get(doc);
-  if (kept?.viewId === viewId && kept.sheets === sheets) return kept.measures;
-  const measures = VIEW_CHECKS.map(({ check, station }) =>
-    check.measures(doc, viewId, sheets).map((measure) => ({ ...measure, station })),
-  );
+  const known = knownMeasures(doc, viewId, sheets);
+  if (known) return known;
+  const measures = VIEW_CHECKS.map((one) => measuresOfCheck(one, doc, viewId, sheets));
   measuresOf.set(doc, { viewId, sheets, measures });
   return measures;
+}
+
+function measuresOfCheck(
+  { check, station }: (typeof VIEW_CHECKS)[number],
+  doc: CharacterDoc,
+  viewId: ViewId,
+  sheets: SheetsOf,
+): Measure<unknown>[] {
+  return check.measures(doc, viewId, sheets).map((measure) => ({ ...measure, station }));
+}
+
+function knownMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<unknown>[][] | null {
+  const kept = measuresOf.get(doc);
+  return kept?.viewId === viewId && kept.sheets === sheets ? kept.measures : null;
 }
 
 const measuresOf = new WeakMap<CharacterDoc, { viewId: ViewId; sheets: SheetsOf; measures: Measure<unknown>[][] }>();

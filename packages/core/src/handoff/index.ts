@@ -1,4 +1,4 @@
-export { checkView, reportView, viewMeasures, type ViewProof } from './checks.js';
+export { checkView, reportView, viewMeasures, viewMeasuresInTurn, type ViewProof } from './checks.js';
 export { UNCUT, handleEntries, orderChangeEntries, rigEntry, uncutEntry, type RigEntry } from './rig-entry.js';
 export {
   MOST_ROOM,
