@@ -1,8 +1,8 @@
 import { composePiece } from '../document/compose-piece.js';
 import type { CharacterDoc, DrawingId, PieceId, SwapSetRow, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { cropPlaced, outsetRect } from '../raster/bitmap.js';
-import { INSIDE, connectedRegions, createMask, unionCoverage } from '../raster/mask.js';
+import { cropPlaced, outsetRect, type Rect } from '../raster/bitmap.js';
+import { INSIDE, connectedRegions, createMask, unionCoverage, type Mask } from '../raster/mask.js';
 import type { Place } from '../errors.js';
 import { drawnInstead } from './drawn-instead.js';
 import { defaultOf, drawingsOf, inView, pieceOfSet } from './find-swaps.js';
@@ -50,22 +50,33 @@ export function bareUnder(doc: CharacterDoc, viewId: ViewId, art: ViewArt, set: 
     const picture = row.picture ? art.drawings?.get(row.id) : null;
     if (row.picture && !picture) return [];
     const shown = picture ? cropPlaced(picture, room).data : null;
-    const behind = behindWithout(drawnInstead(doc, viewId, [drawing.id]));
-    const open = createMask(room.width, room.height);
-    for (let at = 0; at < open.data.length; at++)
-      if (behind[at] <= INSIDE && !(shown && shown[4 * at + 3] > INSIDE)) open.data[at] = 255;
-    const { labels } = connectedRegions(open);
-    const outside = new Set<number>();
-    for (let at = 0; at < labels.length; at++) if (wanted[4 * at + 3] <= INSIDE) outside.add(labels[at]);
-    let [area, sumX, sumY] = [0, 0, 0];
-    for (let at = 0; at < labels.length; at++) {
-      if (labels[at] === 0 || outside.has(labels[at])) continue;
-      area++;
-      sumX += at % room.width;
-      sumY += Math.floor(at / room.width);
-    }
-    return area > 0
-      ? [{ drawingId: drawing.id, area, place: { x: room.x + sumX / area, y: room.y + sumY / area } }]
-      : [];
+    const open = openPlaces(behindWithout(drawnInstead(doc, viewId, [drawing.id])), shown, room);
+    const { area, middle } = shutIn(open, wanted);
+    return area > 0 ? [{ drawingId: drawing.id, area, place: { x: room.x + middle.x, y: room.y + middle.y } }] : [];
   });
+}
+
+/** Where nothing is drawn. @param behind how much is covered, by pixel @param shown the drawing's pixels, RGBA; null for a blank one */
+function openPlaces(behind: Uint8Array, shown: Uint8Array | null, { width, height }: Rect): Mask {
+  const open = createMask(width, height);
+  for (let at = 0; at < open.data.length; at++)
+    if (behind[at] <= INSIDE && !(shown && shown[4 * at + 3] > INSIDE)) open.data[at] = 255;
+  return open;
+}
+
+/** Of open places those that reach nowhere to what lies outside the figure: how many, and their middle. @param wanted the design, RGBA */
+function shutIn(open: Mask, wanted: Uint8Array): { area: number; middle: Place } {
+  const { labels, regions } = connectedRegions(open);
+  const isOutside = new Uint8Array(regions.length + 1);
+  for (let at = 0; at < labels.length; at++) if (wanted[4 * at + 3] <= INSIDE) isOutside[labels[at]] = 1;
+  let area = 0;
+  let sumX = 0;
+  let sumY = 0;
+  for (let at = 0; at < labels.length; at++) {
+    if (labels[at] === 0 || isOutside[labels[at]] > 0) continue;
+    area++;
+    sumX += at % open.width;
+    sumY += Math.floor(at / open.width);
+  }
+  return { area, middle: { x: sumX / area, y: sumY / area } };
 }
