@@ -1,7 +1,6 @@
 import { handlesAbove, parentPiece } from '../document/family.js';
-import { oncePerDoc } from '../document/keys.js';
-import type { CharacterDoc, HandleRow, JointRow, PieceId, PieceRow, ViewId, ViewRow } from '../document/rows.js';
-import { viewById } from '../document/view-edits.js';
+import { memoryOfDoc } from '../document/keys.js';
+import type { CharacterDoc, HandleRow, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
 import type { Rect } from '../raster/bitmap.js';
 
@@ -59,17 +58,17 @@ export function placePieces(
 ): Map<PieceId, Placement> {
   const placed: Placed[] = [];
   const own = new Map<PieceId, Placement>();
-  for (const hanging of hangings(doc, viewById(doc, viewId))) {
-    const lies = placedAs(hanging, hanging.parentAt === null ? null : placed[hanging.parentAt], { ...stand, bends });
+  for (const one of hangings(doc, viewId)) {
+    const lies = placedAs(one, one.parentAt === null ? null : placed[one.parentAt], { ...stand, bends });
     placed.push(lies);
-    own.set(hanging.piece.id, lies.own);
+    own.set(one.piece.id, lies.own);
   }
   return own;
 }
 
 /** Where one piece of a view sits (see `placePieces`); only what it hangs from is looked at. */
 export function placePiece(doc: CharacterDoc, piece: PieceRow, stand: Stand): Placement {
-  const all = hangings(doc, viewById(doc, piece.viewId));
+  const all = hangings(doc, piece.viewId);
   const above: Hanging[] = [];
   for (
     let at = all.find((one) => one.piece.id === piece.id);
@@ -107,7 +106,13 @@ interface Hanging {
 }
 
 /** A view's pieces, each after what it hangs from. */
-const hangings = oncePerDoc((doc, { id: viewId }: ViewRow): readonly Hanging[] => {
+function hangings(doc: CharacterDoc, viewId: ViewId): readonly Hanging[] {
+  return knownHangings(doc, viewId, () => hangingIn(doc, viewId));
+}
+
+const knownHangings = memoryOfDoc<readonly Hanging[]>();
+
+function hangingIn(doc: CharacterDoc, viewId: ViewId): readonly Hanging[] {
   const order: Hanging[] = [];
   const places = new Map<PieceId, number | null>();
   const hang = (piece: PieceRow): number | null => {
@@ -124,7 +129,7 @@ const hangings = oncePerDoc((doc, { id: viewId }: ViewRow): readonly Hanging[] =
   };
   for (const piece of doc.pieces) if (piece.viewId === viewId) hang(piece);
   return order;
-});
+}
 
 const middleOf = ({ x, y, width, height }: Rect): Place => ({ x: x + width / 2, y: y + height / 2 });
 
