@@ -11,7 +11,7 @@ export const LINE = 8;
 export const FACE = 16;
 export const FACE_LINE = 24;
 /** px that hidden paint may reach past what shows or may show: a contour's own pixels, and the overlap along a cut. */
-const RIM = 2.5;
+export const RIM = 2.5;
 
 /** One piece as the sweep sees it. */
 export interface SweepPiece {

@@ -1,7 +1,15 @@
-import { intersectRects, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { intersectRects, outsetRect, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
-import { channelsOf, limbLayer, movingLayer, turnLayer, type MovingLayer, type SweepPiece } from './bend-layers.js';
+import {
+  RIM,
+  channelsOf,
+  limbLayer,
+  movingLayer,
+  turnLayer,
+  type MovingLayer,
+  type SweepPiece,
+} from './bend-layers.js';
 import { lineShown, lookAtPixels, noteRestMutable, settleQuietMutable, type BendPixels } from './bend-pixels.js';
 import { distancesFrom, nearerThan, openSpans, quietPixels, type BendSquare } from './bend-spans.js';
 import { sharpestCorner } from './corner.js';
@@ -99,7 +107,8 @@ export function prepareBend(assembly: Assembly): BendRig {
     const far = Math.ceil(half * Math.SQRT2) + 2;
     const around = { x: window.x + half - far, y: window.y + half - far, width: 2 * far + 1, height: 2 * far + 1 };
     const bounds = pieces.map((piece) => uniteRects(piece.image, piece.face ?? piece.image)).reduce(uniteRects);
-    const rect = intersectRects(around, bounds);
+    // The rim of what may come into view lies in it whole, so that how far a piece reaches elsewhere makes no difference.
+    const rect = intersectRects(around, outsetRect(bounds, Math.ceil(RIM)));
     if (rect.width <= 0 || rect.height <= 0) return null;
     return movingLayer(pieces, rect, disc, goesOn(assembly.straight?.child));
   });

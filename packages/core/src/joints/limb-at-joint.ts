@@ -24,37 +24,27 @@ const FARTHEST = 3;
 export function limbAtJoint({ x, y, radius, kind, childId, parentId }: JointRow, art: ViewArt): LimbAtJoint | null {
   const [child, parent] = [childId, parentId].map((id) => art.pieces.get(id)?.face);
   if (kind !== 'hinge' || !child || !parent) return null;
-  const disc = [x, y, radius].join();
+  const places = [x, y, radius, child.x, child.y, parent.x, parent.y].join();
   const known = kept.get(child.data);
-  if (
-    known?.disc === disc &&
-    isSame(known.child, child) &&
-    isSame(known.parent, parent) &&
-    known.design === art.design.data
-  )
+  if (known?.places === places && known.parent.deref() === parent.data && known.design.deref() === art.design.data)
     return known.limb;
+  const disc = { x, y, radius };
   const limb = {
-    straight: {
-      child: straightEnd(child, parent, { x, y, radius }),
-      parent: straightEnd(parent, child, { x, y, radius }),
-    },
-    half: limbHalf([child, parent], { x, y }, FARTHEST * radius),
+    straight: { child: straightEnd(child, parent, disc), parent: straightEnd(parent, child, disc) },
+    half: limbHalf([child, parent], disc, FARTHEST * radius),
     border: cutBorder(child, parent, art.design),
   };
-  kept.set(child.data, { disc, child, parent, design: art.design.data, limb });
+  const [other, design] = [parent, art.design].map(({ data }) => new WeakRef(data));
+  kept.set(child.data, { places, parent: other, design, limb });
   return limb;
 }
 
+/** What was found, and of what: of the pictures no more than what tells whether they are the same, so that they can go. */
 interface Kept {
-  disc: string;
-  child: PlacedBitmap;
-  parent: PlacedBitmap;
-  design: PlacedBitmap['data'];
+  places: string;
+  parent: WeakRef<PlacedBitmap['data']>;
+  design: WeakRef<PlacedBitmap['data']>;
   limb: LimbAtJoint;
 }
 
 const kept = new WeakMap<PlacedBitmap['data'], Kept>();
-
-function isSame(one: PlacedBitmap, other: PlacedBitmap): boolean {
-  return one.data === other.data && one.x === other.x && one.y === other.y;
-}
