@@ -1,5 +1,6 @@
 import { compareBitmaps, composite, type CharacterDoc, type Sweep } from '@limber-sheaf/core';
 import { decodePng, encodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
+import { Client } from 'pg';
 import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
 
 let server: Running;
@@ -108,6 +109,28 @@ test('sweeps are kept under what they were measured of, and a joint that changed
   await ask('PATCH', `/joints/${wrist.id}`, { kind: 'slide' });
   expect((await sweeps()).map(({ jointId }) => jointId)).not.toContain(wrist.id);
   expect((await call<{ code: string }>(server, 'GET', '/views/none/joints/sweeps')).status).toBeGreaterThanOrEqual(400);
+});
+
+test('a joint at the limb’s other end is found again by the paint about it, and not measured anew', async () => {
+  const { view } = await arms();
+  const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
+  const [elbow, wrist] = ['lower', 'hand'].map((part) => jointOf(doc, part, 'A'));
+  const sweepOf = async ({ id }: { id: string }) => {
+    const path = `/views/${view}/joints/sweeps`;
+    const { body } = await call<{ jointId: string; key: string; sweep: Sweep | null }[]>(server, 'GET', path);
+    return body.find(({ jointId }) => jointId === id);
+  };
+  const before = await sweepOf(wrist);
+  // What is known is marked, so that it can be told from what is measured again.
+  const client = new Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  await client.query(`UPDATE derived SET value = value || '{"cleanRange": [-1, 1]}' WHERE value ? 'cleanRange'`);
+  await client.end();
+  await ask('PATCH', `/joints/${elbow.id}`, { radius: elbow.radius - 1 });
+  const after = await sweepOf(wrist);
+  expect(after?.key).not.toBe(before?.key);
+  expect(after?.sweep?.cleanRange).toEqual([-1, 1]);
+  expect((await sweepOf(elbow))?.sweep?.cleanRange).not.toEqual([-1, 1]);
 });
 
 /** Events of a character until one of a kind has come. */
