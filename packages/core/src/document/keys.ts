@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils';
-import { rectsMeet, type Rect } from '../raster/bitmap.js';
+import { rectsMeet, uniteRects, type Rect } from '../raster/bitmap.js';
 import type { CharacterDoc, PieceRow, Row, SheetRef, SheetsOf } from './rows.js';
 
 /**
@@ -21,14 +21,23 @@ export function placeOf(ref: SheetRef | null | undefined): string {
 
 /** How a piece is drawn: the pictures of its face and of what was derived for it. */
 export function drawnAs(piece: PieceRow, sheets: SheetsOf): string[] {
+  return drawnSheets(piece, sheets).map(placeOf);
+}
+
+/** The sheets that a piece is drawn with, in one order; null or undefined for those that it lacks. */
+function drawnSheets(piece: PieceRow, sheets: SheetsOf): (SheetRef | null | undefined)[] {
   const { overlap, under, clean, line } = sheets[piece.id] ?? {};
-  return [piece.face, overlap, under, clean, line].map(placeOf);
+  return [piece.face, overlap, under, clean, line];
+}
+
+/** A rectangle that holds all that a piece is drawn with. */
+export function drawnRect(piece: PieceRow, sheets: SheetsOf): Rect {
+  return drawnSheets(piece, sheets).reduce<Rect>((rect, sheet) => (sheet ? uniteRects(rect, sheet) : rect), piece.face);
 }
 
 /** Is any of what a piece is drawn with within a rectangle? */
 export function isDrawnIn(piece: PieceRow, sheets: SheetsOf, rect: Rect): boolean {
-  const { overlap, under, clean, line } = sheets[piece.id] ?? {};
-  return [piece.face, overlap, under, clean, line].some((sheet) => sheet && rectsMeet(sheet, rect));
+  return drawnSheets(piece, sheets).some((sheet) => sheet && rectsMeet(sheet, rect));
 }
 
 /** How a piece is drawn, as a key: rows and references are never changed, and a long list of pieces has one each. */

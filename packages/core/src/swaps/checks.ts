@@ -1,10 +1,10 @@
 import { counted } from '../counted.js';
 import { drawSteps, jointLabel } from '../document/family.js';
-import { deriveKey, drawnKey, isDrawnIn, placeOf } from '../document/keys.js';
+import { deriveKey, drawnKey, drawnRect, isDrawnIn, placeOf } from '../document/keys.js';
 import type { CharacterDoc, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
 import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
-import { outsetRect, uniteRects, type Rect } from '../raster/bitmap.js';
+import { outsetRect } from '../raster/bitmap.js';
 import { bareUnder } from './bare-under.js';
 import { drawnInstead } from './drawn-instead.js';
 import type { ViewArt } from '../document/view-art.js';
@@ -37,9 +37,7 @@ function setsIn(doc: CharacterDoc, viewId: ViewId): SwapSetRow[] {
 function bareKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, set: SwapSetRow): string {
   const own = pieceOfSet(doc, set, viewId);
   if (!own) return deriveKey('bare under drawings 4', null);
-  const { overlap, under, clean, line } = sheets[own.id] ?? {};
-  const rects = [own.face, overlap, under, clean, line].filter((sheet) => sheet !== null && sheet !== undefined);
-  const room = outsetRect(rects.reduce<Rect>(uniteRects, own.face), 1);
+  const room = outsetRect(drawnRect(own, sheets), 1);
   const steps = drawSteps(doc, viewId).filter(({ piece }) => isDrawnIn(piece, sheets, room));
   return deriveKey('bare under drawings 4', [
     viewById(doc, viewId).designBlob,

@@ -1,5 +1,4 @@
-import { uniteRects } from '../raster/bitmap.js';
-import type { PlacedMask } from '../raster/mask.js';
+import { uniteMasks, type PlacedMask } from '../raster/mask.js';
 
 /** A mask of cells, each a square of the canvas: its place, width and height count cells from the canvas's top left. */
 export interface Cells extends PlacedMask {
@@ -69,7 +68,7 @@ export class RingCover {
     const count = Math.min(MOST, Math.max(8, Math.ceil(TURN * cells * DENSE)));
     const free = new Uint16Array(count + 1);
     // For a ring or two it would take longer to put the covers together than to ask each.
-    if (this.samples > FEW) this.all ??= [together(this.covers)];
+    if (this.samples > FEW && this.covers.length > 0) this.all ??= [{ ...uniteMasks(this.covers), size: this.size }];
     const covers = this.all ?? this.covers;
     const left = this.x / this.size;
     const top = this.y / this.size;
@@ -109,20 +108,6 @@ export function ringsAbout(covers: readonly Cells[], x: number, y: number): Ring
   const kept = looked.findIndex((one, at) => at > 0 && (at >= KEPT || (bytes += one.bytes) > KEPT_BYTES));
   if (kept > 0) looked.length = kept;
   return rings;
-}
-
-/** Masks of one canvas in one. */
-function together(covers: readonly Cells[]): Cells {
-  const rect = covers.map(({ x, y, width, height }) => ({ x, y, width, height }));
-  const room = rect.length > 0 ? rect.reduce(uniteRects) : { x: 0, y: 0, width: 0, height: 0 };
-  const all = { ...room, size: covers[0]?.size ?? 1, data: new Uint8Array(room.width * room.height) };
-  for (const { x, y, width, height, data } of covers)
-    for (let row = 0; row < height; row++) {
-      const to = (y + row - room.y) * room.width + x - room.x;
-      for (let column = 0, from = row * width; column < width; column++, from++)
-        if (data[from] > 0) all.data[to + column] = 255;
-    }
-  return all;
 }
 
 /** Does one of some masks cover a place, px? */
