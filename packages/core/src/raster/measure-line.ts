@@ -61,25 +61,40 @@ export function measureLine(design: PlacedBitmap, mask: PlacedMask, zone: Measur
   const art = cropPlaced(design, window);
   const depth = Math.max(4, Math.min(WIDEST, zone.radius * 0.9));
   const runs = normalRuns(art, local, zone, depth);
-  if (runs.length < 3) return { width: 0, colour: [0, 0, 0], fill: [0, 0, 0], confidence: 0 };
+  if (runs.count < 3) return { width: 0, colour: [0, 0, 0], fill: [0, 0, 0], confidence: 0 };
   const profile = medianProfile(runs);
-  const line = lineIn(profile);
+  const line = lineIn(profile, runs.steps);
   if (!line) {
-    const fill = profile[Math.min(profile.length - 1, Math.round((LEAD + 2) / STEP))].rgb;
-    return { width: 0, colour: fill, fill, confidence: Math.min(1, runs.length / 12) };
+    const fill = profile(Math.min(runs.steps - 1, Math.round((LEAD + 2) / STEP))).rgb;
+    return { width: 0, colour: fill, fill, confidence: Math.min(1, runs.count / 12) };
   }
   const colour = purestColour(runs, line);
-  const widths = runs.map((run) => coverageWidth(run, colour, line.fill, line.end));
+  const widths = coverageWidths(runs, colour, line);
   const width = median(widths);
   const spread = median(widths.map((w) => Math.abs(w - width)));
-  const confidence = Math.max(0, Math.min(1, runs.length / 12)) * Math.max(0, 1 - spread / Math.max(1, width));
+  const confidence = Math.max(0, Math.min(1, runs.count / 12)) * Math.max(0, 1 - spread / Math.max(1, width));
   return { width, colour, fill: line.fill, confidence };
 }
 
+/** Runs side by side; a line has mostly ended long before they do, so that each step of them is sampled when it is asked for. */
+interface Runs {
+  count: number;
+  steps: number;
+  /** Red, green, blue (0 to 255) and coverage (0 to 1) of each run in turn, after so many steps. */
+  at(step: number): Float64Array;
+}
+
+/** What the runs show in the middle after so many steps. */
 interface Sample {
   rgb: Rgb;
   lab: Lab;
   coverage: number;
+}
+
+/** The outline in a profile: the fill's colour, and the step where the line has ended. */
+interface Outline {
+  fill: Rgb;
+  end: number;
 }
 
 /** The contours that are measured along: of specks without number, the longest. */
@@ -87,24 +102,29 @@ function longest<C extends { length: number }>(all: readonly C[]): readonly C[] 
   return all.length <= MOST_CONTOURS ? all : [...all].sort((a, b) => b.length - a.length).slice(0, MOST_CONTOURS);
 }
 
-/** Samples along the inward normals of the contour points in the zone. */
-function normalRuns(art: PlacedBitmap, mask: PlacedMask, zone: MeasureZone, depth: number): Sample[][] {
-  const starts = longest(contours(mask)).flatMap((contour) => normalsOf(contour, mask, zone));
-  const stride = Math.ceil(starts.length / MOST_OF_ALL);
-  const out = new Float64Array(4);
-  return starts
-    .filter((_, at) => at % stride === 0)
-    .map(({ x, y, nx, ny }) => {
-      const run: Sample[] = [];
-      for (let s = -LEAD; s <= depth; s += STEP) {
-        const px = x + nx * s;
-        const py = y + ny * s;
-        sampleBitmap(art, px, py, out);
-        const rgb: Rgb = [out[0], out[1], out[2]];
-        run.push({ rgb, lab: toLab(...rgb), coverage: Math.min(sampleMask(mask, px, py), out[3] || 0) / 255 });
-      }
-      return run;
+/** The runs along the inward normals of the contour points in the zone. */
+function normalRuns(art: PlacedBitmap, mask: PlacedMask, zone: MeasureZone, depth: number): Runs {
+  const all = longest(contours(mask)).flatMap((contour) => normalsOf(contour, mask, zone));
+  const stride = Math.ceil(all.length / MOST_OF_ALL);
+  const starts = all.filter((_, at) => at % stride === 0);
+  const pixel = new Float64Array(4);
+  const sampled: Float64Array[] = [];
+  const sample = (step: number) => {
+    const samples = new Float64Array(starts.length * 4);
+    const far = step * STEP - LEAD;
+    starts.forEach(({ x, y, nx, ny }, run) => {
+      const [px, py] = [x + nx * far, y + ny * far];
+      sampleBitmap(art, px, py, pixel);
+      pixel[3] = Math.min(sampleMask(mask, px, py), pixel[3]) / 255;
+      samples.set(pixel, run * 4);
     });
+    return samples;
+  };
+  return {
+    count: starts.length,
+    steps: Math.floor((depth + LEAD) / STEP) + 1,
+    at: (step) => (sampled[step] ??= sample(step)),
+  };
 }
 
 /** A place of a contour, and the way inwards from it. */
@@ -142,54 +162,70 @@ function normalsOf(contour: Float64Array, mask: PlacedMask, zone: MeasureZone): 
   return normals;
 }
 
-function medianProfile(runs: readonly Sample[][]): Sample[] {
-  return runs[0].map((_, k) => {
-    const solid = runs.filter((run) => run[k].coverage > 0.5);
-    const use = solid.length > 0 ? solid : runs;
-    const rgb: Rgb = [0, 1, 2].map((c) => median(use.map((run) => run[k].rgb[c]))) as unknown as Rgb;
-    return { rgb, lab: toLab(...rgb), coverage: median(runs.map((run) => run[k].coverage)) };
-  });
+/** The middle of all runs after so many steps: of those that are on paint there, or of all. */
+function medianProfile(runs: Runs): (step: number) => Sample {
+  const known: Sample[] = [];
+  const middle = (step: number): Sample => {
+    const samples = runs.at(step);
+    const each = Array.from({ length: runs.count }, (_, run) => run * 4);
+    const solid = each.filter((at) => samples[at + 3] > 0.5);
+    const use = solid.length > 0 ? solid : each;
+    const of = (places: readonly number[], channel: number) => median(places.map((at) => samples[at + channel]));
+    const rgb: Rgb = [of(use, 0), of(use, 1), of(use, 2)];
+    return { rgb, lab: toLab(...rgb), coverage: of(each, 3) };
+  };
+  return (step) => (known[step] ??= middle(step));
 }
 
-/** The outline in a profile: the fill's colour and the index where the line has ended; null for art without one. */
-function lineIn(profile: readonly Sample[]): { fill: Rgb; end: number } | null {
+/** The outline in a profile; null for art without one. */
+function lineIn(profile: (step: number) => Sample, steps: number): Outline | null {
   const rim = Math.round((LEAD + 0.75) / STEP);
   const settle = Math.round(2 / STEP);
-  for (let k = rim + 2; k + settle < profile.length; k++) {
-    const here = profile[k];
+  for (let k = rim + 2; k + settle < steps; k++) {
+    const here = profile(k);
     if (here.coverage < 0.9) continue;
     let steady = true;
-    for (let j = 1; j <= settle && steady; j++) steady = labDistance(here.lab, profile[k + j].lab) < SAME;
+    for (let j = 1; j <= settle && steady; j++) steady = labDistance(here.lab, profile(k + j).lab) < SAME;
     if (!steady) continue;
     let contrast = 0;
     for (let j = rim - 1; j < k; j++)
-      if (profile[j].coverage > 0.5) contrast = Math.max(contrast, labDistance(here.lab, profile[j].lab));
-    if (contrast > 2 * SAME) return { fill: profile[k + settle].rgb, end: k };
+      if (profile(j).coverage > 0.5) contrast = Math.max(contrast, labDistance(here.lab, profile(j).lab));
+    if (contrast > 2 * SAME) return { fill: profile(k + settle).rgb, end: k };
   }
   return null;
 }
 
-/** The line's own colour: the mean of the samples farthest from the fill, so that a thin line's blends do not water it down. */
-function purestColour(runs: readonly Sample[][], line: { fill: Rgb; end: number }): Rgb {
+/** The line's own colour: the middle of the samples farthest from the fill, so that a thin line's blends do not water it down. */
+function purestColour(runs: Runs, line: Outline): Rgb {
   const fill = toLab(...line.fill);
-  const candidates = runs
-    .flatMap((run) => run.slice(0, line.end).filter((sample) => sample.coverage > 0.9))
-    .map((sample) => ({ rgb: sample.rgb, far: labDistance(sample.lab, fill) }))
-    .sort((a, b) => b.far - a.far);
+  const candidates: { rgb: Rgb; far: number }[] = [];
+  for (let run = 0; run < runs.count; run++)
+    for (let step = 0; step < line.end; step++) {
+      const samples = runs.at(step);
+      const at = run * 4;
+      if (samples[at + 3] <= 0.9) continue;
+      const rgb: Rgb = [samples[at], samples[at + 1], samples[at + 2]];
+      candidates.push({ rgb, far: labDistance(toLab(...rgb), fill) });
+    }
+  candidates.sort((a, b) => b.far - a.far);
   const best = candidates.slice(0, Math.max(1, Math.ceil(candidates.length * 0.2)));
-  return [0, 1, 2].map((c) => median(best.map((b) => b.rgb[c]))) as unknown as Rgb;
+  const middle = (channel: number) => median(best.map(({ rgb }) => rgb[channel]));
+  return [middle(0), middle(1), middle(2)];
 }
 
-/** Integral of the line's share along one run, px. */
-function coverageWidth(run: readonly Sample[], colour: Rgb, fill: Rgb, end: number): number {
+/** Integrals of the line's share along each run, px. */
+function coverageWidths(runs: Runs, colour: Rgb, { fill, end }: Outline): number[] {
   const d = [0, 1, 2].map((c) => colour[c] - fill[c]);
   const square = d[0] * d[0] + d[1] * d[1] + d[2] * d[2];
-  let width = 0;
-  for (let k = 0; k <= end; k++) {
-    const { rgb, coverage } = run[k];
-    if (coverage === 0) continue;
-    const share = ((rgb[0] - fill[0]) * d[0] + (rgb[1] - fill[1]) * d[1] + (rgb[2] - fill[2]) * d[2]) / square;
-    width += Math.max(0, Math.min(1, share)) * coverage * STEP;
-  }
-  return width;
+  return Array.from({ length: runs.count }, (_, run) => {
+    let width = 0;
+    for (let step = 0; step <= end; step++) {
+      const samples = runs.at(step);
+      const at = run * 4;
+      const toward = (channel: number) => (samples[at + channel] - fill[channel]) * d[channel];
+      const share = (toward(0) + toward(1) + toward(2)) / square;
+      width += Math.max(0, Math.min(1, share)) * samples[at + 3] * STEP;
+    }
+    return width;
+  });
 }
