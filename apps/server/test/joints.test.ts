@@ -1,4 +1,4 @@
-import { compareBitmaps, composite, type CharacterDoc, type Sweep } from '@limber-sheaf/core';
+import { compareBitmaps, composite, type CharacterDoc, type Sweep, type ViewProof } from '@limber-sheaf/core';
 import { decodePng, encodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
 import { Client } from 'pg';
 import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
@@ -109,6 +109,31 @@ test('sweeps are kept under what they were measured of, and a joint that changed
   await ask('PATCH', `/joints/${wrist.id}`, { kind: 'slide' });
   expect((await sweeps()).map(({ jointId }) => jointId)).not.toContain(wrist.id);
   expect((await call<{ code: string }>(server, 'GET', '/views/none/joints/sweeps')).status).toBeGreaterThanOrEqual(400);
+});
+
+test('what is measured gives way to a hand again and again, and comes to the same in the end', async () => {
+  const [busy, other] = [await arms(), await arms()];
+  const jointed = async () => {
+    await ask('POST', `/views/${busy.view}/joints/fit-all`);
+    const { body } = await call<ViewProof>(server, 'GET', `/views/${busy.view}/checks`);
+    return { checks: body.checks, joints: body.joints.map(({ cleanRange }) => cleanRange) };
+  };
+  // Somebody edits another character meanwhile, without a pause.
+  let measuring = true;
+  const hurry = async () => {
+    while (measuring) {
+      await ask('POST', `/views/${other.view}/joints/fit-all`);
+      await ask('POST', `/characters/${other.id}/undo`);
+    }
+  };
+  const hurried = hurry();
+  const beside = await jointed().finally(() => (measuring = false));
+  await hurried;
+  // The same joints under other names: nothing of them is known.
+  await ask('POST', `/characters/${busy.id}/undo`);
+  const alone = await jointed();
+  expect(alone.joints).toHaveLength(4);
+  expect(beside).toEqual(alone);
 });
 
 test('a joint at the limb’s other end is found again by the paint about it, and not measured anew', async () => {

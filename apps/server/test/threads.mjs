@@ -1,4 +1,5 @@
 // Runs badly behaved tasks through the threads; prints how each ended, and that the threads still work after it.
+import { THREADS } from '../dist/threads/room.js';
 import { taskFile } from '../dist/threads/task.js';
 import { Threads } from '../dist/threads/threads.js';
 
@@ -36,5 +37,12 @@ const order = [];
 const asked = (what, options) => threads.run(tasks, 'patient', 0, options).then(() => order.push(what));
 await Promise.all([...Array.from({ length: 8 }, () => asked('behind', { behind: true })), asked('hand')]);
 const before = order.indexOf('hand');
-console.log(JSON.stringify({ ends, stopped, all, before }));
+// All threads go on with something that gives way: each hand finds one of them.
+const going = Array.from({ length: THREADS }, () => threads.run(tasks, 'givesWay', 0, { behind: true }));
+const hands = Array.from({ length: THREADS }, (_, n) => threads.run(tasks, 'patient', n));
+const gaveWay = await Promise.all([...going, ...hands]).then((ended) => ended.slice(0, THREADS));
+// A hand gives way to nobody, or two of them would wait for each other.
+const ofHand = threads.run(tasks, 'givesWay', 0, { seconds: 1 }).catch((error) => error.code);
+const others = await Promise.all(Array.from({ length: 2 * THREADS }, (_, n) => threads.run(tasks, 'twice', n)));
+console.log(JSON.stringify({ ends, stopped, all, before, gaveWay, others, ofHand: await ofHand }));
 await threads.onModuleDestroy();

@@ -37,4 +37,12 @@ export const wide = task(() => {
   Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 4000);
   return needed.length;
 });
+/** Could go on for 20 s, and looks every 20 ms whether a hand waits for a thread; tells whether one did. */
+export const givesWay = task((_input, _tell, handWaits) => {
+  for (let step = 0; step < 1000; step++) {
+    if (handWaits()) return true;
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 20);
+  }
+  return false;
+});
 export const twice = task((n) => n * 2);

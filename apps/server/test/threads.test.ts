@@ -5,11 +5,16 @@ import { THREADS } from '../src/threads/room.js';
 test('a task that takes too long, too much memory, or breaks, ends alone, and its memory is held against nobody; a client that goes stops its own; the hand goes first', () => {
   const run = spawnSync(process.execPath, [join(__dirname, 'threads.mjs')], { encoding: 'utf8', timeout: 60_000 });
   expect(run.status).toBe(0);
-  const { ends, stopped, all, before } = JSON.parse(run.stdout.trim().split('\n').at(-1) as string) as {
+  const { ends, stopped, all, before, gaveWay, others, ofHand } = JSON.parse(
+    run.stdout.trim().split('\n').at(-1) as string,
+  ) as {
     ends: Record<string, [string, number] | string>;
     stopped: string;
     all: number[];
     before: number;
+    gaveWay: boolean[];
+    others: number[];
+    ofHand: string;
   };
   expect(ends).toEqual({
     endless: ['too-long', 42],
@@ -28,4 +33,7 @@ test('a task that takes too long, too much memory, or breaks, ends alone, and it
   expect(all).toEqual(Array.from({ length: 12 }, (_, n) => n * 2));
   // Only what threads had taken up already when the hand asked goes before it, and what they took up beside it.
   expect(before).toBeLessThan(2 * THREADS);
+  expect(gaveWay).toEqual(gaveWay.map(() => true));
+  expect(others).toEqual(others.map((_, n) => n * 2));
+  expect(ofHand).toBe('too-long');
 }, 60_000);

@@ -18,7 +18,7 @@ import {
 import { findKnown } from '../threads/blobs.js';
 import { memo } from '../threads/memo.js';
 import { keepIfAny, readArt, readArtWithDrawings, sheet, type DerivedOfView } from '../threads/pictures.js';
-import { task } from '../threads/task.js';
+import { task, type HandWaits } from '../threads/task.js';
 
 /** A reference for each piece, all asked for at once: pictures are encoded beside the thread. */
 async function eachPiece<T>(
@@ -125,16 +125,23 @@ function ofRound(given: { round: number; doc: CharacterDoc; derived: DerivedOfVi
   return last;
 }
 
-/** Some of what the checks of a view measure, by key and, where they have one, by close key. */
+/**
+ * Some of what the checks of a view measure, by key and, where they have one, by close key. Where somebody's hand waits for a
+ * thread, no more than the first of it.
+ */
 export const measures = task(
-  async (input: {
-    /** Counts the rounds of measuring: all batches of one look at the same document and sheets. */
-    round: number;
-    doc: CharacterDoc;
-    viewId: ViewId;
-    derived: DerivedOfView;
-    keys: string[];
-  }): Promise<Record<string, unknown>> => {
+  async (
+    input: {
+      /** Counts the rounds of measuring: all batches of one look at the same document and sheets. */
+      round: number;
+      doc: CharacterDoc;
+      viewId: ViewId;
+      derived: DerivedOfView;
+      keys: string[];
+    },
+    _tell: unknown,
+    handWaits: HandWaits,
+  ): Promise<Record<string, unknown>> => {
     const { viewId, keys } = input;
     const { doc, derived } = ofRound(input);
     const all = new Map(viewMeasures(doc, viewId, derived).map((one) => [one.key, one]));
@@ -144,12 +151,12 @@ export const measures = task(
     const art = only ? await readArt(doc, viewId, derived, only) : await readArtWithDrawings(doc, viewId, derived);
     const closely = new Map(wanted.flatMap(({ key, closeKey }) => (closeKey ? [[key, closeKey(art)] as const] : [])));
     const known = closely.size > 0 ? await findKnown([...closely.values()]) : new Map<string, unknown>();
-    return Object.fromEntries(
-      wanted.flatMap(({ key, measure }) => {
-        const close = closely.get(key) ?? key;
-        const value = known.has(close) ? known.get(close) : measure(art);
-        return [key, close].map((under) => [under, value]);
-      }),
-    );
+    const measured: Record<string, unknown> = {};
+    for (const { key, measure } of wanted) {
+      const close = closely.get(key) ?? key;
+      measured[key] = measured[close] = known.has(close) ? known.get(close) : measure(art);
+      if (handWaits()) break;
+    }
+    return measured;
   },
 );

@@ -111,15 +111,21 @@ export class ProofService {
       const round = ++this.rounds;
       const batches = batchesOf(measures.filter(({ key }) => missing.includes(key)));
       const work = batches.map(async (batch) => {
-        const measured = await this.threads.run(
-          tasks,
-          'measures',
-          { round, doc, viewId, derived: sheets, keys: batch },
-          { signal, seconds: LONG, behind },
-        );
-        await this.derived.keep(Object.entries(measured));
-        done += batch.length;
-        tell?.(done / missing.length, measures.find(({ key }) => key === batch[0])?.what ?? '');
+        // A thread that gives way to somebody's hand answers with what it has: the rest is asked for again, behind the hand.
+        for (let left = batch; left.length > 0;) {
+          const measured = await this.threads.run(
+            tasks,
+            'measures',
+            { round, doc, viewId, derived: sheets, keys: left },
+            { signal, seconds: LONG, behind },
+          );
+          await this.derived.keep(Object.entries(measured));
+          const still = left.filter((key) => !(key in measured));
+          if (still.length === left.length) throw new Error(`The view has no measure ${still[0]}.`);
+          done += left.length - still.length;
+          tell?.(done / missing.length, measures.find(({ key }) => key === left[0])?.what ?? '');
+          left = still;
+        }
       });
       batches.forEach((batch, at) => {
         for (const key of batch) {

@@ -12,6 +12,8 @@ export interface Order<I> {
   begun: Int32Array;
   /** Where it tells how far it is, if anybody listens. */
   port?: MessagePort;
+  /** One whole number: how many tasks that somebody's hand waits for stand in the queue. Only what gives way to them is given it. */
+  hands?: Int32Array;
 }
 
 /** How far a task is. */
@@ -24,13 +26,19 @@ export interface Progress {
 /** Tells how far a task is to whoever listens. */
 export type Tell = (share: number, doing: string) => void;
 
+/** Does somebody's hand wait for a thread? What can be gone on with later then answers with what it has. */
+export type HandWaits = () => boolean;
+
 /** Makes of a function what a thread can be asked for. */
-export function task<I, O>(work: (input: I, tell: Tell) => Promise<O> | O): (order: Order<I>) => Promise<Answer<O>> {
-  return async ({ input, begun, port }) => {
+export function task<I, O>(
+  work: (input: I, tell: Tell, handWaits: HandWaits) => Promise<O> | O,
+): (order: Order<I>) => Promise<Answer<O>> {
+  return async ({ input, begun, port, hands }) => {
     Atomics.store(begun, 0, 1);
     const tell: Tell = (share, doing) => port?.postMessage({ share, doing } satisfies Progress);
+    const handWaits = () => hands !== undefined && Atomics.load(hands, 0) > 0;
     try {
-      return { ok: true, value: await work(input, tell) };
+      return { ok: true, value: await work(input, tell, handWaits) };
     } catch (error) {
       if (!(error instanceof LimberError)) throw error;
       const { code, sentence, remedy, place } = error;

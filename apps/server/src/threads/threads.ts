@@ -97,6 +97,8 @@ export class Threads implements OnModuleDestroy {
   private readonly memory = new ShortMemory();
   /** How many tasks that somebody's hand waits for are under way, or about to be tried again. */
   private hands = 0;
+  /** How many of them stand in the queue: what gives way to them looks at it between its steps. */
+  private readonly inQueue = new Int32Array(new SharedArrayBuffer(4));
   private readonly guard = setInterval(() => this.look(), LOOK_MS).unref();
 
   /**
@@ -162,7 +164,8 @@ export class Threads implements OnModuleDestroy {
     channel?.port1.on('message', ({ share, doing }: Progress) => tell?.(share, doing));
     try {
       leave = await this.place(stops, behind ? BEHIND : HAND);
-      const order: Order<TaskInput<T, N>> = { input, begun, port: channel?.port2 };
+      const hands = behind ? this.inQueue : undefined;
+      const order: Order<TaskInput<T, N>> = { input, begun, port: channel?.port2, hands };
       const answer = (await this.pool.run(order, {
         filename: address,
         name,
@@ -199,6 +202,8 @@ export class Threads implements OnModuleDestroy {
   /** Waits for a place at a thread; gives what leaves it again. @throws what the signal was aborted with */
   private async place(signal: AbortSignal, priority: number): Promise<() => void> {
     signal.throwIfAborted();
+    const isHand = priority === HAND;
+    if (isHand) Atomics.add(this.inQueue, 0, 1);
     const taken = this.places.acquire(1, priority);
     const gone = new Promise<never>((_, reject) =>
       signal.addEventListener('abort', () => reject(signal.reason as Error), { once: true }),
@@ -210,6 +215,8 @@ export class Threads implements OnModuleDestroy {
       // Whoever has gone is given its place in its turn all the same, and has no use for it.
       void taken.then(([, leave]) => leave());
       throw error;
+    } finally {
+      if (isHand) Atomics.sub(this.inQueue, 0, 1);
     }
   }
 
