@@ -1,7 +1,8 @@
-import { compareBitmaps, composite, type CharacterDoc, type Sweep, type ViewProof } from '@limber-sheaf/core';
-import { decodePng, encodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
-import { Client } from 'pg';
-import { call, design, end, packageOf, runsOf, startServer, type Running, type State } from './server-under-test';
+import { compareBitmaps, composite } from '@limber-sheaf/core';
+import { decodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
+
+import { call, end, packageOf, startServer, type Running, type State } from './server-under-test';
+import { box, jointOf, pieceOf, twoArms } from './two-arms';
 
 let server: Running;
 let production: string;
@@ -14,148 +15,13 @@ beforeAll(async () => {
 afterAll(() => end(server));
 
 const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
-
-/** Two drawn arms side by side, 60 px wide, from y 20 to 320, with a head in between. */
-function twoArms(): Uint8Array {
-  const [width, height] = [320, 340];
-  const data = new Uint8Array(width * height * 4);
-  for (const left of [20, 240])
-    for (let y = 20; y < 320; y++)
-      for (let x = left; x < left + 60; x++) {
-        const line = x < left + 5 || x >= left + 55 || y < 25 || y >= 315;
-        data.set(line ? [43, 35, 51, 255] : [228, 169, 58, 255], (y * width + x) * 4);
-      }
-  for (let y = 20; y < 90; y++)
-    for (let x = 130; x < 190; x++) data.set(y < 60 ? [236, 182, 150, 255] : [200, 150, 120, 255], (y * width + x) * 4);
-  return encodePng({ width, height, data });
-}
-
-const box = (x: number, y: number, width: number, height: number) => ({
-  x,
-  y,
-  width,
-  height,
-  runs: runsOf([0, width * height]),
-});
-const arm = (part: string, side: string) => ({ group: 'arm', side, part });
-
-/** Upper, lower and hand on both sides, the head with its eyes; nothing jointed. */
-async function arms(): Promise<{ id: string; view: string; doc: CharacterDoc }> {
-  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Arms', twoArms()));
-  const view = doc.views[0].id;
-  const targets = [
-    ['A', 20],
-    ['B', 240],
-  ].flatMap(([side, x]) =>
-    ['upper', 'lower', 'hand'].map((part, i) => ({
-      tokens: arm(part, side as string),
-      mask: box(x as number, 20 + 100 * i, 60, 100),
-    })),
-  );
-  const face = [
-    { tokens: { group: 'head' }, mask: box(130, 20, 60, 70) },
-    { tokens: { group: 'eyes' }, mask: box(140, 40, 40, 10) },
-  ];
-  const state = await ask('POST', `/views/${view}/cut/take`, { targets: [...targets, ...face] });
-  return { id: doc.character.id, view, doc: state.doc };
-}
-
-const pieceOf = (doc: CharacterDoc, part: string, side: string) => {
-  const row = doc.parts.find((p) => p.group === 'arm' && p.part === part && p.side === side);
-  return doc.pieces.find((p) => p.partId === row?.id)?.id ?? '';
-};
-const jointOf = (doc: CharacterDoc, part: string, side: string) => {
-  const joint = doc.joints.find((j) => j.childId === pieceOf(doc, part, side));
-  if (!joint) throw new Error(`no joint of ${part} ${side}`);
-  return joint;
-};
+const arms = () => twoArms(ask, production);
 
 test('fit all takes the plan at its word: what only moves along is left, and said', async () => {
   const { view } = await arms();
   const all = await ask('POST', `/views/${view}/joints/fit-all`);
   expect(all.doc.joints).toHaveLength(4);
   expect(all.notes?.join(' ')).toMatch(/eyes moves with what it hangs from, by the plan/);
-});
-
-test('sweeps are kept under what they were measured of, and a joint that changed is measured anew', async () => {
-  const { view } = await arms();
-  const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
-  const sweeps = async () =>
-    (await call<{ jointId: string; key: string; sweep: Sweep | null }[]>(server, 'GET', `/views/${view}/joints/sweeps`))
-      .body;
-  const before = await sweeps();
-  expect(before.map(({ jointId }) => jointId).sort()).toEqual(doc.joints.map(({ id }) => id).sort());
-  for (const { jointId, sweep } of before) {
-    const joint = doc.joints.find(({ id }) => id === jointId);
-    expect(sweep?.cleanRange).toEqual([joint?.rangeLow, joint?.rangeHigh]);
-    const angles = sweep?.bends.map(({ angle }) => angle) ?? [];
-    expect(angles).toContain(0);
-    expect(angles).toEqual([...angles].sort((a, b) => a - b));
-  }
-  expect(await sweeps()).toEqual(before);
-
-  const wrist = jointOf(doc, 'hand', 'A');
-  await ask('PATCH', `/joints/${wrist.id}`, { rounded: false });
-  const after = await sweeps();
-  const changed = after.filter(({ key }, at) => key !== before[at].key);
-  // The lower arm that it hangs from shows at its elbow too.
-  expect(changed.map(({ jointId }) => jointId)).toContain(wrist.id);
-  expect(changed.length).toBeLessThan(before.length);
-  const butt = after.find(({ jointId }) => jointId === wrist.id)?.sweep;
-  const most = (butt?.cleanRange?.[1] ?? 0) - (butt?.cleanRange?.[0] ?? 0);
-  expect(most).toBeLessThan(wrist.rangeHigh - wrist.rangeLow);
-  expect(Math.max(...(butt?.bends.map(({ daylight }) => daylight) ?? []))).toBeGreaterThan(0);
-
-  await ask('PATCH', `/joints/${wrist.id}`, { kind: 'slide' });
-  expect((await sweeps()).map(({ jointId }) => jointId)).not.toContain(wrist.id);
-  expect((await call<{ code: string }>(server, 'GET', '/views/none/joints/sweeps')).status).toBeGreaterThanOrEqual(400);
-});
-
-test('what is measured gives way to a hand again and again, and comes to the same in the end', async () => {
-  const [busy, other] = [await arms(), await arms()];
-  const jointed = async () => {
-    await ask('POST', `/views/${busy.view}/joints/fit-all`);
-    const { body } = await call<ViewProof>(server, 'GET', `/views/${busy.view}/checks`);
-    return { checks: body.checks, joints: body.joints.map(({ cleanRange }) => cleanRange) };
-  };
-  // Somebody edits another character meanwhile, without a pause.
-  let measuring = true;
-  const hurry = async () => {
-    while (measuring) {
-      await ask('POST', `/views/${other.view}/joints/fit-all`);
-      await ask('POST', `/characters/${other.id}/undo`);
-    }
-  };
-  const hurried = hurry();
-  const beside = await jointed().finally(() => (measuring = false));
-  await hurried;
-  // The same joints under other names: nothing of them is known.
-  await ask('POST', `/characters/${busy.id}/undo`);
-  const alone = await jointed();
-  expect(alone.joints).toHaveLength(4);
-  expect(beside).toEqual(alone);
-});
-
-test('a joint at the limb’s other end is found again by the paint about it, and not measured anew', async () => {
-  const { view } = await arms();
-  const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
-  const [elbow, wrist] = ['lower', 'hand'].map((part) => jointOf(doc, part, 'A'));
-  const sweepOf = async ({ id }: { id: string }) => {
-    const path = `/views/${view}/joints/sweeps`;
-    const { body } = await call<{ jointId: string; key: string; sweep: Sweep | null }[]>(server, 'GET', path);
-    return body.find(({ jointId }) => jointId === id);
-  };
-  const before = await sweepOf(wrist);
-  // What is known is marked, so that it can be told from what is measured again.
-  const client = new Client({ connectionString: process.env.DATABASE_URL });
-  await client.connect();
-  await client.query(`UPDATE derived SET value = value || '{"cleanRange": [-1, 1]}' WHERE value ? 'cleanRange'`);
-  await client.end();
-  await ask('PATCH', `/joints/${elbow.id}`, { radius: elbow.radius - 1 });
-  const after = await sweepOf(wrist);
-  expect(after?.key).not.toBe(before?.key);
-  expect(after?.sweep?.cleanRange).toEqual([-1, 1]);
-  expect((await sweepOf(elbow))?.sweep?.cleanRange).not.toEqual([-1, 1]);
 });
 
 /** Events of a character until one of a kind has come. */
