@@ -35,8 +35,14 @@ export function hiddenMeeting(child: PlacedBitmap, parent: PlacedBitmap, later: 
   if (first > length) return null;
   const at = placeOf((last + first) / 2);
   const others = later.filter((face) => face !== child && face !== parent);
-  const radius = clearance([child, parent, ...others], at, (JOINS * Math.min(thickness(child), thickness(parent))) / 2);
+  const radius = roomAt([child, parent, ...others], at, (JOINS * Math.min(thickness(child), thickness(parent))) / 2);
   return radius < LEAST ? null : { ...at, radius };
+}
+
+/** How large a disc lies in paint as a whole, px: `clearance` passes over what is near the middle of the one that it is asked for. */
+function roomAt(faces: readonly PlacedBitmap[], at: { x: number; y: number }, wanted: number): number {
+  const room = clearance(faces, at, wanted);
+  return room < LEAST || room > wanted - STEP ? room : roomAt(faces, at, room);
 }
 
 /** The middle of a face's paint, px. */
