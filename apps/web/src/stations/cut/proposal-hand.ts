@@ -4,25 +4,37 @@ import { sameTokens } from '../../bench/parts';
 import { giveShapes, proposalStore, unnamedShapes } from './proposals';
 import { proposalWorker } from './worker';
 
-let asking = false;
+/** Places that the hand has come to and that are not looked at yet, px: pressed, it may be quicker than the answers. */
+const ahead: { at: { x: number; y: number }; pressed: boolean }[] = [];
+/** Done when all of them are looked at; null where there are none. */
+let looking: Promise<void> | null = null;
+
+async function lookAhead(): Promise<void> {
+  for (let next = ahead.shift(); next; next = ahead.shift()) {
+    const over = await proposalWorker().shapeAt(next.at.x, next.at.y);
+    const { picture, over: before, across } = proposalStore.getState();
+    // Dropped meanwhile.
+    if (!picture) return;
+    if (next.pressed && over !== null && !across.includes(over)) proposalStore.setState({ across: [...across, over] });
+    if (over !== before && ahead.length === 0)
+      proposalStore.setState({ over, extent: over === null ? null : await proposalWorker().extentOf(over) });
+  }
+}
 
 /** Names the shape under the pointer and shows all that it reaches over; pressed, it is taken along for the picked part. */
 export async function hoverShape(at: { x: number; y: number }, pressed: boolean): Promise<void> {
-  if (asking) return;
-  asking = true;
-  try {
-    const over = await proposalWorker().shapeAt(at.x, at.y);
-    const { over: before, across } = proposalStore.getState();
-    if (pressed && over !== null && !across.includes(over)) proposalStore.setState({ across: [...across, over] });
-    if (over === before) return;
-    proposalStore.setState({ over, extent: over === null ? null : await proposalWorker().extentOf(over) });
-  } finally {
-    asking = false;
-  }
+  if (looking && !pressed) return;
+  ahead.push({ at, pressed });
+  looking ??= lookAhead().finally(() => {
+    ahead.length = 0;
+    looking = null;
+  });
+  await looking;
 }
 
 /** Gives all shapes that were dragged across to the picked part, as one step. */
 export async function giveAcross(): Promise<void> {
+  await looking;
   const { across } = proposalStore.getState();
   proposalStore.setState({ across: [] });
   const { pickedPart } = useBench.getState();
@@ -36,6 +48,7 @@ export async function giveAcross(): Promise<void> {
 
 /** A click gives a shape to the picked part; what it has already it keeps. Without a picked part it picks the shape's. */
 export async function clickShape(at: { x: number; y: number }): Promise<void> {
+  await looking;
   const shape = await proposalWorker().shapeAt(at.x, at.y);
   const { picture: now, parts } = proposalStore.getState();
   proposalStore.setState({ across: [] });

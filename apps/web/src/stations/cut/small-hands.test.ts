@@ -18,10 +18,12 @@ const hugs: number[][] = [];
 let shape: number | null = 0;
 let asked = 0;
 let answerHover: (() => void) | null = null;
+let answerLater: ((done: (at: number) => void) => void) | null = null;
 jest.mock('./worker', () => ({
   proposalWorker: () => ({
     shapeAt: () => {
       asked++;
+      if (answerLater) return new Promise((done) => answerLater?.(done));
       return answerHover ? new Promise((done) => (answerHover = () => done(shape))) : Promise.resolve(shape);
     },
     giveShapes: (all: number[], part: number | null) => {
@@ -62,7 +64,7 @@ const bench = {
 beforeEach(() => {
   edits.length = given.length = asked = 0;
   shape = 0;
-  answerHover = null;
+  answerHover = answerLater = null;
   pickPiece(null, null);
   usePenStore.setState(NO_PEN);
   proposalStore.setState({ picture, parts, over: null, steps: [], undone: [], working: false });
@@ -156,6 +158,45 @@ describe('a shape of a proposal', () => {
     await giveAcross();
     expect(said).toEqual(['No part is picked.']);
     expect(given).toHaveLength(1);
+  });
+
+  test('dragged across by a hand that is quicker than the answers is not lost, and none is left behind', async () => {
+    pickPiece(null, named('torso'));
+    const answers: ((at: number) => void)[] = [];
+    answerLater = (done) => answers.push(done);
+    void hoverShape({ x: 1, y: 1 }, true);
+    void hoverShape({ x: 2, y: 1 }, true);
+    const released = giveAcross();
+    expect(given).toEqual([]);
+    for (const at of [0, 1]) {
+      answers[at](at);
+      await answered();
+    }
+    await released;
+    expect(given).toEqual([[0, 1, 1]]);
+    expect(proposalStore.getState().across).toEqual([]);
+    // A click, pressed and let go before an answer, leaves none in hand either.
+    void hoverShape({ x: 2, y: 1 }, true);
+    const clicked = clickShape({ x: 2, y: 1 });
+    for (const at of [2, 3]) {
+      await answered();
+      answers[at](1);
+    }
+    await clicked;
+    expect(given).toEqual([
+      [0, 1, 1],
+      [1, 1],
+    ]);
+    expect(proposalStore.getState().across).toEqual([]);
+  });
+
+  test('dropped while an answer is out, nothing of it comes back', async () => {
+    answerHover = () => undefined;
+    const first = hoverShape({ x: 1, y: 1 }, true);
+    proposalStore.setState({ picture: null });
+    answerHover();
+    await first;
+    expect(proposalStore.getState()).toMatchObject({ across: [], over: null });
   });
 
   test('without a part is stepped to, named by Enter, and left uncut by Delete', async () => {
