@@ -1,21 +1,11 @@
 import { compareBitmaps, composite } from '@limber-sheaf/core';
 import { decodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
-
-import { call, end, packageOf, startServer, type Running, type State } from './server-under-test';
+import { call, inProduction, packageOf } from './server-under-test';
 import { box, jointOf, pieceOf, twoArms } from './two-arms';
 
-let server: Running;
-let production: string;
 jest.setTimeout(120_000);
-
-beforeAll(async () => {
-  server = await startServer();
-  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Ebb' })).body.id;
-});
-afterAll(() => end(server));
-
-const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
-const arms = () => twoArms(ask, production);
+const { server, ask, production } = inProduction('Ebb');
+const arms = () => twoArms(ask, production());
 
 test('fit all takes the plan at its word: what only moves along is left, and said', async () => {
   const { view } = await arms();

@@ -1,20 +1,11 @@
 import type { Sweep, ViewProof } from '@limber-sheaf/core';
 import { Client } from 'pg';
-import { call, end, startServer, type Running, type State } from './server-under-test';
+import { call, inProduction } from './server-under-test';
 import { jointOf, twoArms } from './two-arms';
 
-let server: Running;
-let production: string;
 jest.setTimeout(120_000);
-
-beforeAll(async () => {
-  server = await startServer();
-  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Ebb' })).body.id;
-});
-afterAll(() => end(server));
-
-const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
-const arms = () => twoArms(ask, production);
+const { server, ask, production } = inProduction('Ebb');
+const arms = () => twoArms(ask, production());
 
 test('sweeps are kept under what they were measured of, and a joint that changed is measured anew', async () => {
   const { view } = await arms();

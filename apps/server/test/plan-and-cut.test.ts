@@ -1,31 +1,12 @@
 import { compareBitmaps, composite, planFrom, switchPart, type CharacterDoc, type MaskRuns } from '@limber-sheaf/core';
 import { decodePng, encodePng, readOpenRaster, writeOpenRaster } from '@limber-sheaf/formats';
 import sharp from 'sharp';
-import {
-  call,
-  design,
-  end,
-  limbPng,
-  packageOf,
-  runsOf,
-  startServer,
-  type Running,
-  type State,
-} from './server-under-test';
+import { call, design, inProduction, limbPng, packageOf, runsOf, type State } from './server-under-test';
 
-let server: Running;
-let production: string;
 jest.setTimeout(120_000);
-
-beforeAll(async () => {
-  server = await startServer();
-  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Spring tide' })).body.id;
-});
-afterAll(() => end(server));
-
-const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
+const { server, ask, production } = inProduction('Spring tide');
 const bringIn = (bytes: Uint8Array, name = 'Mast') =>
-  ask('POST', `/productions/${production}/characters`, design(name, bytes));
+  ask('POST', `/productions/${production()}/characters`, design(name, bytes));
 const tokens = (group: string, part: string | null = null, side: string | null = null) => ({ group, part, side });
 /** All pixels of a rectangle. */
 const rect = (x: number, y: number, width: number, height: number): MaskRuns => ({
@@ -240,7 +221,7 @@ test('a layered file comes with its sorting table; sorted, its layers are pieces
   const form = new FormData();
   form.append('name', 'Layered');
   form.append('design', new Blob([new Uint8Array(layeredFile()).buffer]), 'layered.ora');
-  const { doc } = await ask('POST', `/productions/${production}/characters`, form);
+  const { doc } = await ask('POST', `/productions/${production()}/characters`, form);
   const { brought, id: view } = doc.views[0];
   expect(
     brought?.layers?.map((l) => [

@@ -1,17 +1,8 @@
 import { writePsd } from 'ag-psd';
-import { call, end, startServer, type Running, type State } from './server-under-test';
+import { call, inProduction } from './server-under-test';
 
-let server: Running;
-let production: string;
 jest.setTimeout(120_000);
-
-beforeAll(async () => {
-  server = await startServer();
-  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Neap' })).body.id;
-});
-afterAll(() => end(server));
-
-const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
+const { server, ask, production } = inProduction('Neap');
 
 test('a PSD comes with its effects drawn; a shadow is a row of its own, and what the file shows differs in nothing', async () => {
   const square = (x: number, y: number, side: number, rgb: number[]) => {
@@ -51,7 +42,7 @@ test('a PSD comes with its effects drawn; a shadow is a row of its own, and what
   const form = new FormData();
   form.append('name', 'Effects');
   form.append('design', new Blob([file]), 'effects.psd');
-  const { doc } = await ask('POST', `/productions/${production}/characters`, form);
+  const { doc } = await ask('POST', `/productions/${production()}/characters`, form);
   const [{ brought, id: view }] = doc.views;
   expect(brought?.differs).toBe(0);
   expect(brought?.notes.join(' ')).toMatch(/torso: its colour overlay, drop shadow were drawn/);

@@ -85,6 +85,20 @@ export async function call<T = Record<string, never>>(
   return { status: answer.status, body: (await answer.json()) as T };
 }
 
+/** The server with a production of its own in it, there for all tests of a file, and what asks it for a state. */
+export function inProduction(name: string) {
+  const server: Running = { child: null, address: '' };
+  let production = '';
+  beforeAll(async () => {
+    Object.assign(server, await startServer());
+    production = (await call<{ id: string }>(server, 'POST', '/productions', { name })).body.id;
+  });
+  afterAll(() => end(server));
+  const ask = async (method: string, path: string, body?: object) =>
+    (await call<State>(server, method, path, body)).body;
+  return { server, ask, production: () => production };
+}
+
 /** A drawn limb on bare paper: 200 × 300 px, 80 px wide, with an outline of 6 px. */
 export function limbPng(): Uint8Array {
   const width = 200;

@@ -1,17 +1,8 @@
 import type { CharacterDoc, MaskRuns } from '@limber-sheaf/core';
-import { call, design, end, limbPng, runsOf, startServer, type Running, type State } from './server-under-test';
+import { call, design, inProduction, limbPng, runsOf, type State } from './server-under-test';
 
-let server: Running;
-let production: string;
 jest.setTimeout(120_000);
-
-beforeAll(async () => {
-  server = await startServer();
-  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Neap tide' })).body.id;
-});
-afterAll(() => end(server));
-
-const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
+const { server, ask, production } = inProduction('Neap tide');
 const refused = (method: string, path: string, body: object) =>
   call<{ code: string; sentence: string }>(server, method, path, body);
 const tokens = (group: string, part: string | null = null, side: string | null = null) => ({ group, part, side });
@@ -23,7 +14,7 @@ const rect = (y: number, height: number): MaskRuns => ({
   runs: runsOf([0, 80 * height]),
 });
 const bringIn = async () => {
-  const { doc } = await ask('POST', `/productions/${production}/characters`, design('Mast', limbPng()));
+  const { doc } = await ask('POST', `/productions/${production()}/characters`, design('Mast', limbPng()));
   return { id: doc.character.id, view: doc.views[0].id };
 };
 const nameOf = (doc: CharacterDoc, partId: string | null) => {

@@ -1,17 +1,8 @@
 import type { CharacterDoc } from '@limber-sheaf/core';
-import { call, end, jointedLimb, packageOf, startServer, type Running, type State } from './server-under-test';
+import { call, inProduction, jointedLimb, packageOf, type State } from './server-under-test';
 
-let server: Running;
-let production: string;
 jest.setTimeout(120_000);
-
-beforeAll(async () => {
-  server = await startServer();
-  production = (await call<{ id: string }>(server, 'POST', '/productions', { name: 'Spring tide' })).body.id;
-});
-afterAll(() => end(server));
-
-const ask = async (method: string, path: string, body?: object) => (await call<State>(server, method, path, body)).body;
+const { server, ask, production } = inProduction('Spring tide');
 const refused = async (method: string, path: string, body?: object) => {
   const { status, body: said } = await call<{ sentence: string }>(server, method, path, body);
   return [status, said.sentence];
@@ -19,7 +10,7 @@ const refused = async (method: string, path: string, body?: object) => {
 
 /** A jointed limb: its joint, and its two pieces, back to front. */
 async function limb() {
-  const { id, state } = await jointedLimb(server, production);
+  const { id, state } = await jointedLimb(server, production());
   const { doc } = state;
   const [back, front] = [...doc.pieces].sort((a, b) => a.depth - b.depth);
   return { id, view: doc.views[0].id, joint: doc.joints[0], back, front, doc };

@@ -9,7 +9,7 @@ const STEP = 0.25;
 
 /**
  * How large a disc may be, up to `most` px, so that all of it lies in one of some faces' paint: one that sticks out would
- * show daylight at rest.
+ * show daylight at rest. What is nearer than two fifths of `most` is taken for paint, as a limb is that the disc was fitted to.
  */
 export function clearance(faces: readonly PlacedBitmap[], at: { x: number; y: number }, most: number): number {
   let clear = most;
