@@ -143,7 +143,8 @@ export class SwapsService {
     const { signal } = context;
     return this.edits.run(await characterOf('swapSet', setId), context, async (doc) => {
       const derived = await this.sheets.ofView(doc, viewId, { signal });
-      const diff = await this.threads.run(tasks, 'beneath', { doc, setId, viewId, derived }, { signal });
+      const order = { doc, setId, viewId, derived };
+      const diff = await this.threads.run(tasks, 'beneath', order, { signal, seconds: LONG });
       return { kind: 'paint-beneath', summary: `Paint beneath ${setName(doc, setById(doc, setId))}`, diff };
     });
   }
