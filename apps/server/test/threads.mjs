@@ -14,6 +14,9 @@ const ending = (name, options) =>
     () => 'answered',
     (error) => error.code ?? error.name,
   );
+// What every thread keeps comes back, also from those that have nothing to do.
+await Promise.all(Array.from({ length: THREADS }, () => threads.run(tasks, 'keepsForNow', 0)));
+const given = await threads.run(tasks, 'makesRoom', 950);
 await end('endless', { seconds: 0.5 });
 const beside = ending('patient');
 await end('greedy');
@@ -44,5 +47,5 @@ const gaveWay = await Promise.all([...going, ...hands]).then((ended) => ended.sl
 // A hand gives way to nobody, or two of them would wait for each other.
 const ofHand = threads.run(tasks, 'givesWay', 0, { seconds: 1 }).catch((error) => error.code);
 const others = await Promise.all(Array.from({ length: 2 * THREADS }, (_, n) => threads.run(tasks, 'twice', n)));
-console.log(JSON.stringify({ ends, stopped, all, before, gaveWay, others, ofHand: await ofHand }));
+console.log(JSON.stringify({ given, ends, stopped, all, before, gaveWay, others, ofHand: await ofHand }));
 await threads.onModuleDestroy();

@@ -2,12 +2,13 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { THREADS } from '../src/threads/room.js';
 
-test('a task that takes too long, too much memory, or breaks, ends alone, and its memory is held against nobody; a client that goes stops its own; the hand goes first', () => {
+test('a task that takes too long, too much memory, or breaks, ends alone, and its memory is held against nobody; a client that goes stops its own; the hand goes first; what threads keep makes room', () => {
   const run = spawnSync(process.execPath, [join(__dirname, 'threads.mjs')], { encoding: 'utf8', timeout: 60_000 });
   expect(run.status).toBe(0);
-  const { ends, stopped, all, before, gaveWay, others, ofHand } = JSON.parse(
+  const { given, ends, stopped, all, before, gaveWay, others, ofHand } = JSON.parse(
     run.stdout.trim().split('\n').at(-1) as string,
   ) as {
+    given: number;
     ends: Record<string, [string, number] | string>;
     stopped: string;
     all: number[];
@@ -16,6 +17,7 @@ test('a task that takes too long, too much memory, or breaks, ends alone, and it
     others: number[];
     ofHand: string;
   };
+  expect(given).toBe(950);
   expect(ends).toEqual({
     endless: ['too-long', 42],
     greedy: ['too-large', 42],

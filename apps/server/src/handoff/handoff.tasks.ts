@@ -26,8 +26,9 @@ import {
   type RigFinish,
 } from '@limber-sheaf/formats';
 import { readDesign } from '../files/read-design.js';
+import { makeRoom } from '../threads/at-hand.js';
 import { keepBlob, readBlob } from '../threads/blobs.js';
-import { encode, makeRoom, picture, type DerivedOfView } from '../threads/pictures.js';
+import { encode, picture, type DerivedOfView } from '../threads/pictures.js';
 import { task, type Tell } from '../threads/task.js';
 import { lookAtBack as look, takeThemBack as take } from './bring-back.js';
 import { compareVersions, type KeptVersion } from './compare-versions.js';
@@ -98,6 +99,8 @@ async function writePackage(
     const told: Tell = (share, doing) => tell((PIECES * (at + share)) / order.views.length, doing);
     views.push(await packView(doc, viewById(doc, viewId), derived, proof.joints, options, told));
   }
+  // What they were put together from is not looked at again.
+  makeRoom();
   const files: PackageFile[] = views.flatMap(filesOf);
   const wants = wishOf(options);
   for (const [at, packed] of views.entries()) {

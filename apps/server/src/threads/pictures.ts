@@ -16,9 +16,9 @@ import {
 import { PNG_LIMITS } from '@limber-sheaf/formats';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
+import { keptAtHand } from './at-hand.js';
 import { keepBlob, readBlob } from './blobs.js';
-import { forgetParts } from './memo.js';
-import { CROWDED, KEPT_BY_ONE } from './room.js';
+import { KEPT_BY_ONE } from './room.js';
 
 /** The derived sheets of a view's pieces, as references. */
 export type DerivedOfView = Record<PieceId, DerivedRefs>;
@@ -49,15 +49,10 @@ const composed = new LRUCache<string, SheetBitmaps>({
     return 1 + 2 * size(face) + size(overlap) + size(under);
   },
 });
+for (const kept of [decoded, designs, composed]) keptAtHand(() => kept.clear());
+
 sharp.cache(false);
 sharp.concurrency(1);
-
-/** Where the whole process holds much, forgets what this thread keeps at hand: before work that takes much more. */
-export function makeRoom(): void {
-  if (process.memoryUsage.rss() < CROWDED) return;
-  for (const kept of [decoded, designs, composed]) kept.clear();
-  forgetParts();
-}
 
 /** Decodes a PNG to 8-bit RGBA. */
 export async function decode(bytes: Uint8Array): Promise<Bitmap> {

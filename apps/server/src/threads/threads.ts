@@ -3,6 +3,7 @@ import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Semaphore } from 'async-mutex';
 import { Piscina } from 'piscina';
 import { setTimeout } from 'node:timers/promises';
+import { setFlagsFromString } from 'node:v8';
 import { MessageChannel } from 'node:worker_threads';
 import { CROWDED, MOST_MEMORY, THREADS } from './room.js';
 import { GIVES_BACK_MS, ShortMemory } from './short-memory.js';
@@ -81,6 +82,9 @@ function onceBegun(stops: AbortSignal, begun: Int32Array): { signal: AbortSignal
   return { signal: sure.signal, close: () => (isOver = true) };
 }
 
+// A thread can then ask for its memory to be collected (`makeRoom`): contexts that are made from now on have `gc`.
+setFlagsFromString('--expose-gc');
+
 /** The threads that do the server's computing, with a time and a memory that no task exceeds. */
 @Injectable()
 export class Threads implements OnModuleDestroy {
@@ -88,6 +92,8 @@ export class Threads implements OnModuleDestroy {
     // All are there from the start, with what most tasks need: nobody's first look at a character waits for it.
     minThreads: THREADS,
     maxThreads: THREADS,
+    // One that has nothing to do hears what others ask of it.
+    atomics: 'async',
     execArgv: [...process.execArgv, '--import', new URL('./pictures.js', import.meta.url).href],
   });
   /** The pool itself knows only who came first. */
