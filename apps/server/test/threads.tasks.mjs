@@ -1,6 +1,6 @@
 // Tasks that behave badly, and one that does not.
 import { LimberError } from '@limber-sheaf/core';
-import { keptAtHand, makeRoom } from '../dist/threads/at-hand.js';
+import { keptAtHand } from '../dist/threads/at-hand.js';
 import { THREADS } from '../dist/threads/room.js';
 import { task } from '../dist/threads/task.js';
 
@@ -33,14 +33,6 @@ keptAtHand(() => (forgettable.length = 0));
 export const keepsForNow = task(() => {
   forgettable.push(new Uint8Array(1e9 / THREADS).fill(1));
   Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 600);
-});
-/** Asks for room, and tells how many MB the whole process gave back within five seconds, at most `most`. */
-export const makesRoom = task(async (most) => {
-  const held = process.memoryUsage.rss();
-  makeRoom();
-  const given = () => (held - process.memoryUsage.rss()) / 1e6;
-  for (let look = 0; look < 250 && given() < most; look++) await new Promise((done) => setTimeout(done, 20));
-  return Math.min(most, given());
 });
 /** Needs 800 MB for a moment. */
 export const large = task(() => {

@@ -240,6 +240,7 @@ export class HandOffService implements OnModuleInit {
       signal,
       seconds: LONGEST,
       behind: true,
+      large: true,
       tell: (share, doing) => tell(CHECKED + share * (0.97 - CHECKED), doing),
     });
     tell(0.97, 'Keeping the package');

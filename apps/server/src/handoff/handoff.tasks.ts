@@ -77,7 +77,6 @@ const PROVEN = 0.95;
 
 /** Makes a whole package, and proves it from its own bytes before it is kept. */
 export const make = task(async (order: PackageOrder, tell: Tell): Promise<MadePackage> => {
-  makeRoom();
   // Everything that it was made from has gone by the time it is read back.
   const { zip, ...made } = await writePackage(order, tell);
   tell(PROVEN - 0.1, 'Reading it back');

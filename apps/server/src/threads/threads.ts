@@ -5,9 +5,19 @@ import { Piscina } from 'piscina';
 import { setTimeout } from 'node:timers/promises';
 import { setFlagsFromString } from 'node:v8';
 import { MessageChannel } from 'node:worker_threads';
+import { isCrowded } from './at-hand.js';
 import { CROWDED, MOST_MEMORY, THREADS } from './room.js';
 import { GIVES_BACK_MS, ShortMemory } from './short-memory.js';
-import type { Answer, Order, Progress, TaskFile, TaskInput, TaskOutput, Tell } from './task.js';
+import {
+  taskFile,
+  type Answer,
+  type Order,
+  type Progress,
+  type TaskFile,
+  type TaskInput,
+  type TaskOutput,
+  type Tell,
+} from './task.js';
 
 /** How a task may be run. */
 export interface RunOptions {
@@ -19,7 +29,11 @@ export interface RunOptions {
   tell?: Tell;
   /** It is worked out meanwhile: what somebody's hand waits for goes before it. */
   behind?: boolean;
+  /** It takes much memory: threads that have nothing to do first forget what they keep at hand. */
+  large?: boolean;
 }
+
+const atHandTasks = taskFile<typeof import('./at-hand.tasks.js')>(new URL('./at-hand.tasks.js', import.meta.url));
 
 const SECONDS = 10;
 /** s; for what a large design takes long over, and what ends when whoever asked for it has gone. */
@@ -82,7 +96,7 @@ function onceBegun(stops: AbortSignal, begun: Int32Array): { signal: AbortSignal
   return { signal: sure.signal, close: () => (isOver = true) };
 }
 
-// A thread can then ask for its memory to be collected (`makeRoom`): contexts that are made from now on have `gc`.
+// A thread can then ask for its memory to be collected (`at-hand.ts`): contexts that are made from now on have `gc`.
 setFlagsFromString('--expose-gc');
 
 /** The threads that do the server's computing, with a time and a memory that no task exceeds. */
@@ -92,8 +106,6 @@ export class Threads implements OnModuleDestroy {
     // All are there from the start, with what most tasks need: nobody's first look at a character waits for it.
     minThreads: THREADS,
     maxThreads: THREADS,
-    // One that has nothing to do hears what others ask of it.
-    atomics: 'async',
     execArgv: [...process.execArgv, '--import', new URL('./pictures.js', import.meta.url).href],
   });
   /** The pool itself knows only who came first. */
@@ -122,10 +134,18 @@ export class Threads implements OnModuleDestroy {
     const isHand = !options.behind;
     if (isHand) this.hands++;
     try {
+      if (options.large) await this.makeRoom();
       return await this.tryAgain(isHand ? 1 : YIELDS, file, name, input, options);
     } finally {
       if (isHand) this.hands--;
     }
+  }
+
+  /** Where the process is crowded, lets the threads that have nothing to do forget what they keep at hand: each takes one task. */
+  private async makeRoom(): Promise<void> {
+    if (!isCrowded()) return;
+    const idle = Math.max(0, this.places.getValue());
+    await Promise.allSettled(Array.from({ length: idle }, () => this.run(atHandTasks, 'forget', undefined)));
   }
 
   /** @param times it is tried again at most, where it was stopped for memory that others took */
