@@ -76,6 +76,8 @@ test('a zip written is read back the same; the same files give the same bytes', 
     fc.property(fc.uniqueArray(file, { selector: (f) => f.path, maxLength: 6 }), (files) => {
       const bytes = writeZip(files);
       expect(readZip(bytes)).toEqual(files);
+      const isText = (path: string) => path.endsWith('.txt');
+      expect(readZip(bytes, isText)).toEqual(files.filter(({ path }) => isText(path)));
       expect(writeZip(files)).toEqual(bytes);
     }),
   );
@@ -90,6 +92,12 @@ test('a zip that leads out of its folder, bombs, or is no zip is refused', () =>
     ),
   ).toBe('too-large');
   expect(codeOf(() => readZip(Uint8Array.from([1, 2, 3])))).toBe('damaged-file');
+});
+
+test('limits hold for what is not wanted, too', () => {
+  const isText = (path: string) => path.endsWith('.txt');
+  const outside = zipSync({ 'a.txt': new Uint8Array(3), '../out.png': new Uint8Array(3) });
+  expect(codeOf(() => readZip(outside, isText))).toBe('damaged-file');
 });
 
 const layer = (name: string, x = 0, y = 0): OraLayer => ({ name, x, y, png: PNG, visible: true });

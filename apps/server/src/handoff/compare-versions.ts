@@ -3,7 +3,7 @@ import { compareRigs, restOf, sortedChanges, type ImageOf, type RigChange, type 
 import { keepBlob, readBlob } from '../threads/blobs.js';
 import { encode } from '../threads/pictures.js';
 import type { Tell } from '../threads/task.js';
-import { readPackage } from './read-package.js';
+import { readImages } from './read-package.js';
 
 /** A version's package, as it is kept. */
 export interface KeptVersion {
@@ -37,7 +37,7 @@ export async function compareVersions(
 ): Promise<VersionsCompared> {
   tell(0, 'Reading both versions');
   const [was, is] = await Promise.all(
-    [before, after].map(async ({ name, packageBlob }) => readPackage(await readBlob(packageBlob), name)),
+    [before, after].map(async ({ name, packageBlob }) => readImages(await readBlob(packageBlob), name)),
   );
   tell(0.3, 'What differs');
   const entries = sortedChanges(compareRigs(was.rig, is.rig, was.imageOf, is.imageOf)).map((entry) => ({

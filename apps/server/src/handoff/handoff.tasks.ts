@@ -37,7 +37,7 @@ import { poseEntries } from './packed-sets.js';
 import { packView, type PackedView } from './packed-view.js';
 import { partsSheet } from './parts-sheet.js';
 import { provePackage } from './prove-package.js';
-import { finishPath, picturesOf, readPackage, sheetPath } from './read-package.js';
+import { finishPath, picturesOf, readImages, sheetPath } from './read-package.js';
 import { TURNAROUND_PATH, turnaroundSheet } from './turnaround-sheet.js';
 import { atlas, glb, layersOf, openRaster, psd, svg } from './write-formats.js';
 
@@ -173,7 +173,7 @@ export const compare = task(compareVersions);
 
 /** The sheets of a package, all views first and then the parts by view, in words: where each is kept by itself. */
 export const sheetsOf = task(async ({ name, packageBlob }: KeptVersion): Promise<{ word: string; blob: string }[]> => {
-  const { rig, files } = readPackage(await readBlob(packageBlob), name);
+  const { rig, files } = readImages(await readBlob(packageBlob), name);
   const sheets: { word: string; blob: string }[] = [];
   const add = async (word: string, path: string) => {
     const png = files.get(path);
@@ -280,7 +280,7 @@ async function changesSince(
   files: readonly PackageFile[],
 ): Promise<RigChanges> {
   if (!previous) return { from: null, to: number, entries: [] };
-  const before = readPackage(await readBlob(previous.packageBlob), previous.name);
+  const before = readImages(await readBlob(previous.packageBlob), previous.name);
   const entries = compareRigs(before.rig, rig, before.imageOf, picturesOf(files));
   return { from: previous.number, to: number, entries: sortedChanges(entries) };
 }

@@ -117,8 +117,9 @@ function openJoint(view: RigView, imageOf: ImageOf): string | null {
     const moving = pictures((one) => hangsFrom(one, name));
     const beside = pieceAbove(parent);
     const still = pictures((one) => one === beside || (lines.has(one) && above.get(one) === beside));
+    const daylightAt = daylightInDisc(still, moving, disc, canvas);
     for (const angle of sweepAngles(joint.cleanRange, LOOK)) {
-      const daylight = daylightInDisc(still, moving, disc, angle, canvas);
+      const daylight = daylightAt(angle);
       if (daylight > cleanLimits(disc).daylight) return `${name} shows ${daylight} px of daylight at ${angle}°`;
     }
   }

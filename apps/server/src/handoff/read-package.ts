@@ -10,11 +10,20 @@ interface ReadPackage {
 }
 
 /** Unpacks a package of some name. @throws LimberError `damaged-file` */
-export function readPackage(zip: Uint8Array, name: string): ReadPackage {
-  const unpacked = readZip(zip).map(({ path, bytes }) => ({ path: path.slice(name.length + 1), bytes }));
+export function readPackage(
+  zip: Uint8Array,
+  name: string,
+  isWanted: (path: string) => boolean = () => true,
+): ReadPackage {
+  const unpacked = readZip(zip, isWanted).map(({ path, bytes }) => ({ path: path.slice(name.length + 1), bytes }));
   const files = new Map(unpacked.map(({ path, bytes }) => [path, bytes]));
   const rig = JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig;
   return { rig, files, imageOf: picturesOf(unpacked) };
+}
+
+/** Unpacks the manifest of a package and its images: layered files are as large again, and take longer than all the rest. */
+export function readImages(zip: Uint8Array, name: string): ReadPackage {
+  return readPackage(zip, name, (path) => /\/rig\.json$|\.png$/.test(path));
 }
 
 /** Gives the pictures of a package by their paths; each is decoded once. */

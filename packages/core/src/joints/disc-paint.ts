@@ -38,29 +38,34 @@ export function bareInDisc(image: PlacedBitmap, disc: ToldDisc, isInFront: boole
 }
 
 /**
- * Daylight in a disc, px, while what moves is turned about its centre: pixels of the disc, less 1 px and less the looseness,
- * that no picture covers by half.
- * @param still what stays; @param moving what turns; @param angle degrees clockwise
+ * Tells the daylight in a disc, px, while what moves is turned about its centre by some angle (degrees clockwise): pixels of the
+ * disc, less 1 px and less the looseness, that no picture covers by half.
+ * @param still what stays; @param moving what turns
  */
 export function daylightInDisc(
   still: readonly PlacedBitmap[],
   moving: readonly PlacedBitmap[],
   disc: ToldDisc,
-  angle: number,
   canvas: Canvas,
-): number {
-  const [cos, sin] = [Math.cos((-angle * Math.PI) / 180), Math.sin((-angle * Math.PI) / 180)];
+): (angle: number) => number {
   // A disc turned about its own centre is the same disc.
   const [stays, turns] = [still, moving].map((images) => images.filter((image) => reachesDisc(image, disc)));
-  let daylight = 0;
+  // What stays leaves the same open at every angle.
+  const open: { dx: number; dy: number }[] = [];
   eachPixel(disc, innerRadius(disc), (x, y) => {
-    const fromX = disc.x + (x - disc.x) * cos - (y - disc.y) * sin;
-    const fromY = disc.y + (x - disc.x) * sin + (y - disc.y) * cos;
-    // Paint cannot be where no canvas was.
-    if (!isOn(canvas, x, y) || !isOn(canvas, fromX, fromY)) return;
-    if (!coverAny(stays, x, y) && !coverAny(turns, fromX, fromY)) daylight++;
+    if (isOn(canvas, x, y) && !coverAny(stays, x, y)) open.push({ dx: x - disc.x, dy: y - disc.y });
   });
-  return daylight;
+  return (angle) => {
+    const [cos, sin] = [Math.cos((-angle * Math.PI) / 180), Math.sin((-angle * Math.PI) / 180)];
+    let daylight = 0;
+    for (const { dx, dy } of open) {
+      const fromX = disc.x + dx * cos - dy * sin;
+      const fromY = disc.y + dx * sin + dy * cos;
+      // Paint cannot be where no canvas was.
+      if (isOn(canvas, fromX, fromY) && !coverAny(turns, fromX, fromY)) daylight++;
+    }
+    return daylight;
+  };
 }
 
 function innerRadius({ radius, looseness }: ToldDisc): number {

@@ -31,10 +31,11 @@ export function writeZip(files: readonly PackageFile[], store: readonly string[]
 export const ZIP_LIMITS = { entries: 4000, bytes: 300 * 1024 * 1024, ratio: 2000 } as const;
 
 /**
- * Unpacks a zip within limits.
+ * Unpacks a zip within limits, which hold for all that is in it.
+ * @param isWanted the paths that are unpacked; all where not given
  * @throws LimberError `damaged-file` or `too-large`; also for paths that lead out of the package
  */
-export function readZip(bytes: Uint8Array): PackageFile[] {
+export function readZip(bytes: Uint8Array, isWanted: (path: string) => boolean = () => true): PackageFile[] {
   let entries = 0;
   let total = 0;
   if (hasLockedEntry(bytes))
@@ -51,7 +52,7 @@ export function readZip(bytes: Uint8Array): PackageFile[] {
         if (file.name.startsWith('/') || file.name.includes('\\') || file.name.split('/').includes('..')) {
           throw new LimberError('damaged-file', 'The archive has a path that leads out of it.');
         }
-        return !file.name.endsWith('/');
+        return !file.name.endsWith('/') && isWanted(file.name);
       },
     });
     return Object.entries(files).map(([path, data]) => ({ path, bytes: data }));
