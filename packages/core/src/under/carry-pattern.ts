@@ -13,6 +13,8 @@ const SAME = 10;
 /** A pattern has at least this much between a place and one a few px off, and several times more than a step apart. */
 const BUSY = 5;
 const SHARPER = 0.55;
+/** Of how far what a step compares is from its mean, how far places a step apart may be from each other: one dot beside plain paint comes to half. */
+const AGAIN = 0.35;
 /** Pixels that are compared for one step, and the fewest. */
 const LOOKS = 900;
 const FEWEST = 120;
@@ -33,20 +35,30 @@ export function patternOf(picture: PlacedBitmap, pure: Uint8Array): Pattern | nu
   const { width, height } = picture;
   const all: number[] = [];
   for (let i = 0; i < pure.length; i++) if (pure[i] > 0) all.push(i);
-  const stride = Math.max(1, Math.floor(all.length / LOOKS));
-  const looks = all.filter((_, k) => k % stride === 0);
-  const differ = (dx: number, dy: number): number => {
-    let [sum, count] = [0, 0];
+  const looks = spreadOver(all, LOOKS);
+  /** Calls back with each place that is compared for a step, and the one that lies the step away. */
+  const eachPair = (dx: number, dy: number, look: (i: number, j: number) => void): void => {
     for (const i of looks) {
       const x = (i % width) + dx;
       const y = Math.floor(i / width) + dy;
       if (x < 0 || y < 0 || x >= width || y >= height) continue;
       const j = y * width + x;
-      if (pure[j] === 0) continue;
+      if (pure[j] > 0) look(i, j);
+    }
+  };
+  const differ = (dx: number, dy: number): number => {
+    let [sum, count] = [0, 0];
+    eachPair(dx, dy, (i, j) => {
       sum += apart(words[i], words[j]);
       count++;
-    }
+    });
     return count < FEWEST ? Infinity : sum / count;
+  };
+  /** How much there is to see in what a step compares: where that is nothing, nothing comes again. */
+  const toSee = ({ dx, dy }: Step): number => {
+    const compared: number[] = [];
+    eachPair(dx, dy, (i) => compared.push(words[i]));
+    return meanDeviation(compared);
   };
   /** A step made better by a pixel either way, and from there on. */
   const refined = (step: Step): Step => {
@@ -67,17 +79,39 @@ export function patternOf(picture: PlacedBitmap, pure: Uint8Array): Pattern | nu
       busiest = Math.max(busiest, off);
       if (Math.hypot(dx, dy) >= 6) found.push({ dx, dy, off });
     }
-  if (busiest < BUSY || found.length === 0) return null;
-  const best = found
-    .sort((a, b) => a.off - b.off)
-    .slice(0, 4 * KEPT)
-    .map(refined);
+  if (busiest < BUSY) return null;
+  const told: Step[] = [];
+  for (const step of found.sort((a, b) => a.off - b.off)) {
+    if (told.length === 4 * KEPT) break;
+    if (toSee(step) > 0) told.push(refined(step));
+  }
+  const best = told.filter((step) => step.off < AGAIN * toSee(step));
+  if (best.length === 0) return null;
   best.sort((a, b) => a.off - b.off);
   const near = meanNear(words, pure, width, looks);
   if (best[0].off > SAME || best[0].off > SHARPER * busiest || near > busiest * 0.9 + BUSY) return null;
   const kept = best.filter(({ off }) => off <= best[0].off * 1.5 + 1).slice(0, KEPT);
   kept.sort((a, b) => Math.hypot(a.dx, a.dy) - Math.hypot(b.dx, b.dy));
   return { steps: kept.map(({ dx, dy }) => [dx, dy] as const) };
+}
+
+/** The golden ratio's part below one. */
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+
+/** So many of a list, evenly spread, and in no step of their own, which might be a pattern's. */
+function spreadOver(all: readonly number[], most: number): number[] {
+  if (all.length <= most) return [...all];
+  return Array.from({ length: most }, (_, n) => all[Math.floor(((n * GOLDEN) % 1) * all.length)]);
+}
+
+/** How far colours are from their mean, 0 to 255: of two colours, as far as any two of the places are from each other. */
+function meanDeviation(words: readonly number[]): number {
+  const channels = [0, 8, 16].map((shift) => words.map((word) => (word >>> shift) & 255));
+  const deviations = channels.map((values) => {
+    const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+    return values.reduce((sum, value) => sum + Math.abs(value - mean), 0) / values.length;
+  });
+  return deviations.reduce((sum, one) => sum + one, 0) / 3;
 }
 
 /** How much pixels differ from their neighbours to the right, 0 to 255. */
