@@ -19,9 +19,9 @@ await Promise.all(Array.from({ length: THREADS }, () => threads.run(tasks, 'keep
 const held = process.memoryUsage.rss();
 await threads.run(tasks, 'twice', 0, { large: true });
 // It goes back to the system a little later.
-const given = () => (held - process.memoryUsage.rss()) / 1e6;
-for (let look = 0; look < 100 && given() < 950; look++) await new Promise((done) => setTimeout(done, 50));
-const gaveBack = given();
+const givenBack = () => (held - process.memoryUsage.rss()) / 1e6;
+for (let look = 0; look < 100 && givenBack() < 950; look++) await new Promise((done) => setTimeout(done, 50));
+const given = givenBack();
 await end('endless', { seconds: 0.5 });
 const beside = ending('patient');
 await end('greedy');
@@ -52,5 +52,5 @@ const gaveWay = await Promise.all([...going, ...hands]).then((ended) => ended.sl
 // A hand gives way to nobody, or two of them would wait for each other.
 const ofHand = threads.run(tasks, 'givesWay', 0, { seconds: 1 }).catch((error) => error.code);
 const others = await Promise.all(Array.from({ length: 2 * THREADS }, (_, n) => threads.run(tasks, 'twice', n)));
-console.log(JSON.stringify({ given: gaveBack, ends, stopped, all, before, gaveWay, others, ofHand: await ofHand }));
+console.log(JSON.stringify({ given, ends, stopped, all, before, gaveWay, others, ofHand: await ofHand }));
 await threads.onModuleDestroy();

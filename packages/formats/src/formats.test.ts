@@ -1,4 +1,3 @@
-import { LimberError } from '@limber-sheaf/core';
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
 import { groupInRuns } from './layered/layer-tree';
@@ -7,16 +6,8 @@ import { inspectPng } from './png/inspect-png';
 import { decodePng, encodePng } from './png/png';
 import { packageName } from './rig/rig';
 import { rigFaults } from './rig/validate-rig';
+import { codeOf } from './testing/code-of';
 import { readZip, writeZip } from './zip/zip';
-
-const codeOf = (work: () => unknown) => {
-  try {
-    work();
-  } catch (error) {
-    return error instanceof LimberError ? error.code : error;
-  }
-  return null;
-};
 
 const anyPicture = fc
   .tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 }))

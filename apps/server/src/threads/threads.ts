@@ -6,7 +6,7 @@ import { setTimeout } from 'node:timers/promises';
 import { setFlagsFromString } from 'node:v8';
 import { MessageChannel } from 'node:worker_threads';
 import { isCrowded } from './at-hand.js';
-import { CROWDED, MOST_MEMORY, THREADS } from './room.js';
+import { MOST_MEMORY, THREADS } from './room.js';
 import { GIVES_BACK_MS, ShortMemory } from './short-memory.js';
 import {
   taskFile,
@@ -157,13 +157,13 @@ export class Threads implements OnModuleDestroy {
     options: RunOptions,
   ): Promise<TaskOutput<T, N>> {
     const { signal, behind } = options;
-    const held = process.memoryUsage.rss();
+    const wasCrowded = isCrowded();
     const entry = newEntry(options);
     try {
       return await this.attempt(entry, file, name, input, options);
     } catch (error) {
       // In a crowd, it is not the one that took the memory.
-      const isOthers = held >= CROWDED || behind;
+      const isOthers = wasCrowded || behind;
       if (entry.why !== 'memory' || !isOthers || times === 0 || signal?.aborted) throw error;
     }
     // What was held before it began is what others left at hand, and with the stopped thread much of that has gone. And what

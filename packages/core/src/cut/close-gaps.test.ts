@@ -1,13 +1,9 @@
 import fc from 'fast-check';
 import { maskArea, type PlacedMask } from '../raster/mask.js';
-import { box, circle, inside, type Shape } from '../testing/drawing.js';
+import { box, circle, inside, union, type Shape } from '../testing/drawing.js';
 import { closeGaps } from './close-gaps.js';
 
 const SIDE = 120;
-const union =
-  (...shapes: Shape[]): Shape =>
-  (x, y) =>
-    Math.max(...shapes.map((shape) => shape(x, y)));
 const without =
   (shape: Shape, hole: Shape): Shape =>
   (x, y) =>

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { wordsOf } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { maskArea, type PlacedMask } from '../raster/mask.js';
-import { box, circle, draw, inside, overlapShare, type Shape } from '../testing/drawing.js';
+import { box, circle, draw, grown, inside, overlapShare } from '../testing/drawing.js';
 import { withOutline } from './soak-outline.js';
 
 const SIZE = 160;
@@ -18,10 +18,6 @@ const at = (mask: PlacedMask, x: number, y: number) => {
   const [px, py] = [x - mask.x, y - mask.y];
   return px >= 0 && py >= 0 && px < mask.width && py < mask.height && mask.data[py * mask.width + px] > 0;
 };
-const grown =
-  (shape: Shape, by: number): Shape =>
-  (x, y) =>
-    shape(x, y) + by;
 
 test('a fill’s outline is taken with it as wide as it is drawn, whatever its width and whatever lies about', () => {
   fc.assert(

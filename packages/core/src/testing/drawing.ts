@@ -15,6 +15,18 @@ export const box =
   (x, y) =>
     Math.min(x - left, right - x, y - top, bottom - y);
 
+/** What lies in any of some shapes. */
+export const union =
+  (...shapes: readonly Shape[]): Shape =>
+  (x, y) =>
+    Math.max(...shapes.map((shape) => shape(x, y)));
+
+/** A shape let out by some px on all sides. */
+export const grown =
+  (shape: Shape, by: number): Shape =>
+  (x, y) =>
+    shape(x, y) + by;
+
 /** One paint of a drawing, laid over those before it. */
 export interface Stroke {
   shape: Shape;

@@ -1,4 +1,3 @@
-import { LimberError } from '@limber-sheaf/core';
 import { writePsd } from 'ag-psd';
 import { zipSync } from 'fflate';
 import { writeOpenRaster } from '../ora/ora';
@@ -6,15 +5,8 @@ import { readOraLayers } from '../ora/read-layers';
 import { encodePng } from '../png/png';
 import { readPsdLayers } from '../psd/read-psd';
 import { plainSvg } from '../svg/plain-svg';
+import { codeOf } from '../testing/code-of';
 
-const codeOf = (work: () => unknown) => {
-  try {
-    work();
-  } catch (error) {
-    return error instanceof LimberError ? error.code : error;
-  }
-  return null;
-};
 const bytes = (text: string) => new TextEncoder().encode(text);
 const square = (width: number, height: number, rgba: number[]) => ({
   width,

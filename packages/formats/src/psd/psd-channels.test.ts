@@ -1,17 +1,9 @@
 import fc from 'fast-check';
 import { zlibSync } from 'fflate';
+import { codeOf } from '../testing/code-of';
 import { unpackChannel, unpackMerged, type ChannelShape } from './psd-channels.js';
 
 const [RAW, RUNS, ZIP, ZIP_OF_STEPS] = [0, 1, 2, 3];
-const codeOf = (work: () => unknown) => {
-  try {
-    work();
-    return null;
-  } catch (error) {
-    return (error as { code?: string }).code;
-  }
-};
-
 /** Packs rows as the format says: lengths of all rows, then each row, of literal bytes in heads of at most 128. */
 function packRows(plane: Uint8Array, width: number): Uint8Array {
   const rows: number[][] = [];

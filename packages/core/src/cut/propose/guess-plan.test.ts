@@ -1,12 +1,7 @@
 import { coverageOf } from '../../raster/mask.js';
-import { box, inside, type Shape } from '../../testing/drawing.js';
+import { box, inside, union, type Shape } from '../../testing/drawing.js';
 import { TROUPE, drawMember } from '../../testing/troupe/index.js';
 import { guessPlan } from './guess-plan.js';
-
-const union =
-  (...shapes: readonly Shape[]): Shape =>
-  (x, y) =>
-    Math.max(...shapes.map((shape) => shape(x, y)));
 
 const OUTLINE: Record<string, readonly Shape[]> = {
   'a beast whose fore and hind legs mirror each other': [
