@@ -43,6 +43,8 @@ const LOOKED_UP = [
 ];
 
 export default {
+  // Far more than any test takes: a machine that stands still for a while is no fault of ours.
+  testTimeout: 400_000,
   projects: [
     {
       ...shared,

@@ -105,7 +105,7 @@ export const test = base.extend<{ bench: BenchPage }, { address: string }>({
       await use(given ?? lane?.address ?? '');
       await lane?.stop();
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'worker', timeout: 400_000 },
   ],
   bench: async ({ page, address }, use) => {
     const problems: string[] = [];

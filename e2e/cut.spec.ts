@@ -12,16 +12,16 @@ test('a raw design is proposed, accepted, put right and swept up: every pixel is
   const id = await bench.open('Juniper Vane, raw', 'cut');
   await page.getByRole('button', { name: 'Propose P' }).click();
   const accept = page.getByRole('button', { name: 'Accept all' });
-  await expect(accept).toBeVisible({ timeout: 30_000 });
+  await expect(accept).toBeVisible();
   await accept.click();
-  await expect.poll(async () => (await bench.doc(id)).pieces.length, { timeout: 40_000 }).toBeGreaterThan(18);
+  await expect.poll(async () => (await bench.doc(id)).pieces.length).toBeGreaterThan(18);
   await expect(page.getByText(/of 25 planned parts cut/)).toBeVisible();
   // What no part was proposed for goes to the pieces it lies in.
   await page
     .getByRole('button', { name: /Sweep up/ })
     .first()
     .click();
-  await expect(page.getByText('100.0%')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('100.0%')).toBeVisible();
   const { checks } = await bench.api<{ checks: { id: string; ok: boolean; figure: number }[] }>(
     `/views/${(await bench.doc(id)).views[0].id}/checks`,
   );
@@ -47,7 +47,7 @@ test('a patch is soaked up for the picked part; peek, X-ray and a mirrored cut a
     const part = doc.parts.find((p) => p.group === 'leg' && p.part === 'foot' && p.side === 'A');
     return doc.pieces.find((p) => p.partId === part?.id);
   };
-  await expect.poll(async () => (await foot())?.face.area ?? 0, { timeout: 20_000 }).toBeGreaterThan(20_000);
+  await expect.poll(async () => (await foot())?.face.area ?? 0).toBeGreaterThan(20_000);
   await page.keyboard.press('Escape');
   await page.keyboard.press('x');
   await expect(page.getByRole('button', { name: 'X-ray X' })).toHaveAttribute('aria-pressed', 'true');
@@ -71,13 +71,13 @@ test('the nib adds to the picked part, with Alt it takes away, and each stroke i
   await expect(page.getByRole('button', { name: 'Nib N' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText(/Draw over what .*foot.* gets/)).toBeVisible();
   await bench.draw(CANVAS, [800, 2740, 880, 2740]);
-  await expect.poll(area, { timeout: 20_000 }).toBeGreaterThan(1500);
+  await expect.poll(area).toBeGreaterThan(1500);
   const drawn = await area();
   await bench.settled();
   await page.keyboard.down('Alt');
   await bench.draw(CANVAS, [840, 2720, 840, 2760]);
   await page.keyboard.up('Alt');
-  await expect.poll(area, { timeout: 20_000 }).toBeLessThan(drawn - 300);
+  await expect.poll(area).toBeLessThan(drawn - 300);
   await page.keyboard.press('Control+z');
   await expect.poll(area).toBe(drawn);
   await page.keyboard.press('Control+z');
@@ -98,7 +98,7 @@ test('quick clicks are points of a loop, a point is dragged before it closes, an
   await bench.click(CANVAS, [800, 2690, 870, 2690, 870, 2780, 800, 2780]);
   await bench.draw(CANVAS, [800, 2780, 850, 2780]);
   await page.keyboard.press('Enter');
-  await expect.poll(async () => (await foot())?.area, { timeout: 20_000 }).toBeGreaterThan(0);
+  await expect.poll(async () => (await foot())?.area).toBeGreaterThan(0);
   // The square of 70 × 90 px has lost its corner.
   expect(((await foot())?.area ?? 0) / 1000).toBeCloseTo(4, 0);
   // The piece that was just cut, and on the art the one beside it.
@@ -127,12 +127,12 @@ test('adjusting what was soaked up changes that soak alone, and one undo takes i
     const known = new Set(before.pieces.map((piece) => piece.id));
     return (await bench.doc(id)).pieces.find((piece) => !known.has(piece.id))?.face.area ?? 0;
   };
-  await expect.poll(soaked, { timeout: 20_000 }).toBeGreaterThan(20_000);
+  await expect.poll(soaked).toBeGreaterThan(20_000);
   const withOutline = await soaked();
   await page.getByRole('checkbox', { name: 'Take outline' }).click();
-  await expect.poll(soaked, { timeout: 20_000 }).toBeLessThan(withOutline);
+  await expect.poll(soaked).toBeLessThan(withOutline);
   await page.getByRole('checkbox', { name: 'Take outline' }).click();
-  await expect.poll(soaked, { timeout: 20_000 }).toBe(withOutline);
+  await expect.poll(soaked).toBe(withOutline);
   await page.keyboard.press('Control+z');
   await expect.poll(soaked).toBe(0);
   expect((await bench.doc(id)).pieces.map((piece) => piece.face)).toEqual(before.pieces.map((piece) => piece.face));
@@ -155,11 +155,11 @@ test('a proposal is corrected and stepped back on its own, and is there again af
   await expect(told).not.toHaveText(first);
   const corrected = (await told.textContent()) ?? '';
   await page.keyboard.press('Control+z');
-  await expect(told).toHaveText(first, { timeout: 30_000 });
+  await expect(told).toHaveText(first);
   await page.keyboard.press('Control+Shift+z');
-  await expect(told).toHaveText(corrected, { timeout: 30_000 });
+  await expect(told).toHaveText(corrected);
   await page.reload();
-  await expect(told).toHaveText(corrected, { timeout: 40_000 });
+  await expect(told).toHaveText(corrected);
   expect(await bench.api(`/characters/${id}`)).toMatchObject({ revision });
   await page.getByRole('button', { name: 'Drop Esc' }).click();
   await expect(told).toBeHidden();

@@ -9,7 +9,7 @@ test('a raw design is drafted in one go; its doubts are stepped through and answ
   const ledger = page.getByRole('complementary', { name: 'Ledger' });
   await ledger.getByRole('button', { name: 'First draft' }).click();
   const doubts = ledger.getByRole('region', { name: 'Doubts' });
-  await expect(doubts).toContainText('Not found', { timeout: 120_000 });
+  await expect(doubts).toContainText('Not found');
   await expect(ledger.getByText(/of \d+ planned parts cut/)).toBeVisible();
   // Nobody has touched it, and it breathes.
   await page.keyboard.press('9');
@@ -27,7 +27,7 @@ test('a raw design is drafted in one go; its doubts are stepped through and answ
   await expect(page).not.toHaveURL(/\/cut/);
   // It is there wherever one is, and after a reload.
   await page.reload();
-  await expect(doubts).toContainText('Doubt 1 of', { timeout: 20_000 });
+  await expect(doubts).toContainText('Doubt 1 of');
 
   // Where nothing tells how a limb lies, both ways are shown, and one is chosen.
   const behind = doubts.getByRole('button', { name: /^Behind/ });

@@ -11,8 +11,8 @@ export default defineConfig({
   workers: LANES,
   fullyParallel: false,
   // Far more than any step takes: a machine that stands still for a while is no fault of ours.
-  timeout: 400_000,
-  expect: { timeout: 60_000 },
+  timeout: 600_000,
+  expect: { timeout: 120_000 },
   // Once more where a machine stood still between two steps of a hand; the list then calls it flaky.
   retries: 1,
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],

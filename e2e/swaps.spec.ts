@@ -23,7 +23,7 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
   const buffer = await sharp(Buffer.from(drawn)).png().toBuffer();
   const files = [{ name: 'Mouth L smiling.png', mimeType: 'image/png', buffer }];
   await page.getByLabel('Drawings to bring in').setInputFiles(files);
-  await expect(page.getByText('7 sets · 48 of 48 drawings')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('7 sets · 48 of 48 drawings')).toBeVisible();
   const { drawings, drawingViews } = await bench.doc(id);
   const made = drawings.find(({ shape, mood }) => shape === 'tongue' && mood === 'happy');
   expect(drawingViews.find(({ drawingId }) => drawingId === made?.id)?.picture?.width).toBeGreaterThan(100);
@@ -32,9 +32,9 @@ test('a mouth gets the drawing it lacks from a file, speaks a line, and all of i
   await page.keyboard.press('l');
   await page.getByLabel('The line').fill('[happy] Low water at nine, all mail aboard.');
   await page.getByLabel('The line').press('Enter');
-  await expect(page.getByText(/^\d+ frames · \d+ blink/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/^\d+ frames · \d+ blink/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Say it' })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('button', { name: 'Say it' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'mouth_rest', exact: true })).toBeVisible();
 
   // Undo takes the bring-in back; the bench is as it was.
@@ -54,7 +54,7 @@ test('a drawing is made of another by parting its lips, painted on, and a set be
   await strip.getByRole('button', { name: 'Part' }).click();
   await strip.getByRole('checkbox', { name: 'Tongue' }).check();
   await strip.getByRole('button', { name: 'Take it' }).click();
-  await expect(page.getByRole('heading', { name: 'mouth_tongue_happy' })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('heading', { name: 'mouth_tongue_happy' })).toBeVisible();
   await expect(page.getByText('rest, 2 steps')).toBeVisible();
   const row = async () => {
     const { drawings, drawingViews } = await bench.doc(id);
@@ -72,7 +72,7 @@ test('a drawing is made of another by parting its lips, painted on, and a set be
   await page.mouse.down();
   await page.mouse.move(x + 60, y + 20, { steps: 4 });
   await page.mouse.up();
-  await expect.poll(async () => (await row())?.madeOf, { timeout: 15_000 }).toBeNull();
+  await expect.poll(async () => (await row())?.madeOf).toBeNull();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('group', { name: 'Painting' })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();

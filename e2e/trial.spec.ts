@@ -38,7 +38,7 @@ test('the pilot walks and waves; what goes wrong in a frame leads to its joint, 
       .getByRole('button', { name: 'Three-quarter' })
       .click();
     await ledger.getByRole('button', { name: /^Walk/ }).click();
-    await expect(ledger.getByText(/^Hip A shows [\d,]+ px of /)).toBeVisible({ timeout: 90_000 });
+    await expect(ledger.getByText(/^Hip A shows [\d,]+ px of /)).toBeVisible();
     await page.keyboard.press('t');
     await expect(page.getByText(/^\d+ of 24/)).toBeVisible();
   });
@@ -87,7 +87,7 @@ test('the otter’s tail bends along its line, which is dragged and stepped back
   await ledger.getByRole('button', { name: 'Say a line' }).click();
   await ledger.getByRole('textbox', { name: 'The line' }).fill('[happy] All mail aboard.');
   await page.keyboard.press('Enter');
-  await expect(ledger.getByText(/frames of \d+ scenes/)).toBeVisible({ timeout: 20_000 });
+  await expect(ledger.getByText(/frames of \d+ scenes/)).toBeVisible();
   await expect(page.getByRole('slider', { name: 'Frame' })).toBeVisible();
 
   // A motion of one's own, out of rest into the pose that she keeps and back.

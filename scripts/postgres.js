@@ -101,7 +101,7 @@ export async function startPostgres(folder) {
     // A note left by a power cut names a process that is gone, or somebody else's by now.
     rmSync(join(files, 'postmaster.pid'), { force: true });
     const settings = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories='' -c max_connections=60 -c shared_buffers=128MB`;
-    run('pg_ctl', ['-D', files, '-w', '-t', '60', '-l', join(files, 'server.log'), '-o', settings, 'start']);
+    run('pg_ctl', ['-D', files, '-w', '-t', '300', '-l', join(files, 'server.log'), '-o', settings, 'start']);
   };
   start();
   const password = readFileSync(passwordFile, 'utf8').trim();

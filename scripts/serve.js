@@ -53,7 +53,7 @@ export async function startServer({ databaseUrl, port, web = true, logLevel = 'w
 export function stopServer(child) {
   if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
   return new Promise((done) => {
-    const force = setTimeout(() => child.kill('SIGKILL'), 5000);
+    const force = setTimeout(() => child.kill('SIGKILL'), 30_000);
     child.once('exit', () => {
       clearTimeout(force);
       done();

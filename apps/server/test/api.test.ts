@@ -18,7 +18,6 @@ import {
 
 let server: Running;
 let production: string;
-jest.setTimeout(120_000);
 
 beforeAll(async () => {
   server = await startOwnServer();

@@ -6,7 +6,6 @@ import { call, design, end, limbPng, startOwnServer, type Running } from './serv
 
 let server: Running;
 let production: string;
-jest.setTimeout(120_000);
 
 beforeAll(async () => {
   server = await startOwnServer();

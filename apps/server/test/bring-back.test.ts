@@ -2,7 +2,6 @@ import { compareBitmaps, type Bitmap } from '@limber-sheaf/core';
 import { isDrawn, decodePng, encodePng, readZip, writeZip } from '@limber-sheaf/formats';
 import { call, end, jointedLimb, packageOf, startServer, type Running, type State } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

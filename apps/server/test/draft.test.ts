@@ -3,7 +3,6 @@ import sharp from 'sharp';
 import { askOf, refusedOf, type Asked } from './drawn-head';
 import { call, design, end, startServer, type Running, type State } from './server-under-test';
 
-jest.setTimeout(120_000);
 let server: Running;
 let production: string;
 

@@ -10,7 +10,6 @@ import { validateBytes } from 'gltf-validator';
 import sharp from 'sharp';
 import { call, end, jointedLimb, packageOf, startServer, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

@@ -3,7 +3,6 @@ import { provePackage } from '../src/handoff/prove-package';
 import { askOf, drawingAt, drawnHead, form, openMouth, paint, refusedOf, type Asked } from './drawn-head';
 import { call, end, packageOf, startServer, zipOfPackage, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

@@ -4,8 +4,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from './server-under-test';
 
-jest.setTimeout(180_000);
-
 const START = join(__dirname, '../../../scripts/start.js');
 let data: string;
 let port: number;
@@ -69,7 +67,7 @@ function pidsOf(word: string): number[] {
 
 /** Asks again and again, until an answer will do. */
 async function until<T>(ask: () => Promise<T>, will: (answer: T) => boolean): Promise<T> {
-  for (let tries = 0; tries < 300; tries++) {
+  for (let tries = 0; tries < 3000; tries++) {
     const answer = await ask();
     if (will(answer)) return answer;
     await new Promise((done) => setTimeout(done, 100));

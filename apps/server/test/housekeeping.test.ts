@@ -13,7 +13,6 @@ import {
 } from './server-under-test';
 
 let server: Running;
-jest.setTimeout(120_000);
 beforeAll(async () => (server = await startOwnServer()));
 afterAll(() => end(server));
 

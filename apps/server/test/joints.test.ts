@@ -3,7 +3,6 @@ import { decodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
 import { call, inProduction, packageOf } from './server-under-test';
 import { box, jointOf, pieceOf, twoArms } from './two-arms';
 
-jest.setTimeout(120_000);
 const { server, ask, production } = inProduction('Ebb');
 const arms = () => twoArms(ask, production());
 

@@ -15,7 +15,6 @@ import {
 
 let server: Running;
 let production: string;
-jest.setTimeout(240_000);
 
 beforeAll(async () => {
   server = await startServer();

@@ -1,6 +1,5 @@
 import { call, end, startServer, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

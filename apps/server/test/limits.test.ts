@@ -16,7 +16,6 @@ import {
 
 let server: Running;
 let production: string;
-jest.setTimeout(120_000);
 
 beforeAll(async () => {
   server = await startOwnServer();
@@ -167,4 +166,4 @@ test('a connection that was opened ahead and never used does not hold up the end
   const closed = new Promise((done) => unused.once('close', done).resume());
   await end(other);
   await closed;
-}, 20_000);
+});

@@ -2,7 +2,6 @@ import { decodePng, isDrawn, readOpenRaster } from '@limber-sheaf/formats';
 import { askOf, drawingAt, drawnHead, form, maskOf, openMouth, paint, refusedOf, type Asked } from './drawn-head';
 import { call, end, packageOf, startServer, type Running, type State } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

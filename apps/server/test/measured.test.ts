@@ -3,7 +3,6 @@ import { Client } from 'pg';
 import { call, inProduction } from './server-under-test';
 import { jointOf, twoArms } from './two-arms';
 
-jest.setTimeout(120_000);
 const { server, ask, production } = inProduction('Ebb');
 const arms = () => twoArms(ask, production());
 

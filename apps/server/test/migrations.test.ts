@@ -2,8 +2,6 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { call, end, startOwnServer, type Running, type State } from './server-under-test';
 
-jest.setTimeout(120_000);
-
 /** Runs a script on the database for schemas; what it printed. */
 function script(name: string, ...args: string[]): string {
   const run = spawnSync(process.execPath, [join(__dirname, name), ...args], { encoding: 'utf8' });

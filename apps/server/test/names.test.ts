@@ -1,7 +1,6 @@
 import { rigFaults } from '@limber-sheaf/formats';
 import { call, cutLimb, end, packageOf, startServer, type Running, type State } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

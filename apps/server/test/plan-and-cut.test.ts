@@ -3,7 +3,6 @@ import { decodePng, encodePng, readOpenRaster, writeOpenRaster } from '@limber-s
 import sharp from 'sharp';
 import { call, design, inProduction, limbPng, packageOf, runsOf, type State } from './server-under-test';
 
-jest.setTimeout(120_000);
 const { server, ask, production } = inProduction('Spring tide');
 const bringIn = (bytes: Uint8Array, name = 'Mast') =>
   ask('POST', `/productions/${production()}/characters`, design(name, bytes));

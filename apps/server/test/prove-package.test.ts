@@ -12,7 +12,6 @@ import type { Rig } from '@limber-sheaf/formats';
 import { provePackage } from '../src/handoff/prove-package';
 import { call, end, jointedLimb, packageOf, startServer, zipOfPackage, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let made: Awaited<ReturnType<typeof packageOf>>;
 

@@ -1,7 +1,6 @@
 import { writePsd } from 'ag-psd';
 import { call, inProduction } from './server-under-test';
 
-jest.setTimeout(120_000);
 const { server, ask, production } = inProduction('Neap');
 
 test('a PSD comes with its effects drawn; a shadow is a row of its own, and what the file shows differs in nothing', async () => {

@@ -3,7 +3,6 @@ import { decodePng, isDrawn } from '@limber-sheaf/formats';
 import { askOf, maskOf, paint, refusedOf, type Asked } from './drawn-head';
 import { call, design, end, packageOf, startServer, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

@@ -167,7 +167,7 @@ export interface JobState {
 
 /** Waits until a job has ended. */
 export async function finished(server: Running, id: string): Promise<JobState> {
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 3000; i++) {
     const { body } = await call<JobState>(server, 'GET', `/jobs/${id}`);
     if (!['waiting', 'running'].includes(body.state)) return body;
     await new Promise((done) => setTimeout(done, 100));

@@ -1,7 +1,6 @@
 import type { CharacterDoc, MaskRuns } from '@limber-sheaf/core';
 import { call, design, inProduction, limbPng, runsOf, type State } from './server-under-test';
 
-jest.setTimeout(120_000);
 const { server, ask, production } = inProduction('Neap tide');
 const refused = (method: string, path: string, body: object) =>
   call<{ code: string; sentence: string }>(server, method, path, body);

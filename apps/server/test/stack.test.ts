@@ -1,7 +1,6 @@
 import type { CharacterDoc } from '@limber-sheaf/core';
 import { call, inProduction, jointedLimb, packageOf, type State } from './server-under-test';
 
-jest.setTimeout(120_000);
 const { server, ask, production } = inProduction('Spring tide');
 const refused = async (method: string, path: string, body?: object) => {
   const { status, body: said } = await call<{ sentence: string }>(server, method, path, body);

@@ -17,7 +17,6 @@ import {
 } from './drawn-head';
 import { call, design, end, packageOf, startServer, zipOfPackage, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

@@ -2,7 +2,6 @@ import { decodePng } from '@limber-sheaf/formats';
 import { askOf, drawingAt, drawnHead, form, openMouth, paint, refusedOf, roundMouth, type Asked } from './drawn-head';
 import { call, end, packageOf, startServer, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

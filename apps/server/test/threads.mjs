@@ -24,6 +24,8 @@ for (let look = 0; look < 100 && givenBack() < 950; look++) await new Promise((d
 const given = givenBack();
 await end('endless', { seconds: 0.5 });
 const beside = ending('patient');
+// It takes longer than it may work, and works on nothing meanwhile.
+ends.waits = await ending('patient', { seconds: 0.3 });
 await end('greedy');
 await end('patient');
 ends.beside = await beside;
@@ -49,8 +51,8 @@ const before = order.indexOf('hand');
 const going = Array.from({ length: THREADS }, () => threads.run(tasks, 'givesWay', 0, { behind: true }));
 const hands = Array.from({ length: THREADS }, (_, n) => threads.run(tasks, 'patient', n));
 const gaveWay = await Promise.all([...going, ...hands]).then((ended) => ended.slice(0, THREADS));
-// A hand gives way to nobody, or two of them would wait for each other.
-const ofHand = threads.run(tasks, 'givesWay', 0, { seconds: 1 }).catch((error) => error.code);
+// A hand gives way to nobody, or two of them would wait for each other; and what stands still for long is stopped too.
+const ofHand = threads.run(tasks, 'givesWay', 0, { seconds: 0.3 }).catch((error) => error.code);
 const others = await Promise.all(Array.from({ length: 2 * THREADS }, (_, n) => threads.run(tasks, 'twice', n)));
 console.log(JSON.stringify({ given, ends, stopped, all, before, gaveWay, others, ofHand: await ofHand }));
 await threads.onModuleDestroy();

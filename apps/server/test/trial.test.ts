@@ -5,7 +5,6 @@ import { askOf, drawingAt, drawnHead, form, openMouth, refusedOf, type Asked } f
 import sharp from 'sharp';
 import { call, end, jointedLimb, packageOf, startServer, type Running } from './server-under-test';
 
-jest.setTimeout(60_000);
 let server: Running;
 let production: string;
 

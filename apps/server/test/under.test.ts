@@ -4,7 +4,6 @@ import { call, design, end, packageOf, runsOf, startServer, type Running, type S
 
 let server: Running;
 let production: string;
-jest.setTimeout(120_000);
 
 beforeAll(async () => {
   server = await startServer();

@@ -1,5 +1,6 @@
 import { LimberError } from '@limber-sheaf/core';
 import type { MessagePort } from 'node:worker_threads';
+import { threadNumber } from './thread-time.js';
 
 /** A task's answer; errors cross the thread border as plain data, since classes do not. */
 export type Answer<T> =
@@ -8,7 +9,7 @@ export type Answer<T> =
 /** What a thread is given: the task's input, and where it notes that it has begun. */
 export interface Order<I> {
   input: I;
-  /** One whole number, 1 from the moment at which a thread has taken the task up. */
+  /** One whole number, 0 until a thread has taken the task up, and then that thread's own (`threadNumber`). */
   begun: Int32Array;
   /** Where it tells how far it is, if anybody listens. */
   port?: MessagePort;
@@ -34,7 +35,7 @@ export function task<I, O>(
   work: (input: I, tell: Tell, handWaits: HandWaits) => Promise<O> | O,
 ): (order: Order<I>) => Promise<Answer<O>> {
   return async ({ input, begun, port, hands }) => {
-    Atomics.store(begun, 0, 1);
+    Atomics.store(begun, 0, threadNumber());
     const tell: Tell = (share, doing) => port?.postMessage({ share, doing } satisfies Progress);
     const handWaits = () => hands !== undefined && Atomics.load(hands, 0) > 0;
     try {

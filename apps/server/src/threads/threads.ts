@@ -8,6 +8,7 @@ import { MessageChannel } from 'node:worker_threads';
 import { isCrowded } from './at-hand.js';
 import { MOST_MEMORY, THREADS } from './room.js';
 import { GIVES_BACK_MS, ShortMemory } from './short-memory.js';
+import { workedSeconds } from './thread-time.js';
 import {
   taskFile,
   type Answer,
@@ -23,7 +24,7 @@ import {
 export interface RunOptions {
   /** Stops it: the client has gone, or somebody pressed stop. */
   signal?: AbortSignal;
-  /** s; a task that takes longer, once a thread has taken it up, is stopped. */
+  /** s of a processor; a task that works longer, once a thread has taken it up, is stopped. */
   seconds?: number;
   /** Hears how far it is. */
   tell?: Tell;
@@ -41,6 +42,8 @@ export const LONG = 180;
 /** s; a task that no thread takes up for so long is given up. */
 const WAITS = 120;
 const LOOK_MS = 100;
+/** How many times as long a task may stand still, where a machine gives it little of its processors, or it waits for a file. */
+const STANDS_STILL = 6;
 
 /** How often what is worked out meanwhile gives way to somebody's hand, and begins again. */
 const YIELDS = 3;
@@ -58,13 +61,26 @@ interface Running {
   /** ms since 1970: when it was asked for, and once a thread has taken it up, when that was first seen. */
   since: number;
   seen: boolean;
+  /** s; how long its thread had worked by then. */
+  worked: number;
   seconds: number;
   behind: boolean;
 }
 
 function newEntry({ seconds = SECONDS, behind = false }: RunOptions): Running {
   const begun = new Int32Array(new SharedArrayBuffer(4));
-  return { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, seconds, behind };
+  return { stop: new AbortController(), why: null, begun, since: Date.now(), seen: false, worked: 0, seconds, behind };
+}
+
+/** The number of the thread that has taken a task up; 0 before. */
+const threadOf = ({ begun }: Running): number => Atomics.load(begun, 0);
+
+/** s; how long a task has worked: where the system does not tell, how long ago it was taken up. Never more than that. */
+function secondsOf(entry: Running, now: number): number {
+  const passed = (now - entry.since) / 1000;
+  if (passed <= entry.seconds || passed > STANDS_STILL * entry.seconds) return passed;
+  const worked = workedSeconds(threadOf(entry));
+  return worked === null ? passed : worked - entry.worked;
 }
 
 /**
@@ -73,8 +89,11 @@ function newEntry({ seconds = SECONDS, behind = false }: RunOptions): Running {
  */
 function leastWanted(running: Iterable<Running>): Running | undefined {
   const going = [...running].filter(({ why }) => why === null);
-  const isTaken = ({ begun }: Running) => Atomics.load(begun, 0) === 1;
-  return going.findLast((one) => one.behind && isTaken(one)) ?? going.findLast(isTaken) ?? going.at(-1);
+  return (
+    going.findLast((one) => one.behind && threadOf(one) > 0) ??
+    going.findLast((one) => threadOf(one) > 0) ??
+    going.at(-1)
+  );
 }
 
 /** ms between two looks at whether a thread that is to end has loaded what it was loading. */
@@ -89,7 +108,7 @@ function onceBegun(stops: AbortSignal, begun: Int32Array): { signal: AbortSignal
   let isOver = false;
   const pass = () => {
     if (isOver) return;
-    if (Atomics.load(begun, 0) === 1) sure.abort(stops.reason);
+    if (Atomics.load(begun, 0) > 0) sure.abort(stops.reason);
     else globalThis.setTimeout(pass, LOADS_MS);
   };
   stops.addEventListener('abort', pass, { once: true });
@@ -255,12 +274,15 @@ export class Threads implements OnModuleDestroy {
   private look(): void {
     const now = Date.now();
     for (const entry of this.running) {
-      if (!entry.seen && Atomics.load(entry.begun, 0) === 1) {
+      const thread = threadOf(entry);
+      if (!entry.seen && thread > 0) {
         entry.seen = true;
         entry.since = now;
+        entry.worked = workedSeconds(thread) ?? 0;
       }
-      const seconds = entry.seen ? entry.seconds : Math.max(WAITS, entry.seconds);
-      if (!entry.why && now - entry.since > seconds * 1000) this.stop(entry, entry.seen ? 'time' : 'busy');
+      if (entry.why) continue;
+      if (entry.seen && secondsOf(entry, now) > entry.seconds) this.stop(entry, 'time');
+      if (!entry.seen && now - entry.since > Math.max(WAITS, entry.seconds) * 1000) this.stop(entry, 'busy');
     }
     if (this.running.size === 0) return;
     const bytes = process.memoryUsage.rss();

@@ -17,6 +17,10 @@ if (typeof document !== 'undefined') {
   });
   HTMLCanvasElement.prototype.getContext = () => null;
   Object.assign(URL, { createObjectURL: () => 'blob:made', revokeObjectURL: () => undefined });
+  // What is waited for comes when the machine has time for it.
+  jest
+    .requireActual<typeof import('@testing-library/dom')>('@testing-library/dom')
+    .configure({ asyncUtilTimeout: 60_000 });
   // Answers of workers and the server arrive when they arrive; tests wait for what they show.
   const tell = console.error;
   console.error = (...said: unknown[]) => {

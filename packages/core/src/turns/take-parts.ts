@@ -22,7 +22,7 @@ import { LimberError } from '../errors.js';
 import { cutPieces, redrawView, type CutSheets } from '../cut/cut-edits.js';
 import { mirroredRange } from '../joints/mirrored-range.js';
 import { onOtherSide } from '../names/swap-sides.js';
-import { createPlaced, paintBounds, type PlacedBitmap } from '../raster/bitmap.js';
+import { createPlaced, paintBounds, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import {
   STAY,
   after,
@@ -73,15 +73,39 @@ export interface TakenParts {
 function figureOf({ doc, viewId, art }: ViewOf): { floor: number; tall: number; middle: number } {
   const floor = viewById(doc, viewId).floorY;
   const bounds = paintBounds(art.design) ?? { x: 0, y: 0, width: art.design.width, height: floor };
-  return { floor, tall: Math.max(1, floor - bounds.y), middle: bounds.x + bounds.width / 2 };
+  return { floor, tall: Math.max(1, floor - bounds.y), middle: middleOf(bounds) };
+}
+
+const middleOf = ({ x, width }: Rect) => x + width / 2;
+
+/** The middles of what the first part that hangs from something made in both views hangs from there, and here, px; null for none. */
+function middlesOfParents(
+  from: ViewOf,
+  to: ViewOf,
+  partIds: readonly PartId[],
+): { there: number; here: number } | null {
+  for (const partId of partIds) {
+    const piece = findPiece(from.doc, from.viewId, partId);
+    const parent = piece && parentPiece(from.doc, piece);
+    if (!parent || partIds.includes(parent.partId)) continue;
+    const same = findPart(to.doc, tokensFor(from.doc, parent.partId, false));
+    const own = same && findPiece(to.doc, to.viewId, same.id);
+    if (own) return { there: middleOf(parent.face), here: middleOf(own.face) };
+  }
+  return null;
 }
 
 /**
  * How the parts of another character come to lie here: as much larger or smaller as this one is, mirrored where that is
- * wanted; the joint of the first of them lies on the same joint here, or as high on the figure and as far from its middle.
+ * wanted; the joint of the first of them lies on the same joint here, or as high on the figure and as far from the middle of what
+ * it hangs from, or of the whole figure: what a figure lacks says nothing of where its middle is.
  */
 function wayFrom(from: ViewOf, to: ViewOf, { partIds, mirrored }: TakeOrder): Transform {
-  const [there, here] = [figureOf(from), figureOf(to)];
+  const middles = middlesOfParents(from, to, partIds);
+  const [there, here] = [
+    { ...figureOf(from), ...(middles && { middle: middles.there }) },
+    { ...figureOf(to), ...(middles && { middle: middles.here }) },
+  ];
   const scale = here.tall / there.tall;
   const scaled = stretchedAbout({ x: there.middle, y: there.floor }, 0, scale, scale);
   const turned = mirrored ? after(scaled, mirroredAt(2 * there.middle)) : scaled;
@@ -95,10 +119,14 @@ function wayFrom(from: ViewOf, to: ViewOf, { partIds, mirrored }: TakeOrder): Tr
     const held = own && to.doc.joints.find(({ childId }) => childId === own.id);
     const at = carried(standing, joint);
     const [dx, dy] = held ? [held.x - at.x, held.y - at.y] : [0, 0];
-    // Whole pixels: what is not scaled stays as it was drawn.
-    return after(standing, { ...STAY, e: Math.round(dx), f: Math.round(dy) });
+    return byWholePixels(after(standing, { ...STAY, e: dx, f: dy }));
   }
-  return { ...standing, e: Math.round(standing.e), f: Math.round(standing.f) };
+  return byWholePixels(standing);
+}
+
+/** The same way, by whole pixels: what is not scaled stays as it was drawn. */
+function byWholePixels(way: Transform): Transform {
+  return { ...way, e: Math.round(way.e), f: Math.round(way.f) };
 }
 
 function tokensFor(doc: CharacterDoc, partId: PartId, mirrored: boolean): NameTokens {
