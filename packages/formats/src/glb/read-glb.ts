@@ -40,7 +40,7 @@ export function readGlb(bytes: Uint8Array): PuppetScene[] {
   if (bytes.length < 28 || view.getUint32(0, true) !== MAGIC)
     throw new LimberError('damaged-file', 'This is not a binary glTF file.');
   const jsonLength = view.getUint32(12, true);
-  const gltf = JSON.parse(new TextDecoder().decode(bytes.subarray(20, 20 + jsonLength))) as Gltf;
+  const gltf = parseGltf(new TextDecoder().decode(bytes.subarray(20, 20 + jsonLength)));
   const binary = 20 + jsonLength + 8;
   const of = <T>(list: readonly T[] | undefined, at: number): T => {
     const found = list?.[at];
@@ -50,8 +50,11 @@ export function readGlb(bytes: Uint8Array): PuppetScene[] {
   const positions = (index: number): [number, number, number][] => {
     const { bufferView, byteOffset = 0, count } = of(gltf.accessors, index);
     const { byteOffset: start = 0, byteStride = 12 } = of(gltf.bufferViews, bufferView);
+    const from = binary + start + byteOffset;
+    if (from + (count - 1) * byteStride + 12 > bytes.length)
+      throw new LimberError('damaged-file', 'The glTF file ends before its corners do.');
     return Array.from({ length: count }, (_, k) => {
-      const at = binary + start + byteOffset + k * byteStride;
+      const at = from + k * byteStride;
       return [view.getFloat32(at, true), view.getFloat32(at + 4, true), view.getFloat32(at + 8, true)];
     });
   };
@@ -79,4 +82,12 @@ export function readGlb(bytes: Uint8Array): PuppetScene[] {
     for (const root of roots) walk(root, null, { x: 0, y: 0 });
     return { key, nodes };
   });
+}
+
+function parseGltf(text: string): Gltf {
+  try {
+    return JSON.parse(text) as Gltf;
+  } catch {
+    throw new LimberError('damaged-file', 'What the glTF file says of itself cannot be read.');
+  }
 }
