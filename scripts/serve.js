@@ -23,7 +23,8 @@ function ownUser() {
  * @returns the child process and the address it answers at
  */
 export async function startServer({ databaseUrl, port, web = true, logLevel = 'warn' }) {
-  const child = spawn(process.execPath, ['--enable-source-maps', MAIN], {
+  // To read the maps of all sources takes a second or two at each start: for who works on them.
+  const child = spawn(process.execPath, web ? [MAIN] : ['--enable-source-maps', MAIN], {
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
