@@ -54,5 +54,9 @@ const gaveWay = await Promise.all([...going, ...hands]).then((ended) => ended.sl
 // A hand gives way to nobody, or two of them would wait for each other; and what stands still for long is stopped too.
 const ofHand = threads.run(tasks, 'givesWay', 0, { seconds: 0.3 }).catch((error) => error.code);
 const others = await Promise.all(Array.from({ length: 2 * THREADS }, (_, n) => threads.run(tasks, 'twice', n)));
-console.log(JSON.stringify({ given, ends, stopped, all, before, gaveWay, others, ofHand: await ofHand }));
+const tooLong = await ofHand;
+// Where the server stops, whoever waits hears why.
+const stopping = ending('endless');
 await threads.onModuleDestroy();
+ends.stopping = await stopping;
+console.log(JSON.stringify({ given, ends, stopped, all, before, gaveWay, others, ofHand: tooLong }));

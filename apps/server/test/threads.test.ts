@@ -25,6 +25,7 @@ test('a task that takes too long, too much memory, or breaks, ends alone, and it
     patient: ['answered', 42],
     beside: 'answered',
     waits: 'answered',
+    stopping: 'busy',
     refuses: ['no-border', 42],
     breaks: ['TypeError', 42],
     // Both threads had much at hand: it is tried again once the one that was stopped has given that back.

@@ -4,6 +4,7 @@ export { withDefaults } from './options.js';
 
 // Pictures
 export {
+  copyPlaced,
   createBitmap,
   createPlaced,
   cropPlaced,
@@ -12,6 +13,7 @@ export {
   outsetRect,
   paintArea,
   paintBounds,
+  placedAt,
   trimToPaint,
   uniteRects,
   wordsOf,

@@ -1,4 +1,4 @@
-import { makeSmaller } from '@limber-sheaf/core';
+import { makeSmaller, placedAt } from '@limber-sheaf/core';
 import sharp from 'sharp';
 import { readBlob } from '../threads/blobs.js';
 import { encode, picture } from '../threads/pictures.js';
@@ -17,7 +17,7 @@ export const smaller = task(
     if (meta?.format !== 'png') return null;
     if ('width' in wanted && (meta.width ?? 0) <= wanted.width) return null;
     return 'by' in wanted
-      ? await encode(makeSmaller({ ...(await picture(sha256, bytes)), x: wanted.x, y: wanted.y }, wanted.by), 3)
+      ? await encode(makeSmaller(placedAt(await picture(sha256, bytes), wanted.x, wanted.y), wanted.by), 3)
       : new Uint8Array(await sharp(bytes).resize({ width: wanted.width }).png({ compressionLevel: 3 }).toBuffer());
   },
 );

@@ -1,4 +1,4 @@
-import { trimToPaint } from '@limber-sheaf/core';
+import { trimToPaint, placedAt } from '@limber-sheaf/core';
 import { INK, LETTER, RULE, SOFT, onPaper, resized, wordsPath } from '../files/on-paper.js';
 import { picture } from '../threads/pictures.js';
 import { task } from '../threads/task.js';
@@ -26,7 +26,7 @@ const SHARES = [0, 0.25, 0.5, 0.75, 1];
 export const lineUp = task(async ({ title, standers }: { title: string; standers: Stander[] }): Promise<Uint8Array> => {
   const figures = [];
   for (const { name, designBlob, floorY } of standers) {
-    const figure = trimToPaint({ ...(await picture(designBlob)), x: 0, y: 0 });
+    const figure = trimToPaint(placedAt(await picture(designBlob), 0, 0));
     if (figure) figures.push({ name, figure, tall: Math.max(1, floorY - figure.y), floorY });
   }
   const tallest = Math.max(1, ...figures.map(({ tall }) => tall));

@@ -1,4 +1,5 @@
 import {
+  copyPlaced,
   cleanMatte,
   findSpecks,
   LimberError,
@@ -77,7 +78,7 @@ export async function sweepDesign(input: {
 }
 
 function without(paint: PlacedBitmap, mask: PlacedMask): PlacedBitmap {
-  const out = { ...paint, data: paint.data.slice() };
+  const out = copyPlaced(paint);
   const words = wordsOf(out);
   for (let y = 0; y < out.height; y++) {
     const row = (y + out.y - mask.y) * mask.width + out.x - mask.x;

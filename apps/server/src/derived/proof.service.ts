@@ -138,8 +138,10 @@ export class ProofService {
     }
     // Whoever was first may have gone, and their work with them: what is missing then is measured for this one.
     const shared = await Promise.allSettled(waiting);
-    if (shared.some(({ status }) => status === 'rejected') && !signal?.aborted)
+    if (shared.some(({ status }) => status === 'rejected')) {
+      signal?.throwIfAborted();
       return this.measured(doc, viewId, sheets, measures, { signal, tell, behind });
+    }
     return this.derived.find(keys);
   }
 }

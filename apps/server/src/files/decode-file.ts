@@ -1,4 +1,5 @@
 import {
+  placedAt,
   LimberError,
   intersectRects,
   trimToPaint,
@@ -179,7 +180,7 @@ async function vector(bytes: Uint8Array): Promise<DecodedFile> {
     nodes.push({ ...node, children: null, paint });
   }
   const canvas = { width: bitmap.width, height: bitmap.height };
-  return { nodes, canvas, merged: { ...bitmap, x: 0, y: 0 }, notes };
+  return { nodes, canvas, merged: placedAt(bitmap, 0, 0), notes };
 }
 
 async function layered(file: LayeredFile, word: string): Promise<DecodedFile> {
@@ -200,7 +201,7 @@ async function layered(file: LayeredFile, word: string): Promise<DecodedFile> {
           const crop = { ...onCanvas, x: onCanvas.x - picture.x, y: onCanvas.y - picture.y };
           const pixels = PNG_LIMITS.pixels;
           const bitmap = await decodeAny(picture.png, `layer ${node.name} of the ${word}`, [], { pixels, crop });
-          paint = trimToPaint({ ...bitmap, x: onCanvas.x, y: onCanvas.y });
+          paint = trimToPaint(placedAt(bitmap, onCanvas.x, onCanvas.y));
         }
         if (paint) budget.take(paint);
       }

@@ -1,4 +1,5 @@
 import {
+  placedAt,
   LimberError,
   bodyFrame,
   compareBitmaps,
@@ -83,7 +84,7 @@ async function finish(
   layers: ImportedDesign['layers'],
   differs: number | null,
 ): Promise<ImportedDesign> {
-  const made = await keepSheet({ ...bitmap, x: 0, y: 0 });
+  const made = await keepSheet(placedAt(bitmap, 0, 0));
   if (made.area === 0)
     throw new LimberError(
       'blank-design',

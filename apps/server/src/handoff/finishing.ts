@@ -1,4 +1,12 @@
-import { edgeReach, finishTexture, withFinish, type Bitmap, type Finish, type PlacedBitmap } from '@limber-sheaf/core';
+import {
+  placedAt,
+  edgeReach,
+  finishTexture,
+  withFinish,
+  type Bitmap,
+  type Finish,
+  type PlacedBitmap,
+} from '@limber-sheaf/core';
 import { picture } from '../threads/pictures.js';
 
 /** How the pictures of a view come by their finish; without one they stay as they are. */
@@ -28,6 +36,6 @@ export class Finishing {
     if (this.finish.scope === 'figure') return withFinish(image, this.finish, this.texture);
     const texture = finishTexture(this.finish, of, { ...of, x: 0, y: 0 }, null, edgeReach(this.canvas));
     const { x, y } = image;
-    return { ...withFinish({ ...image, x: x - of.x, y: y - of.y }, this.finish, texture), x, y };
+    return { ...withFinish(placedAt(image, x - of.x, y - of.y), this.finish, texture), x, y };
   }
 }

@@ -1,4 +1,4 @@
-import { composite, cropPlaced, wordsOf, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
+import { placedAt, composite, cropPlaced, wordsOf, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
 import {
   decodePng,
   isDrawn,
@@ -88,7 +88,7 @@ export async function atlasFault(
   );
   for (const { name, atlas, image } of [...pieces.filter(isDrawn), ...drawings, ...seconds]) {
     const picture = imageOf(image);
-    if (!atlas || !picture || !samePicture(cropPlaced({ ...whole, x: 0, y: 0 }, atlas), picture))
+    if (!atlas || !picture || !samePicture(cropPlaced(placedAt(whole, 0, 0), atlas), picture))
       return `${name} on its packed sheet`;
   }
   return null;
@@ -186,7 +186,7 @@ function apartFault(found: readonly Found[], { pieces }: RigView, imageOf: Image
     const stack = found.slice(from, from + 1 + sheets.length);
     const layers = stack.flatMap(({ x, y, picture }): PlacedBitmap[] => {
       const layer = picture();
-      return layer ? [{ ...layer, x: x - bounds.x, y: y - bounds.y }] : [];
+      return layer ? [placedAt(layer, x - bounds.x, y - bounds.y)] : [];
     });
     const drawn = composite(bounds.width, bounds.height, layers);
     if (!samePicture(drawn, imageOf(image), DRAWN)) return `the layers of ${name}`;

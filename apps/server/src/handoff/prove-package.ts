@@ -1,4 +1,5 @@
 import {
+  placedAt,
   LimberError,
   cleanLimits,
   daylightInDisc,
@@ -106,7 +107,7 @@ function openJoint(view: RigView, imageOf: ImageOf): string | null {
   const placed = new Map(
     pieces.filter(isDrawn).flatMap(({ name, image, bounds }) => {
       const picture = imageOf(image);
-      return picture ? [[name, { ...picture, x: bounds.x, y: bounds.y }]] : [];
+      return picture ? [[name, placedAt(picture, bounds.x, bounds.y)]] : [];
     }),
   );
   const pictures = (wanted: (name: string) => boolean) =>
@@ -133,7 +134,7 @@ function restDifference(
   imageOf: ImageOf,
   plain: Bitmap,
 ): { largest: number; mean: number } {
-  const wanted = finish ? withFinish({ ...plain, x: 0, y: 0 }, finish, imageOf(finishPath(key))) : plain;
+  const wanted = finish ? withFinish(placedAt(plain, 0, 0), finish, imageOf(finishPath(key))) : plain;
   // Eight bits after every piece, as most programs keep them.
   const drawn = new Uint8ClampedArray(canvas.width * canvas.height * 4);
   for (const { image, bounds } of pieces.filter(isDrawn)) {

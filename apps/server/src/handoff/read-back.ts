@@ -1,5 +1,6 @@
 import { basename, extname } from 'node:path';
 import {
+  placedAt,
   LimberError,
   counted,
   flattenLayers,
@@ -135,9 +136,9 @@ async function picturesIn(
   const { width, height } = 'bitmap' in decoded ? decoded.bitmap : decoded.canvas;
   const room = rooms.find((px) => width === view.width + 2 * px && height === view.height + 2 * px);
   const isCanvas = room !== undefined;
-  const onView = (picture: PlacedBitmap) => ({ ...picture, x: picture.x - (room ?? 0), y: picture.y - (room ?? 0) });
+  const onView = (picture: PlacedBitmap) => placedAt(picture, picture.x - (room ?? 0), picture.y - (room ?? 0));
   if ('bitmap' in decoded) {
-    const picture = onView({ ...decoded.bitmap, x: 0, y: 0 });
+    const picture = onView(placedAt(decoded.bitmap, 0, 0));
     const own = basename(name, extname(name));
     return [{ name: own, path: [own], visible: true, picture, isPlaced: isCanvas }];
   }
@@ -159,7 +160,7 @@ function placeFor(picture: PlacedBitmap, id: PieceId, versions: readonly PiecesT
   for (const { bounds } of versions) {
     const rect = bounds[id];
     if (rect && rect.width === picture.width && rect.height === picture.height)
-      return { ...picture, x: rect.x, y: rect.y };
+      return placedAt(picture, rect.x, rect.y);
   }
   return null;
 }

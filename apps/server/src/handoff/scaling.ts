@@ -1,4 +1,5 @@
 import {
+  placedAt,
   createPlaced,
   cropPlaced,
   trimToPaint,
@@ -59,7 +60,7 @@ export class Scaling {
 
   /** A picture where it lies once there is room. */
   private moved(picture: PlacedBitmap): PlacedBitmap {
-    return this.room === 0 ? picture : { ...picture, x: picture.x + this.room, y: picture.y + this.room };
+    return this.room === 0 ? picture : placedAt(picture, picture.x + this.room, picture.y + this.room);
   }
 
   /** A picture resampled together with the whole canvas, as large as that is then. */

@@ -1,4 +1,5 @@
 import {
+  placedAt,
   composite,
   pivotMark,
   registerFrame,
@@ -149,7 +150,7 @@ export async function atlas(code: string, { view, pieces, sets }: PackedView): P
   const packed = composite(
     width,
     height,
-    all.map(({ image }, at) => ({ ...image, x: places[at].x, y: places[at].y })),
+    all.map(({ image }, at) => placedAt(image, places[at].x, places[at].y)),
   );
   all.forEach(({ entry }, at) => (entry.atlas = places[at]));
   // The default drawing is its piece's own picture.

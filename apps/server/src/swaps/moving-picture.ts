@@ -1,4 +1,5 @@
 import {
+  placedAt,
   LimberError,
   composite,
   cropPlaced,
@@ -110,7 +111,7 @@ async function draw(
     const seen = intersectRects(image, rect);
     if (seen.width === 0) return [];
     const cropped = cropPlaced(image, seen);
-    return [{ ...cropped, x: cropped.x - rect.x, y: cropped.y - rect.y }];
+    return [placedAt(cropped, cropped.x - rect.x, cropped.y - rect.y)];
   });
   const { width, height, data } = composite(rect.width, rect.height, layers);
   return sharp(data, { raw: { width, height, channels: 4 } })

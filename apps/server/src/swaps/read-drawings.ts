@@ -1,5 +1,5 @@
 import { basename, extname } from 'node:path';
-import { cleanMatte, flattenLayers, trimToPaint, type PlacedBitmap, type ViewRow } from '@limber-sheaf/core';
+import { placedAt, cleanMatte, flattenLayers, trimToPaint, type PlacedBitmap, type ViewRow } from '@limber-sheaf/core';
 import { decodeFile } from '../files/decode-file.js';
 
 /** A drawing as a file has it. */
@@ -32,7 +32,7 @@ export async function picturesIn(
   }
   const own = basename(name, extname(name));
   if ('bitmap' in decoded) {
-    const whole = { ...decoded.bitmap, x: 0, y: 0 };
+    const whole = placedAt(decoded.bitmap, 0, 0);
     const freed = trimToPaint(cleanMatte(whole)?.design ?? whole);
     const picture = freed ?? (keepsPlain ? trimToPaint(whole) : null);
     if (!picture) notes.push(`${name} is empty: it is left.`);

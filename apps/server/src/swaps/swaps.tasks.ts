@@ -1,4 +1,5 @@
 import {
+  placedAt,
   DiffBuilder,
   LID_OPENINGS,
   PRESSED_FLAT,
@@ -352,5 +353,5 @@ function ownWords(doc: CharacterDoc, set: SwapSetRow): string[] {
 /** A drawing put where it differs least from the piece's own. */
 function seatedOn(picture: PlacedBitmap, own: PlacedBitmap): PlacedBitmap {
   const { x, y } = registerLeast(own, picture) ?? { x: own.x - picture.x, y: own.y - picture.y };
-  return { ...picture, x: picture.x + x, y: picture.y + y };
+  return placedAt(picture, picture.x + x, picture.y + y);
 }

@@ -1,5 +1,6 @@
 import {
   paintArea,
+  placedAt,
   sheetsKey,
   viewById,
   type Bitmap,
@@ -75,12 +76,12 @@ export async function picture(blob: string, bytes?: Uint8Array, among = decoded)
 
 /** The pixels of a reference. */
 export async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> {
-  return ref && { ...(await picture(ref.blob)), x: ref.x, y: ref.y };
+  return ref && placedAt(await picture(ref.blob), ref.x, ref.y);
 }
 
 /** A view's design. */
 export async function designOf(doc: CharacterDoc, viewId: ViewId): Promise<PlacedBitmap> {
-  return { ...(await picture(viewById(doc, viewId).designBlob, undefined, designs)), x: 0, y: 0 };
+  return placedAt(await picture(viewById(doc, viewId).designBlob, undefined, designs), 0, 0);
 }
 
 /**

@@ -136,6 +136,8 @@ export class Threads implements OnModuleDestroy {
   private hands = 0;
   /** How many of them stand in the queue: what gives way to them looks at it between its steps. */
   private readonly inQueue = new Int32Array(new SharedArrayBuffer(4));
+  /** Is the server stopping, and the threads with it? */
+  private isEnding = false;
   private readonly guard = setInterval(() => this.look(), LOOK_MS).unref();
 
   /**
@@ -235,6 +237,7 @@ export class Threads implements OnModuleDestroy {
         );
       if (entry.why === 'busy')
         throw new LimberError('busy', 'The server has more to do than it can.', 'Try it again in a minute.');
+      if (this.isEnding) throw new LimberError('busy', 'The server is stopping.', 'Try it again once it is up.');
       throw error;
     } finally {
       ends.close();
@@ -297,6 +300,7 @@ export class Threads implements OnModuleDestroy {
 
   async onModuleDestroy(): Promise<void> {
     clearInterval(this.guard);
+    this.isEnding = true;
     await this.pool.destroy();
   }
 }

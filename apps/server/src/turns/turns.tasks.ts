@@ -1,4 +1,6 @@
 import {
+  placedAt,
+  copyPlaced,
   carryOver,
   cutSheet,
   layParts,
@@ -69,7 +71,7 @@ export const recolour = task(
       return picture && takeColour(picture, from, to);
     };
     const face = (await other(piece.face)) as PlacedBitmap;
-    const design = { ...art.design, data: art.design.data.slice() };
+    const design = copyPlaced(art.design);
     for (let y = 0, i = 0; y < face.height; y++)
       for (let x = 0; x < face.width; x++, i += 4)
         if (face.data[i + 3] > 0)
@@ -95,7 +97,7 @@ export const partSheet = task(
   async ({ doc, viewId, boxes }: { doc: CharacterDoc; viewId: ViewId; boxes: Rect[] }): Promise<FromSheet[]> => {
     const views = cutSheet(await picture(viewById(doc, viewId).designBlob), boxes);
     return Promise.all(
-      views.map(async ({ design, floorY }) => ({ sheet: await keepSheet({ ...design, x: 0, y: 0 }), floorY })),
+      views.map(async ({ design, floorY }) => ({ sheet: await keepSheet(placedAt(design, 0, 0)), floorY })),
     );
   },
 );

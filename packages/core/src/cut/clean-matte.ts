@@ -1,6 +1,6 @@
 import { createPlaced, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourTest, labDistance, toLab, type Rgb } from '../raster/colour.js';
-import { connectedRegions, createMask, type PlacedMask, type Region } from '../raster/mask.js';
+import { connectedRegions, createMask, createPlacedMask, type PlacedMask, type Region } from '../raster/mask.js';
 
 /** A plain backdrop behind a design. */
 export interface Backdrop {
@@ -213,7 +213,7 @@ export function findSpecks(design: PlacedBitmap, largest = LARGEST_SPECK): Speck
   const stray = new Set(
     regions.flatMap((region, at) => (region.area <= largest && regions.length > 1 ? [at + 1] : [])),
   );
-  const mask = { x: 0, y: 0, ...createMask(width, height) };
+  const mask = createPlacedMask({ x: 0, y: 0, width, height });
   let haze = 0;
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {

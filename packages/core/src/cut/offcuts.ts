@@ -1,4 +1,13 @@
-import { intersectRects, trimToPaint, uniteRects, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import {
+  copyPlaced,
+  intersectRects,
+  placedOver,
+  trimToPaint,
+  uniteRects,
+  wordsOf,
+  type PlacedBitmap,
+  type Rect,
+} from '../raster/bitmap.js';
 import { connectedRegions, createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
 import type { OwnerMap } from './owners.js';
 
@@ -80,7 +89,7 @@ export function uncutMask(design: PlacedBitmap, { owner }: OwnerMap): PlacedMask
 
 /** The design's pixels that no piece has, as one bitmap trimmed to its paint; null where everything is cut. */
 export function uncutPaint(design: PlacedBitmap, faces: readonly (PlacedBitmap | null)[]): PlacedBitmap | null {
-  const left = { ...design, data: design.data.slice() };
+  const left = copyPlaced(design);
   const to = wordsOf(left);
   for (const face of faces) {
     if (!face) continue;
@@ -104,5 +113,5 @@ export function offcutsMask(report: OffcutReport, indices: readonly number[], ca
   for (let y = 0, i = 0; y < bounds.height; y++)
     for (let x = 0; x < bounds.width; x++, i++)
       if (isWanted[report.labels[(bounds.y + y) * canvasWidth + bounds.x + x]]) data[i] = 255;
-  return { ...bounds, data };
+  return placedOver(bounds, data);
 }

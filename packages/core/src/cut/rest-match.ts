@@ -1,6 +1,6 @@
 import type { CharacterDoc, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { cropPlaced, rectsMeet, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { cropPlaced, placedAt, rectsMeet, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { compareBitmaps, type Difference } from '../raster/compare.js';
 import { composite, overWord } from '../raster/composite.js';
 import { uncutPaint } from './offcuts.js';
@@ -61,7 +61,7 @@ interface AtRest {
 function atRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, within: Rect): AtRest {
   const { x, y } = within;
   const moved = (picture: PlacedBitmap | null) =>
-    picture && rectsMeet(picture, within) ? [{ ...picture, x: picture.x - x, y: picture.y - y }] : [];
+    picture && rectsMeet(picture, within) ? [placedAt(picture, picture.x - x, picture.y - y)] : [];
   return {
     design: { ...cropPlaced(art.design, within), x: 0, y: 0 },
     images: pieceImages(doc, viewId, art).flatMap(({ image }) => moved(image)),

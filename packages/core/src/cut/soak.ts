@@ -1,6 +1,6 @@
 import { refuse, type Result } from '../errors.js';
 import { withDefaults } from '../options.js';
-import { wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { placedAt, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourTest } from '../raster/colour.js';
 import { TAKEN, flood } from '../raster/flood.js';
 import { createPlacedMask, type PlacedMask } from '../raster/mask.js';
@@ -61,7 +61,7 @@ export function soak(
   const region = takeOutline ? withOutline(core, design, lineWidth, like, allowed) : core;
   let area = 0;
   for (let i = 0; i < region.data.length; i++) if (region.data[i]) area++;
-  return { ok: true, mask: { ...region, x: region.x + design.x, y: region.y + design.y }, area };
+  return { ok: true, mask: placedAt(region, region.x + design.x, region.y + design.y), area };
 }
 
 /** Whether a colour word is near the seed's; each colour is measured once. */

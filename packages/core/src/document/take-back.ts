@@ -3,6 +3,7 @@ import { drawOrder, drawSteps } from './family.js';
 import type { CharacterDoc, PieceId, ViewId } from './rows.js';
 import { pieceImages, type ViewArt } from './view-art.js';
 import {
+  copyPlaced,
   createPlaced,
   cropPlaced,
   intersectRects,
@@ -121,7 +122,7 @@ function rectOf({ x, y, width, height }: Rect): Rect {
 
 /** The design with what is seen to change. */
 function designWith(design: PlacedBitmap, is: Uint32Array, seen: Uint8Array, area: Rect): PlacedBitmap {
-  const out = { ...design, data: design.data.slice() };
+  const out = copyPlaced(design);
   const words = wordsOf(out);
   for (let y = 0, i = 0; y < area.height; y++) {
     let to = (area.y + y) * design.width + area.x;

@@ -1,5 +1,5 @@
 import { LimberError } from '../errors.js';
-import { createBitmap, type Bitmap, type PlacedBitmap } from '../raster/bitmap.js';
+import { copyPlaced, createBitmap, type Bitmap, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
 import { INSIDE } from '../raster/mask.js';
@@ -57,7 +57,7 @@ export function withFinish(
   { blend, strength: s, colour }: Pick<Finish, 'blend' | 'strength' | 'colour'>,
   texture: Bitmap | null,
 ): PlacedBitmap {
-  const out = { ...picture, data: picture.data.slice() };
+  const out = copyPlaced(picture);
   const { data, width, height } = out;
   for (let y = 0, i = 0; y < height; y++) {
     let from = texture ? ((y + out.y) * texture.width + out.x) * 4 : 0;

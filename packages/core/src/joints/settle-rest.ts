@@ -1,6 +1,7 @@
 import { mapOwners } from '../cut/owners.js';
 import { mergeSheets, type DerivedSheets } from '../document/compose-piece.js';
 import {
+  copyPlaced,
   createPlaced,
   cropPlaced,
   growRect,
@@ -215,7 +216,7 @@ function settleArea(
     let copy = touched.get(id);
     if (!copy) {
       const { overlap, under, clean, line } = rough.get(id) ?? NOTHING;
-      const own = (bitmap: PlacedBitmap | null) => bitmap && { ...bitmap, data: bitmap.data.slice() };
+      const own = (bitmap: PlacedBitmap | null) => bitmap && copyPlaced(bitmap);
       const face = art.pieces.get(id)?.face;
       // Room for every pixel of the face, which may have to be drawn as it is.
       const whole = clean && face ? cropPlaced(clean, uniteRects(clean, face)) : own(clean);

@@ -1,4 +1,4 @@
-import type { PlacedBitmap } from '../raster/bitmap.js';
+import { placedAt, type PlacedBitmap } from '../raster/bitmap.js';
 import { colourDistance } from '../raster/colour.js';
 import { coverageOf } from '../raster/mask.js';
 import type { JointFit } from './fit-joint.js';
@@ -21,7 +21,7 @@ export function usualLine(design: PlacedBitmap): LineMeasure {
   let line = known.get(design.data);
   if (!line) {
     const { width, height } = design;
-    const whole = { ...coverageOf(design), x: design.x, y: design.y };
+    const whole = placedAt(coverageOf(design), design.x, design.y);
     const zone = { x: design.x + width / 2, y: design.y + height / 2, radius: Math.max(width, height) };
     line = measureLine(design, whole, zone);
     known.set(design.data, line);

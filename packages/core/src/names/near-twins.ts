@@ -1,6 +1,6 @@
 import { drawOrder } from '../document/family.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
-import { cropPlaced, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import { cropPlaced, placedAt, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import { isUnlike } from '../raster/compare.js';
 
 /** Share of the pixels of two pictures that may differ for them to be nearly the same. */
@@ -45,7 +45,7 @@ function shareDiffering(a: PlacedBitmap, b: PlacedBitmap): number | null {
   if (!isNear(a.width, b.width) || !isNear(a.height, b.height)) return null;
   const [width, height] = [Math.max(a.width, b.width), Math.max(a.height, b.height)];
   const [first, second] = [a, b].map((picture) =>
-    wordsOf(cropPlaced({ ...picture, x: 0, y: 0 }, { x: 0, y: 0, width, height })),
+    wordsOf(cropPlaced(placedAt(picture, 0, 0), { x: 0, y: 0, width, height })),
   );
   let [painted, unlike] = [0, 0];
   // More than so many pixels of the whole cannot be few of the painted ones.

@@ -1,4 +1,4 @@
-import { intersectRects, uniteRects, type Bitmap, type PlacedBitmap, type Rect } from './bitmap.js';
+import { intersectRects, placedOver, uniteRects, type Bitmap, type PlacedBitmap, type Rect } from './bitmap.js';
 
 /** One byte a pixel, 0 to 255, rows from the top. */
 export interface Mask {
@@ -23,7 +23,7 @@ export function createMask(width: number, height: number): Mask {
 
 /** An empty mask over `rect` of the canvas. */
 export function createPlacedMask(rect: Rect): PlacedMask {
-  return { ...createMask(rect.width, rect.height), x: rect.x, y: rect.y };
+  return placedOver(rect, new Uint8Array(rect.width * rect.height));
 }
 
 /** Copies `rect` (canvas px) out of a placed mask; what lies outside of it comes out empty. */

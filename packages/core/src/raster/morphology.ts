@@ -1,4 +1,4 @@
-import { growRect, type Rect } from './bitmap.js';
+import { growRect, placedOver, type Rect } from './bitmap.js';
 import { rowReach, stepsInColumn } from './columns.js';
 import { INSIDE, connectedRegions, createPlacedMask, cropMask, type Mask, type PlacedMask } from './mask.js';
 
@@ -90,7 +90,7 @@ const FAR = 65535;
 /** A mask grown by `by` px all round (Euclidean), kept inside `within`. */
 export function growMask(mask: PlacedMask, by: number, within: Rect): PlacedMask {
   const grown = cropMask(mask, growRect(mask, Math.ceil(by), within));
-  return { ...grown, data: reachOf(grown, by) };
+  return placedOver(grown, reachOf(grown, by));
 }
 
 /** A mask shrunk by `by` px all round (Euclidean); what lies beyond its rectangle counts as outside. */

@@ -1,7 +1,7 @@
 import { parentPiece } from '../document/family.js';
 import type { CharacterDoc, PieceId, SwapSetRow, ViewId } from '../document/rows.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
-import { cropPlaced, outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
+import { cropPlaced, outsetRect, placedAt, type PlacedBitmap } from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
 import { createPlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
@@ -39,7 +39,7 @@ export function beneathSet(
   const front = composite(
     region.width,
     region.height,
-    images.slice(at + 1).map(({ image }) => ({ ...image, x: image.x - region.x, y: image.y - region.y })),
+    images.slice(at + 1).map(({ image }) => placedAt(image, image.x - region.x, image.y - region.y)),
   );
   const there = cropPlaced(face, region).data;
   let lacking = 0;

@@ -7,7 +7,15 @@ import type { CharacterDoc, Diff, PartId, PieceId, PieceRow, SheetRef } from '..
 import { composePiece } from '../document/compose-piece.js';
 import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
-import { createPlaced, cropPlaced, growRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import {
+  copyPlaced,
+  createPlaced,
+  cropPlaced,
+  growRect,
+  trimToPaint,
+  wordsOf,
+  type PlacedBitmap,
+} from '../raster/bitmap.js';
 import { INSIDE, connectedRegions, coverageOf, unionCoverage } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { isPupil } from './travel-of.js';
@@ -127,7 +135,7 @@ function rimTokens(doc: CharacterDoc, eye: PieceRow): NameTokens {
 
 /** A face less the pixels that another picture of the same place has; null for nothing left. */
 function without(face: PlacedBitmap, gone: PlacedBitmap): PlacedBitmap | null {
-  const left = { ...face, data: face.data.slice() };
+  const left = copyPlaced(face);
   const [words, away] = [wordsOf(left), wordsOf(cropPlaced(gone, face))];
   for (let i = 0; i < words.length; i++) if (away[i] !== 0) words[i] = 0;
   return trimToPaint(left);

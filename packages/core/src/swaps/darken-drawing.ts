@@ -1,5 +1,5 @@
 import type { MakeStep } from '../document/row-types.js';
-import { intersectRects, outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
+import { copyPlaced, intersectRects, outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
 import { pointBounds } from '../raster/polygon.js';
 
 /** Darkens a drawing towards a line: by `by` at the line, less with every px, and not at all beyond the reach. Coverage stays. */
@@ -7,7 +7,7 @@ export function darkenDrawing(
   picture: PlacedBitmap,
   { line, reach, by }: Extract<MakeStep, { do: 'darken' }>,
 ): PlacedBitmap {
-  const out = { ...picture, data: picture.data.slice() };
+  const out = copyPlaced(picture);
   const near = intersectRects(outsetRect(pointBounds(line), Math.ceil(reach)), picture);
   for (let y = near.y; y < near.y + near.height; y++)
     for (let x = near.x; x < near.x + near.width; x++) {

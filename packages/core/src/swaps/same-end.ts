@@ -7,7 +7,16 @@ import { wholeDiscLimit } from '../joints/disc-paint.js';
 import { proofMeasure } from '../joints/proof-measure.js';
 import { isCleanThroughout, proveJoint, type BendProof } from '../joints/prove-joint.js';
 import { composeWithLine, mergeSheets } from '../document/compose-piece.js';
-import { createPlaced, cropPlaced, intersectRects, uniteRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import {
+  copyPlaced,
+  createPlaced,
+  cropPlaced,
+  intersectRects,
+  placedAt,
+  uniteRects,
+  wordsOf,
+  type PlacedBitmap,
+} from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
 import { INSIDE, unionCoverage } from '../raster/mask.js';
 import { drawingName, drawingsOf, inView, pieceOfSet } from './find-swaps.js';
@@ -104,9 +113,9 @@ function withDrawing(doc: CharacterDoc, art: ViewArt, { childId, viewId }: Joint
   const rest = composite(
     room.width,
     room.height,
-    images.map(({ image }) => ({ ...image, x: image.x - room.x, y: image.y - room.y })),
+    images.map(({ image }) => placedAt(image, image.x - room.x, image.y - room.y)),
   );
-  const design = { ...art.design, data: art.design.data.slice() };
+  const design = copyPlaced(art.design);
   for (let row = 0; row < room.height; row++) {
     const line = rest.data.subarray(row * room.width * 4, (row + 1) * room.width * 4);
     design.data.set(line, ((room.y + row) * design.width + room.x) * 4);
@@ -116,7 +125,7 @@ function withDrawing(doc: CharacterDoc, art: ViewArt, { childId, viewId }: Joint
 
 /** What is seen of a picture beneath others. */
 function seenOf(picture: PlacedBitmap, inFront: readonly PieceImage[]): PlacedBitmap {
-  const seen = { ...picture, data: picture.data.slice() };
+  const seen = copyPlaced(picture);
   const cover = unionCoverage(
     inFront.map(({ image }) => image),
     picture,

@@ -3,7 +3,7 @@ import { orderAtPose } from '../document/order-at-pose.js';
 import type { CharacterDoc, DrawingId, PieceId, SoftLine, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { AT_REST, placedBox, type Placement } from '../joints/place-pieces.js';
-import { outsetRect, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
+import { outsetRect, placedAt, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { composite } from '../raster/composite.js';
 import { STAY, transformPicture, type Transform } from '../raster/transform.js';
 import { shownImages } from '../swaps/drawn-instead.js';
@@ -92,7 +92,7 @@ export function roomOfPoses(doc: CharacterDoc, viewId: ViewId, images: PoseImage
 export function drawPose(doc: CharacterDoc, viewId: ViewId, images: PoseImages, pose: Pose, room: Rect): PlacedBitmap {
   const layers = placedImages(doc, viewId, images, pose).flatMap(({ image, placement }) => {
     const turned = transformPicture(image, turnOf(scaled(placement, images.scale)));
-    return turned ? [{ ...turned, x: turned.x - room.x, y: turned.y - room.y }] : [];
+    return turned ? [placedAt(turned, turned.x - room.x, turned.y - room.y)] : [];
   });
   return { ...composite(room.width, room.height, layers), x: room.x, y: room.y };
 }

@@ -9,7 +9,15 @@ import { pieceImages, type ViewArt } from '../document/view-art.js';
 import { LimberError } from '../errors.js';
 import { changeJoint } from '../joints/joint-edits.js';
 import type { JointChange } from '../joints/joint-fields.js';
-import { createPlaced, cropPlaced, trimToPaint, uniteRects, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import {
+  copyPlaced,
+  createPlaced,
+  cropPlaced,
+  trimToPaint,
+  uniteRects,
+  wordsOf,
+  type PlacedBitmap,
+} from '../raster/bitmap.js';
 import { STAY, carried, mirroredAt, stretchedAbout, transformPicture, type Transform } from '../raster/transform.js';
 import { limbOf } from './measure-view.js';
 
@@ -131,7 +139,7 @@ const HAZE = 1;
 
 /** A design without the haze that is left where pieces were. */
 function withoutHaze(design: PlacedBitmap, gone: readonly PlacedBitmap[]): PlacedBitmap {
-  const out = { ...design, data: design.data.slice() };
+  const out = copyPlaced(design);
   for (const { x, y, width, height } of gone)
     for (let row = y; row < y + height; row++)
       for (let i = (row * out.width + x) * 4, end = i + width * 4; i < end; i += 4)

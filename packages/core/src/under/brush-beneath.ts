@@ -4,9 +4,11 @@ import { drawOrder } from '../document/family.js';
 import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import { refuse, type Result } from '../errors.js';
 import {
+  copyPlaced,
   createPlaced,
   cropPlaced,
   intersectRects,
+  placedOver,
   trimToPaint,
   wordsOf,
   type PlacedBitmap,
@@ -72,7 +74,10 @@ export function brushBeneath(
 /** The paint of one gesture of the nib, faded to its edge as it is soft; on the canvas alone. */
 export function strokePaint({ stroke, colour, softness }: BrushStroke, within: Rect): PlacedBitmap {
   const mask = strokeMask(stroke, within);
-  const outside = { ...mask, data: mask.data.map((v) => (v > 0 ? 0 : 255)) };
+  const outside = placedOver(
+    mask,
+    mask.data.map((v) => (v > 0 ? 0 : 255)),
+  );
   const depth = distanceField(outside);
   const fade = Math.max(1, softness * widestOf(stroke));
   const paint = createPlaced(mask);
@@ -90,7 +95,7 @@ function widestOf(stroke: readonly number[]): number {
 /** A sheet less what another covers, by its alpha. */
 export function withoutPaint(sheet: PlacedBitmap | null, gone: PlacedBitmap): PlacedBitmap | null {
   if (!sheet) return null;
-  const left = { ...sheet, data: sheet.data.slice() };
+  const left = copyPlaced(sheet);
   const words = wordsOf(left);
   const away = wordsOf(cropPlaced(gone, sheet));
   for (let i = 0; i < words.length; i++) {

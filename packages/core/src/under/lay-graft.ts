@@ -4,6 +4,7 @@ import { LimberError, refuse, type Result } from '../errors.js';
 import {
   createPlaced,
   intersectRects,
+  placedAt,
   trimToPaint,
   wordsOf,
   type Bitmap,
@@ -65,7 +66,7 @@ export function layGraft(
 ): Result<{ paint: PlacedBitmap }> {
   const paint = createPlaced(intersectRects(pointBounds(look.corners), design));
   const words = wordsOf(paint);
-  const placed = { ...source, x: 0, y: 0 };
+  const placed = placedAt(source, 0, 0);
   const out = new Float64Array(4);
   for (let row = 0, i = 0; row < paint.height; row++)
     for (let column = 0; column < paint.width; column++, i++) {

@@ -1,8 +1,16 @@
 import { refuse, type Result } from '../errors.js';
-import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
+import {
+  copyPlaced,
+  createPlaced,
+  cropPlaced,
+  placedOver,
+  trimToPaint,
+  wordsOf,
+  type PlacedBitmap,
+} from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { overWord } from '../raster/composite.js';
-import { cropMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import { cropMask, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { outsetRect } from '../raster/bitmap.js';
 import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
@@ -56,7 +64,7 @@ export function liftShadow(face: PlacedBitmap, region: PlacedMask): Result<Lifte
   const lit = inferred && wordsOf(cropPlaced(inferred.paint, face));
   const usual = lit && usualShadow(places, from, lit);
   if (!lit || !usual) return refuse('no-shadow', NO_SHADOW);
-  const left = { ...face, data: face.data.slice() };
+  const left = copyPlaced(face);
   const [shadow, clean] = [createPlaced(face), createPlaced(face)];
   const [leftWords, shadowWords, cleanWords] = [left, shadow, clean].map(wordsOf);
   let taken = 0;
@@ -81,8 +89,8 @@ function placesOf({ data }: PlacedMask): number[] {
 function withoutRegion(face: PlacedBitmap, marked: PlacedMask): PlacedBitmap {
   const room = outsetRect(face, HALF_SHADOW);
   const near = reachOf(cropMask(marked, room), HALF_SHADOW);
-  const grown = cropMask({ ...createPlacedMask(room), data: near }, face);
-  const lit = { ...face, data: face.data.slice() };
+  const grown = cropMask(placedOver(room, near), face);
+  const lit = copyPlaced(face);
   const words = wordsOf(lit);
   for (let i = 0; i < words.length; i++) if (grown.data[i] > 0) words[i] = 0;
   return lit;

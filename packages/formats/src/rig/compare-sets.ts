@@ -1,4 +1,4 @@
-import type { PlacedBitmap } from '@limber-sheaf/core';
+import { placedAt, type PlacedBitmap } from '@limber-sheaf/core';
 import type { ChangeKind, ChangeWeight, RigChange } from './changes.js';
 import type { ImageOf } from './image-of.js';
 import { pictureChange } from './picture-change.js';
@@ -61,7 +61,7 @@ export function compareSets(was: RigView, is: RigView, imageBefore: ImageOf, ima
 
 function placed({ image, bounds }: RigDrawing, imageOf: ImageOf): PlacedBitmap | null {
   const picture = image === null ? null : imageOf(image);
-  return picture && bounds ? { ...picture, x: bounds.x, y: bounds.y } : null;
+  return picture && bounds ? placedAt(picture, bounds.x, bounds.y) : null;
 }
 
 function drawingChange(was: PlacedBitmap | null, is: PlacedBitmap | null): { weight: ChangeWeight; words: string } {

@@ -1,4 +1,5 @@
 import {
+  placedAt,
   type DerivedRefs,
   type PieceRow,
   type PlacedBitmap,
@@ -30,7 +31,7 @@ export function picture(blob: string): Promise<PlacedBitmap> {
 export async function glanceAt({ blob, x, y }: SheetRef, look: (sheet: PlacedBitmap) => void): Promise<void> {
   const kept = pictures.get(blob);
   const bitmap = await (kept ?? fetchPicture(blob));
-  look({ ...bitmap, x, y });
+  look(placedAt(bitmap, x, y));
   if (!kept) (bitmap.data.buffer as Emptied).transfer?.(0);
 }
 
@@ -65,7 +66,7 @@ function keep(blob: string, size: number): void {
 }
 
 export async function sheet(ref: SheetRef | null): Promise<PlacedBitmap | null> {
-  return ref && { ...(await picture(ref.blob)), x: ref.x, y: ref.y };
+  return ref && placedAt(await picture(ref.blob), ref.x, ref.y);
 }
 
 /** One piece's pictures, with what is derived for it where that is given. */

@@ -1,4 +1,5 @@
 import {
+  placedAt,
   coverageOf,
   crossCut,
   drawOrder,
@@ -36,7 +37,7 @@ async function target(at: StateKey, viewId: string, pieceId: string | null): Pro
   if (pieceId) {
     const piece = doc.pieces.find((p) => p.id === pieceId);
     const face = piece && (await sheet(piece.face));
-    return face ? { ...coverageOf(face), x: face.x, y: face.y } : null;
+    return face ? placedAt(coverageOf(face), face.x, face.y) : null;
   }
   return uncutMask(await designOf(at, viewId), await ownersOf(at, viewId));
 }

@@ -1,4 +1,5 @@
 import {
+  placedAt,
   bodyFrame,
   coverageOf,
   drawOrder,
@@ -53,11 +54,11 @@ async function lineOf(at: StateKey, viewId: string): Promise<{ width: number }> 
   if (kept) return kept;
   const design = await designOf(at, viewId);
   const { width, height } = design;
-  const { width: line } = measureLine(
-    design,
-    { ...coverageOf(design), x: 0, y: 0 },
-    { x: width / 2, y: height / 2, radius: Math.max(width, height) },
-  );
+  const { width: line } = measureLine(design, placedAt(coverageOf(design), 0, 0), {
+    x: width / 2,
+    y: height / 2,
+    radius: Math.max(width, height),
+  });
   lines.set(blob, { width: line });
   return { width: line };
 }

@@ -1,4 +1,5 @@
 import {
+  placedAt,
   composePiece,
   composite,
   finishTexture,
@@ -53,7 +54,7 @@ export const sheetTasks = {
       height,
       pieceImages(doc, viewId, art).map(({ image }) => image),
     );
-    const picture = await scaledTo(await finished({ ...whole, x: 0, y: 0 }, finish), most);
+    const picture = await scaledTo(await finished(placedAt(whole, 0, 0), finish), most);
     return Comlink.transfer(picture, [picture]);
   },
 

@@ -1,4 +1,4 @@
-import { createPlaced, wordsOf, type PlacedBitmap, type Rect } from '../../raster/bitmap.js';
+import { copyPlaced, createPlaced, wordsOf, type PlacedBitmap, type Rect } from '../../raster/bitmap.js';
 import type { Rgb } from '../../raster/colour.js';
 import { distanceField } from '../../raster/distance-field.js';
 import type { BlendMode } from '../../document/row-types.js';
@@ -62,7 +62,7 @@ export interface EffectPaint {
  * @param fill how much of the paint itself shows, 0 to 1; effects show in full
  */
 export function drawEffects(paint: PlacedBitmap, effects: readonly LayerEffect[], fill = 1): EffectPaint {
-  const own = { ...paint, data: paint.data.slice() };
+  const own = copyPlaced(paint);
   if (fill < 1) for (let i = 3; i < own.data.length; i += 4) own.data[i] = Math.round(own.data[i] * fill);
   const behind: EffectPaint['behind'] = [];
   for (const effect of effects) {

@@ -1,4 +1,5 @@
 import {
+  copyPlaced,
   createPlaced,
   cropPlaced,
   intersectRects,
@@ -115,7 +116,7 @@ function finished(
 /** Paint with its alpha multiplied by a mask and an opacity; a fresh bitmap where either does anything. */
 function shaded(paint: PlacedBitmap, mask: LayerNode['mask'], opacity: number): PlacedBitmap {
   if (!mask && opacity >= 1) return paint;
-  const out = { ...paint, data: paint.data.slice() };
+  const out = copyPlaced(paint);
   for (let y = 0; y < out.height; y++)
     for (let x = 0; x < out.width; x++) {
       const i = (y * out.width + x) * 4 + 3;

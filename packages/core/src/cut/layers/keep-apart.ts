@@ -1,4 +1,4 @@
-import { createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../../raster/bitmap.js';
+import { copyPlaced, createPlaced, cropPlaced, trimToPaint, wordsOf, type PlacedBitmap } from '../../raster/bitmap.js';
 import { overWord } from '../../raster/composite.js';
 import { alikeWords } from '../../raster/words.js';
 
@@ -19,7 +19,7 @@ export function keepApart(
   image: PlacedBitmap,
   sheets: { fill: PlacedBitmap; shade: PlacedBitmap | null; line: PlacedBitmap | null },
 ): KeptApart {
-  const base = { ...image, data: image.data.slice() };
+  const base = copyPlaced(image);
   const shade = createPlaced(image);
   const line = createPlaced(image);
   const words = wordsOf(base);

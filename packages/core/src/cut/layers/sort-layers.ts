@@ -2,7 +2,7 @@ import type { LayerRole } from '../../document/row-types.js';
 import { KNOWN_PARTS, type KnownPart } from '../../plan/known-parts.js';
 import { plainWords, type NameTokens } from '../../document/naming.js';
 import { mapOwners } from '../owners.js';
-import { createPlaced, trimToPaint, uniteRects, wordsOf, type PlacedBitmap } from '../../raster/bitmap.js';
+import { copyPlaced, createPlaced, trimToPaint, uniteRects, wordsOf, type PlacedBitmap } from '../../raster/bitmap.js';
 import { toBody, type BodyFrame } from '../propose/body-frame.js';
 import { blendOverMutable, solidArea, type FlatLayer } from './flatten.js';
 
@@ -211,7 +211,7 @@ function ownersOf(design: PlacedBitmap, owns: readonly (PlacedBitmap | null)[]):
   const { owner } = mapOwners(
     owns.map((own) => {
       if (!own) return null;
-      const solid = { ...own, data: own.data.slice() };
+      const solid = copyPlaced(own);
       for (let i = 3; i < solid.data.length; i += 4) if (solid.data[i] < 128) solid.data[i] = 0;
       return solid;
     }),

@@ -1,4 +1,4 @@
-import type { Rect } from '../../raster/bitmap.js';
+import { placedAt, type Rect } from '../../raster/bitmap.js';
 import { distances, type CellGrid } from '../../raster/cell-grid.js';
 import type { Mask } from '../../raster/mask.js';
 import { trimMask } from '../../raster/morphology.js';
@@ -28,7 +28,7 @@ export interface AnimalBody {
 
 /** The body in a silhouette, and what stands out from it; null where there is nothing. */
 export function animalBody(silhouette: Mask): AnimalBody | null {
-  const bounds = trimMask({ ...silhouette, x: 0, y: 0 });
+  const bounds = trimMask(placedAt(silhouette, 0, 0));
   if (!bounds) return null;
   const extent = Math.max(bounds.width, bounds.height);
   const grid = gridOf(silhouette, Math.max(1, Math.round(extent / CELLS)));

@@ -1,5 +1,5 @@
 import { refuse, type Result } from '../../errors.js';
-import { intersectRects, wordsOf, type PlacedBitmap } from '../../raster/bitmap.js';
+import { intersectRects, placedAt, wordsOf, type PlacedBitmap } from '../../raster/bitmap.js';
 import { createPlacedMask, cropMask, type PlacedMask } from '../../raster/mask.js';
 import { growMask, shrinkMask, trimMask } from '../../raster/morphology.js';
 
@@ -65,7 +65,7 @@ export function mirrorCut(
       x: flipped.x + flipped.width / 2,
       y: flipped.y + flipped.height / 2,
     });
-  const placed = { ...flipped, x: flipped.x + best.x, y: flipped.y + best.y };
+  const placed = placedAt(flipped, flipped.x + best.x, flipped.y + best.y);
   const settled = settleBorder(design, placed, 6, allowed);
   return settled
     ? { ok: true, mask: settled, shift: best, match }

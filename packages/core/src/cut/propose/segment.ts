@@ -1,4 +1,4 @@
-import { wordsOf, type PlacedBitmap, type Rect } from '../../raster/bitmap.js';
+import { placedAt, wordsOf, type PlacedBitmap, type Rect } from '../../raster/bitmap.js';
 import { colourTest, toLab, type Lab } from '../../raster/colour.js';
 import { INSIDE, connectedRegions, coverageOf, createMask, maskArea } from '../../raster/mask.js';
 import { measureLine } from '../../raster/measure-line.js';
@@ -36,7 +36,7 @@ const SHADES = 17;
 export function segmentDesign(design: PlacedBitmap, within?: Uint8Array): Segments {
   const { width, height } = design;
   const words = wordsOf(design);
-  const silhouette = { ...coverageOf(design), x: 0, y: 0 };
+  const silhouette = placedAt(coverageOf(design), 0, 0);
   const outline = measureLine(design, silhouette, { x: width / 2, y: height / 2, radius: Math.max(width, height) });
   const line = new Uint8Array(words.length);
   if (outline.width > 0) {
