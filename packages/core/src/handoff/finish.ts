@@ -2,7 +2,7 @@ import { LimberError } from '../errors.js';
 import { copyPlaced, createBitmap, type Bitmap, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
-import { INSIDE } from '../raster/mask.js';
+import { INSIDE, maskOf } from '../raster/mask.js';
 
 /** What may be laid over all pieces. */
 export const FINISH_NAMES = ['paper', 'cloth', 'tint', 'edge-shade', 'edge-light', 'own'] as const;
@@ -159,7 +159,7 @@ export function finishTexture(
 
 /** px by which each pixel of a canvas lies within a picture's silhouette; 0 outside. */
 function depthIn(picture: PlacedBitmap, { width, height }: { width: number; height: number }): Float32Array {
-  const outside = { width, height, data: new Uint8Array(width * height).fill(255) };
+  const outside = maskOf({ width, height }, new Uint8Array(width * height).fill(255));
   for (let y = 0; y < picture.height; y++)
     for (let x = 0; x < picture.width; x++)
       if (picture.data[(y * picture.width + x) * 4 + 3] > INSIDE)

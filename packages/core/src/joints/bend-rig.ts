@@ -1,5 +1,5 @@
 import { intersectRects, outsetRect, uniteRects, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
-import { createMask, createPlacedMask, type PlacedMask } from '../raster/mask.js';
+import { createMask, createPlacedMask, maskOf, type PlacedMask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import {
   RIM,
@@ -139,7 +139,7 @@ export function prepareBend(assembly: Assembly): BendRig {
   const farthest = half - 1;
 
   // Line of the design that the rest already shows, a pixel wider: it is not stray.
-  const nearRestLine = reachOf({ width, height, data: lineShown(parent) }, 1.5);
+  const nearRestLine = reachOf(maskOf({ width, height }, lineShown(parent)), 1.5);
   const turned = new TurnedSquare(window, disc, still.mayShow, layers);
 
   const pixels: BendPixels = {

@@ -11,7 +11,7 @@ import {
 import { colourTest, type Rgb } from '../raster/colour.js';
 import { overWord } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
-import { createMask, unionCoverage } from '../raster/mask.js';
+import { createMask, maskOf, unionCoverage } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { nearestWords } from '../raster/nearest-word.js';
 import { NOWHERE, offSegment, type Vector } from './limb-axis.js';
@@ -118,7 +118,12 @@ export function thickenLine(line: PlacedBitmap, by: number, lineColour: Rgb): Pl
   for (let i = 0; i < words.length; i++) if (words[i] >>> 24 > 127) inside.data[i] = 255;
   // The line's inner edge, beneath the fill, may stay where it is: only what lies outside shows.
   const away = distanceField(inside);
-  const within = distanceField({ ...inside, data: inside.data.map((v) => 255 - v) });
+  const within = distanceField(
+    maskOf(
+      inside,
+      inside.data.map((v) => 255 - v),
+    ),
+  );
   const solid = opaqueWord(lineColour);
   for (let i = 0; i < words.length; i++) {
     const edge = inside.data[i] ? 0.5 - within[i] : away[i] - 0.5;

@@ -80,6 +80,22 @@ export function linelessRim({ outlineOn, lineWidth }: Pick<Disc, 'outlineOn' | '
   return outlineOn === 'under' || (inFront && (outlineOn === 'back' || outlineOn === 'none')) ? lineWidth : 0;
 }
 
+/** A disc of its own fields alone: joints come in many forms, and it is asked for at every pixel. */
+function plainDisc({
+  x,
+  y,
+  radius,
+  lineWidth,
+  lineColour,
+  outlineOn,
+  looseness,
+  foldsOut,
+  stretch,
+  taper,
+}: Disc): Disc {
+  return { x, y, radius, lineWidth, lineColour, outlineOn, looseness, foldsOut, stretch, taper };
+}
+
 /** The rim's radius at an angle: a low-frequency wobble, inwards only, the same for the same disc. */
 function rimAt(disc: Disc, angleRad: number): number {
   const reach = loosenessReach(disc);
@@ -104,7 +120,8 @@ function rimAt(disc: Disc, angleRad: number): number {
  * straight to their disc. Only fully opaque places of the design are painted: on the rim, the soft contour stays as it is.
  */
 export function roundEnd(input: EndInput): RoundedEnd {
-  const { design, face, other, inFront, later, disc } = input;
+  const { design, face, other, inFront, later } = input;
+  const disc = plainDisc(input.disc);
   const lined = disc.lineWidth > 0;
   const shrink = linelessRim(disc, inFront);
   const carriesLine =

@@ -16,9 +16,14 @@ export interface PlacedMask extends Mask {
 /** The silhouette's threshold: a pixel counts as inside where its coverage is above this. */
 export const INSIDE = 127;
 
+/** A mask of `data`, one byte a pixel; of the same form as one that is placed, as `placedOver` says. */
+export function maskOf({ width, height }: Pick<Mask, 'width' | 'height'>, data: Uint8Array): Mask {
+  return placedOver({ x: 0, y: 0, width, height }, data);
+}
+
 /** An empty mask. */
 export function createMask(width: number, height: number): Mask {
-  return { width, height, data: new Uint8Array(width * height) };
+  return maskOf({ width, height }, new Uint8Array(width * height));
 }
 
 /** An empty mask over `rect` of the canvas. */

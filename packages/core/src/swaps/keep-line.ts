@@ -2,7 +2,7 @@ import { linenessOf } from '../joints/bend-layers.js';
 import { createPlaced, cropPlaced, outsetRect, wordsOf, type PlacedBitmap, type Rect } from '../raster/bitmap.js';
 import { labDistance, toLab, type Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
-import { INSIDE, createMask, type Mask } from '../raster/mask.js';
+import { INSIDE, createMask, maskOf, type Mask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { median } from '../raster/statistics.js';
 
@@ -236,12 +236,18 @@ function shareMutable(line: Uint8Array, art: PlacedBitmap, fills: PlacedBitmap, 
 
 /** 255 where pixels have more line than `above`. */
 function moreThan(above: number, line: Uint8Array, size: Pick<Rect, 'width' | 'height'>): Mask {
-  return { width: size.width, height: size.height, data: line.map((share) => (share > above ? 255 : 0)) };
+  return maskOf(
+    size,
+    line.map((share) => (share > above ? 255 : 0)),
+  );
 }
 
 /** 255 where pixels have no more line than `most`. */
 function atMost(most: number, line: Uint8Array, size: Pick<Rect, 'width' | 'height'>): Mask {
-  return { width: size.width, height: size.height, data: line.map((share) => (share > most ? 0 : 255)) };
+  return maskOf(
+    size,
+    line.map((share) => (share > most ? 0 : 255)),
+  );
 }
 
 /** No line is redrawn where a bend draws it together to less than one part in this and one. */

@@ -1,3 +1,4 @@
+import { maskOf } from '../raster/mask.js';
 import { hidesPlace, type OwnerMap } from '../cut/owners.js';
 import { mergeSheets } from '../document/compose-piece.js';
 import { drawOrder } from '../document/family.js';
@@ -8,7 +9,6 @@ import {
   createPlaced,
   cropPlaced,
   intersectRects,
-  placedOver,
   trimToPaint,
   wordsOf,
   type PlacedBitmap,
@@ -74,7 +74,7 @@ export function brushBeneath(
 /** The paint of one gesture of the nib, faded to its edge as it is soft; on the canvas alone. */
 export function strokePaint({ stroke, colour, softness }: BrushStroke, within: Rect): PlacedBitmap {
   const mask = strokeMask(stroke, within);
-  const outside = placedOver(
+  const outside = maskOf(
     mask,
     mask.data.map((v) => (v > 0 ? 0 : 255)),
   );

@@ -2,7 +2,7 @@ import { flatColours, ownColour, purePaint } from '../joints/carry-paint.js';
 import { cropPlaced, createPlaced, outsetRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { fillSmooth } from '../raster/fill-smooth.js';
-import type { PlacedMask } from '../raster/mask.js';
+import { maskOf, type PlacedMask } from '../raster/mask.js';
 import { isMarked } from '../raster/sample.js';
 import { nearestWords } from '../raster/nearest-word.js';
 import { mixWords, opaqueWord } from '../raster/words.js';
@@ -59,7 +59,7 @@ export function fillUnder({ face, region, mode, line, outlines }: FillInput): Fi
   const isWanted = (x: number, y: number) => isMarked(region, near.x + x, near.y + y);
   const carried =
     made === 'flat'
-      ? nearestWords(wordsOf(near), { width: near.width, height: near.height, data: pure })
+      ? nearestWords(wordsOf(near), maskOf(near, pure))
       : made === 'continue'
         ? carryPattern(near, pure, pattern, isWanted)
         : smooth(near, pure);

@@ -4,7 +4,7 @@ import { refuse, type Result } from '../errors.js';
 import { createPlaced, outsetRect, trimToPaint, wordsOf, type PlacedBitmap } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
-import type { PlacedMask } from '../raster/mask.js';
+import { maskOf, type PlacedMask } from '../raster/mask.js';
 import { fillLoop } from '../raster/polygon.js';
 import { mixWords, opaqueWord } from '../raster/words.js';
 import { brushBeneath } from './brush-beneath.js';
@@ -81,7 +81,7 @@ function inkByDepth(colour: Rgb, shade: number, mask: PlacedMask): (index: numbe
   if (shade === 0) return () => flat;
   // Beyond the mask's own rectangle all is outside.
   const { width, height } = outsetRect(mask, 1);
-  const outside = { width, height, data: new Uint8Array(width * height).fill(255) };
+  const outside = maskOf({ width, height }, new Uint8Array(width * height).fill(255));
   for (let y = 0; y < mask.height; y++)
     for (let x = 0; x < mask.width; x++)
       if (mask.data[y * mask.width + x] > 0) outside.data[(y + 1) * width + x + 1] = 0;

@@ -1,3 +1,4 @@
+import { maskOf } from '../raster/mask.js';
 import { hidesPlace, type OwnerMap } from '../cut/owners.js';
 import type { GraftLook } from '../document/rows.js';
 import { LimberError, refuse, type Result } from '../errors.js';
@@ -132,7 +133,7 @@ function softenMutable(paint: PlacedBitmap, soft: number): void {
   const outside = new Uint8Array(width * height).fill(255);
   for (let y = 0, i = 0; y < paint.height; y++)
     for (let x = 0; x < paint.width; x++, i++) if (words[i] !== 0) outside[(y + 1) * width + x + 1] = 0;
-  const depth = distanceField({ width, height, data: outside });
+  const depth = distanceField(maskOf({ width, height }, outside));
   for (let y = 0, i = 0; y < paint.height; y++)
     for (let x = 0; x < paint.width; x++, i++) {
       const share = Math.min(1, depth[(y + 1) * width + x + 1] / (soft + 1));

@@ -1,3 +1,4 @@
+import { maskOf } from '../../raster/mask.js';
 import { copyPlaced, createPlaced, wordsOf, type PlacedBitmap, type Rect } from '../../raster/bitmap.js';
 import type { Rgb } from '../../raster/colour.js';
 import { distanceField } from '../../raster/distance-field.js';
@@ -184,8 +185,8 @@ function edgeDistance(alpha: Float32Array, { width, height }: Rect): Float32Arra
   const inside = new Uint8Array(alpha.length);
   for (let i = 0; i < alpha.length; i++) if (alpha[i] > 0.5) inside[i] = 255;
   const outside = inside.map((v) => 255 - v);
-  const toShape = distanceField({ width, height, data: inside });
-  const toGround = distanceField({ width, height, data: outside });
+  const toShape = distanceField(maskOf({ width, height }, inside));
+  const toGround = distanceField(maskOf({ width, height }, outside));
   return toShape.map((d, i) => {
     // Where a pixel is partly covered, its share says how far off its centre the edge runs.
     if (alpha[i] > 0 && alpha[i] < 1) return 0.5 - alpha[i];
