@@ -3,6 +3,7 @@ import { applyDiff } from '../document/diff.js';
 import type { SoftLine } from '../document/rows.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
+import { refused } from '../testing/refused.js';
 import { startSet } from '../swaps/swap-edits.js';
 import { makeRigid, makeSoft } from './soft-edits.js';
 import { SOFT_POINTS } from './soft-line.js';
@@ -11,7 +12,6 @@ const { doc } = jointedLimb(drawLimb({ width: 40, angle: 0, line: 4 }));
 const { width, height } = doc.views[0];
 const soft = (line: SoftLine, of = doc, pieceId = 'lower') => applyDiff(of, makeSoft(of, pieceId, line));
 const lower = (of: typeof doc) => of.pieces.find(({ id }) => id === 'lower');
-const refused = (code: string) => expect.objectContaining({ code }) as Error;
 const LINE: SoftLine = { points: [60, 60, 60, 100, 64, 140], stiffness: [1, 0.5, 0] };
 
 test('a piece bends along a line from its joint on, and is rigid again by a word', () => {

@@ -10,6 +10,7 @@ import { createPlaced, paintArea, paintBounds, type PlacedBitmap } from '../rast
 import { compareBitmaps } from '../raster/compare.js';
 import { compositeOverMutable } from '../raster/composite.js';
 import { TROUPE, onTheBench } from '../testing/troupe/index.js';
+import { refused } from '../testing/refused.js';
 import { groupsToTake, placeParts, takeParts, type KeptParts } from './take-parts.js';
 
 interface Shown {
@@ -134,7 +135,6 @@ test('taken back to where it came from, an arm lies where it was and is as it wa
 test('what is there already, what is made nowhere, and what would reach past the canvas is refused', () => {
   const take = (to: Shown, partIds: readonly string[]) => () =>
     takeParts(viewOf(giver), viewOf(to), { partIds, mirrored: false }, ids());
-  const refused = (code: string) => expect.objectContaining({ code }) as Error;
   const arm = partsOf(giver.doc, (piece) => isArmA(giver.doc, piece));
   expect(take(other, arm)).toThrow(refused('cut-already'));
   expect(take(bare, ['none of these'])).toThrow(refused('nothing-there'));

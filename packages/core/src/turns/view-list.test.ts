@@ -4,9 +4,9 @@ import { allRows } from '../document/tables.js';
 import { rawCharacter, jointedLimb } from '../testing/jointed.js';
 import { draw, box } from '../testing/drawing.js';
 import { drawLimb } from '../testing/limbs.js';
+import { refused } from '../testing/refused.js';
 import { VIEW_KEY, deleteView, refuseKey, renameView, replaceSheet, type FreshView } from './view-list.js';
 
-const refused = (code: string) => expect.objectContaining({ code }) as Error;
 const sheet = rawCharacter(draw(300, 200, [{ shape: box(10, 10, 90, 190), colour: [90, 120, 160] }])).doc;
 const limb = jointedLimb(drawLimb({ width: 40, angle: 10, line: 4 })).doc;
 /** The limb in a view, and all of it in another. */
