@@ -1,4 +1,4 @@
-import { trimToPaint, placedAt } from '@limber-sheaf/core';
+import { placedAt, trimToPaint } from '@limber-sheaf/core';
 import { INK, LETTER, RULE, SOFT, onPaper, resized, wordsPath } from '../files/on-paper.js';
 import { picture } from '../threads/pictures.js';
 import { task } from '../threads/task.js';

@@ -1,6 +1,6 @@
 import {
-  copyPlaced,
   cleanMatte,
+  copyPlaced,
   findSpecks,
   LimberError,
   takePalette,

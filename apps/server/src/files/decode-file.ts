@@ -1,7 +1,7 @@
 import {
-  placedAt,
   LimberError,
   intersectRects,
+  placedAt,
   trimToPaint,
   type Bitmap,
   type LayerNode,
@@ -174,7 +174,7 @@ async function vector(bytes: Uint8Array): Promise<DecodedFile> {
   const nodes: LayerNode[] = [];
   const budget = new PixelBudget(bitmap);
   for (const layer of layers) {
-    const paint = trimToPaint({ ...(await draw(layer.xml)), x: 0, y: 0 });
+    const paint = trimToPaint(placedAt(await draw(layer.xml), 0, 0));
     if (paint) budget.take(paint);
     const { picture: _, ...node } = plainNode(layer.name);
     nodes.push({ ...node, children: null, paint });

@@ -1,5 +1,4 @@
 import {
-  placedAt,
   LimberError,
   bodyFrame,
   compareBitmaps,
@@ -8,6 +7,7 @@ import {
   cropPlaced,
   flattenLayers,
   guessLayers,
+  placedAt,
   trimToPaint,
   type Bitmap,
   type BroughtLayer,

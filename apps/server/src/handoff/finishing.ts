@@ -1,7 +1,7 @@
 import {
-  placedAt,
   edgeReach,
   finishTexture,
+  placedAt,
   withFinish,
   type Bitmap,
   type Finish,
@@ -36,6 +36,6 @@ export class Finishing {
     if (this.finish.scope === 'figure') return withFinish(image, this.finish, this.texture);
     const texture = finishTexture(this.finish, of, { ...of, x: 0, y: 0 }, null, edgeReach(this.canvas));
     const { x, y } = image;
-    return { ...withFinish(placedAt(image, x - of.x, y - of.y), this.finish, texture), x, y };
+    return placedAt(withFinish(placedAt(image, x - of.x, y - of.y), this.finish, texture), x, y);
   }
 }

@@ -1,4 +1,4 @@
-import { placedAt, composite, cropPlaced, wordsOf, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
+import { composite, cropPlaced, placedAt, wordsOf, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
 import {
   decodePng,
   isDrawn,

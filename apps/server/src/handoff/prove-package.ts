@@ -1,8 +1,8 @@
 import {
-  placedAt,
   LimberError,
   cleanLimits,
   daylightInDisc,
+  placedAt,
   sweepAngles,
   withFinish,
   wordsOf,

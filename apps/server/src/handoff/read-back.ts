@@ -1,6 +1,5 @@
 import { basename, extname } from 'node:path';
 import {
-  placedAt,
   LimberError,
   counted,
   flattenLayers,
@@ -8,6 +7,7 @@ import {
   mergeSheets,
   pieceById,
   pieceName,
+  placedAt,
   viewById,
   type CharacterDoc,
   type NamedPicture,

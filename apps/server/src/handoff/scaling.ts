@@ -1,7 +1,7 @@
 import {
-  placedAt,
   createPlaced,
   cropPlaced,
+  placedAt,
   trimToPaint,
   type PlacedBitmap,
   type Place,

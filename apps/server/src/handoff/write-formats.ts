@@ -1,7 +1,7 @@
 import {
-  placedAt,
   composite,
   pivotMark,
+  placedAt,
   registerFrame,
   type CharacterDoc,
   type PackageOptions,

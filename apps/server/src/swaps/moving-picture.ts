@@ -1,11 +1,11 @@
 import {
-  placedAt,
   LimberError,
   composite,
   cropPlaced,
   intersectRects,
   outsetRect,
   pieceOfSet,
+  placedAt,
   shownImages,
   uniteRects,
   viewById,

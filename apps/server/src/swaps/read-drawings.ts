@@ -1,5 +1,5 @@
 import { basename, extname } from 'node:path';
-import { placedAt, cleanMatte, flattenLayers, trimToPaint, type PlacedBitmap, type ViewRow } from '@limber-sheaf/core';
+import { cleanMatte, flattenLayers, placedAt, trimToPaint, type PlacedBitmap, type ViewRow } from '@limber-sheaf/core';
 import { decodeFile } from '../files/decode-file.js';
 
 /** A drawing as a file has it. */

@@ -1,5 +1,4 @@
 import {
-  placedAt,
   DiffBuilder,
   LID_OPENINGS,
   PRESSED_FLAT,
@@ -24,6 +23,7 @@ import {
   pieceById,
   onEyes,
   picturesOf,
+  placedAt,
   placesOf,
   pieceOfSet,
   plainWords,

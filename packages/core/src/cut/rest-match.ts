@@ -63,7 +63,7 @@ function atRest(doc: CharacterDoc, viewId: ViewId, art: ViewArt, within: Rect): 
   const moved = (picture: PlacedBitmap | null) =>
     picture && rectsMeet(picture, within) ? [placedAt(picture, picture.x - x, picture.y - y)] : [];
   return {
-    design: { ...cropPlaced(art.design, within), x: 0, y: 0 },
+    design: placedAt(cropPlaced(art.design, within), 0, 0),
     images: pieceImages(doc, viewId, art).flatMap(({ image }) => moved(image)),
     faces: [...art.pieces.values()].flatMap(({ face }) => moved(face)),
   };

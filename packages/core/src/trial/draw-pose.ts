@@ -94,7 +94,7 @@ export function drawPose(doc: CharacterDoc, viewId: ViewId, images: PoseImages, 
     const turned = transformPicture(image, turnOf(scaled(placement, images.scale)));
     return turned ? [placedAt(turned, turned.x - room.x, turned.y - room.y)] : [];
   });
-  return { ...composite(room.width, room.height, layers), x: room.x, y: room.y };
+  return placedAt(composite(room.width, room.height, layers), room.x, room.y);
 }
 
 /** A placement among images that are made smaller. */

@@ -1,4 +1,3 @@
-import { maskOf } from '../raster/mask.js';
 import { hidesPlace, type OwnerMap } from '../cut/owners.js';
 import { mergeSheets } from '../document/compose-piece.js';
 import { drawOrder } from '../document/family.js';
@@ -16,6 +15,7 @@ import {
 } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
+import { maskOf } from '../raster/mask.js';
 import { strokeBounds, strokeMask } from '../raster/stroke-mask.js';
 import { colourOf, opaqueWord, withAlpha } from '../raster/words.js';
 

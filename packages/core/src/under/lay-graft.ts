@@ -1,4 +1,3 @@
-import { maskOf } from '../raster/mask.js';
 import { hidesPlace, type OwnerMap } from '../cut/owners.js';
 import type { GraftLook } from '../document/rows.js';
 import { LimberError, refuse, type Result } from '../errors.js';
@@ -14,6 +13,7 @@ import {
 } from '../raster/bitmap.js';
 import type { Rgb } from '../raster/colour.js';
 import { distanceField } from '../raster/distance-field.js';
+import { maskOf } from '../raster/mask.js';
 import { pointBounds } from '../raster/polygon.js';
 import { sampleBitmap } from '../raster/sample.js';
 import { opaqueWord, withAlpha } from '../raster/words.js';

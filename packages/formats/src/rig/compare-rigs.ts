@@ -1,4 +1,4 @@
-import { composite, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
+import { composite, placedAt, type Bitmap, type PlacedBitmap } from '@limber-sheaf/core';
 import type { ChangeKind, ChangeWeight, RigChange } from './changes.js';
 import { compareSets } from './compare-sets.js';
 import type { ImageOf } from './image-of.js';
@@ -198,7 +198,7 @@ class ViewComparison {
 }
 
 function placed(picture: Bitmap, { bounds: { x, y } }: Pick<DrawnPiece, 'bounds'>): PlacedBitmap {
-  return { ...picture, x, y };
+  return placedAt(picture, x, y);
 }
 
 /** A version's view with nothing turned, as large as its canvas. */
@@ -207,7 +207,7 @@ export function restOf({ canvas, pieces }: RigView, imageOf: ImageOf): PlacedBit
     const picture = imageOf(piece.image);
     return picture ? [placed(picture, piece)] : [];
   });
-  return { ...composite(canvas.width, canvas.height, pictures), x: 0, y: 0 };
+  return placedAt(composite(canvas.width, canvas.height, pictures), 0, 0);
 }
 
 /** What a name stands for in a view: the id of a piece or a handle. */

@@ -39,7 +39,7 @@ export async function glanceAt({ blob, x, y }: SheetRef, look: (sheet: PlacedBit
 async function fetchPicture(blob: string): Promise<PlacedBitmap> {
   const answer = await fetch(`/api/blobs/${blob}`);
   if (!answer.ok) throw new Error(`a picture did not come: ${answer.status}`);
-  return { ...decodePng(new Uint8Array(await answer.arrayBuffer())), x: 0, y: 0 };
+  return placedAt(decodePng(new Uint8Array(await answer.arrayBuffer())), 0, 0);
 }
 
 function load(blob: string): Promise<PlacedBitmap> {

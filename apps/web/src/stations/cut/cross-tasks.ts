@@ -1,9 +1,9 @@
 import {
-  placedAt,
   coverageOf,
   crossCut,
   drawOrder,
   findOffcuts,
+  placedAt,
   uncutMask,
   type PlacedMask,
   type Refusal,

@@ -1,5 +1,4 @@
 import {
-  placedAt,
   bodyFrame,
   coverageOf,
   drawOrder,
@@ -10,6 +9,7 @@ import {
   maskArea,
   measureLine,
   mirrorCut,
+  placedAt,
   refuse,
   settleBorder,
   soak,

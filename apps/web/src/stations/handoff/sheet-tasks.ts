@@ -1,11 +1,11 @@
 import {
-  placedAt,
   composePiece,
   composite,
   finishTexture,
   mergeSheets,
   pieceById,
   pieceImages,
+  placedAt,
   withFinish,
   type Finish,
   type PieceId,

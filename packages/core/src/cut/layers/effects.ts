@@ -1,7 +1,7 @@
-import { maskOf } from '../../raster/mask.js';
 import { copyPlaced, createPlaced, wordsOf, type PlacedBitmap, type Rect } from '../../raster/bitmap.js';
 import type { Rgb } from '../../raster/colour.js';
 import { distanceField } from '../../raster/distance-field.js';
+import { maskOf } from '../../raster/mask.js';
 import type { BlendMode } from '../../document/row-types.js';
 import { blendColour } from './blend.js';
 
