@@ -10,6 +10,7 @@ const swc = [
     module: { type: 'commonjs' },
   },
 ];
+const ONE_SEED = '<rootDir>/packages/core/src/testing/one-seed.ts';
 const shared = {
   transform: { '^.+\\.[tj]sx?$': swc },
   // Shipped as ES modules only.
@@ -17,6 +18,7 @@ const shared = {
     '/node_modules/(?!(fast-png|iobuffer|potpack|@webtoon/psd|d3-[a-z-]+|react-hotkeys-hook|delaunator|robust-predicates)/)',
   ],
   testEnvironment: 'node',
+  setupFiles: [ONE_SEED],
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     // Their packages lead to .mjs files, which are never transformed.
@@ -56,7 +58,7 @@ export default {
     {
       ...shared,
       displayName: 'web',
-      setupFiles: ['<rootDir>/apps/web/src/testing/browser.ts'],
+      setupFiles: [ONE_SEED, '<rootDir>/apps/web/src/testing/browser.ts'],
       testMatch: ['<rootDir>/apps/web/**/*.test.ts', '<rootDir>/apps/web/**/*.test.tsx'],
       sandboxInjectedGlobals: LOOKED_UP,
     },
@@ -66,7 +68,7 @@ export default {
       sandboxInjectedGlobals: LOOKED_UP,
       globalSetup: '<rootDir>/apps/server/test/servers-up.ts',
       globalTeardown: '<rootDir>/apps/server/test/servers-down.ts',
-      setupFiles: ['<rootDir>/apps/server/test/own-database.ts'],
+      setupFiles: [ONE_SEED, '<rootDir>/apps/server/test/own-database.ts'],
       testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'],
     },
   ],
