@@ -125,6 +125,12 @@ function ofRound(given: { round: number; doc: CharacterDoc; derived: DerivedOfVi
   return last;
 }
 
+/** A measure by its key, and where among all of the view's it is likely to be: to work out the keys of all takes a while. */
+export interface WantedMeasure {
+  key: string;
+  at: number;
+}
+
 /**
  * Some of what the checks of a view measure, by key and, where they have one, by close key. Where somebody's hand waits for a
  * thread, no more than the first of it.
@@ -137,15 +143,17 @@ export const measures = task(
       doc: CharacterDoc;
       viewId: ViewId;
       derived: DerivedOfView;
-      keys: string[];
+      wanted: WantedMeasure[];
     },
     _tell: unknown,
     handWaits: HandWaits,
   ): Promise<Record<string, unknown>> => {
-    const { viewId, keys } = input;
+    const { viewId } = input;
     const { doc, derived } = ofRound(input);
-    const all = new Map(viewMeasures(doc, viewId, derived).map((one) => [one.key, one]));
-    const wanted = keys.flatMap((key) => all.get(key) ?? []);
+    const all = viewMeasures(doc, viewId, derived);
+    const wanted = input.wanted.flatMap(({ key, at }) =>
+      all[at]?.key === key ? all[at] : (all.find((one) => one.key === key) ?? []),
+    );
     const looksAtAll = wanted.some(({ pieces }) => !pieces);
     const only = looksAtAll ? undefined : new Set(wanted.flatMap(({ pieces }) => pieces ?? []));
     const art = only ? await readArt(doc, viewId, derived, only) : await readArtWithDrawings(doc, viewId, derived);

@@ -109,6 +109,7 @@ export class ProofService {
     if (missing.length > 0) {
       let done = 0;
       const round = ++this.rounds;
+      const places = new Map(measures.map(({ key }, at) => [key, at]));
       const batches = batchesOf(measures.filter(({ key }) => missing.includes(key)));
       const work = batches.map(async (batch) => {
         // A thread that gives way to somebody's hand answers with what it has: the rest is asked for again, behind the hand.
@@ -116,7 +117,7 @@ export class ProofService {
           const measured = await this.threads.run(
             tasks,
             'measures',
-            { round, doc, viewId, derived: sheets, keys: left },
+            { round, doc, viewId, derived: sheets, wanted: left.map((key) => ({ key, at: places.get(key) ?? -1 })) },
             { signal, seconds: LONG, behind },
           );
           await this.derived.keep(Object.entries(measured));

@@ -1,7 +1,7 @@
 import {
   paintArea,
+  placeOf,
   placedAt,
-  sheetsKey,
   viewById,
   type Bitmap,
   type CharacterDoc,
@@ -97,7 +97,7 @@ export async function readArt(
   const ofView = doc.pieces.filter((piece) => piece.viewId === viewId && (!only || only.has(piece.id)));
   const [design, ...sheets] = await Promise.all([
     designOf(doc, viewId),
-    ...ofView.map((piece) => (derived ? drawnSheets(doc, piece, derived[piece.id]) : ownSheets(piece))),
+    ...ofView.map((piece) => (derived ? drawnSheets(piece, derived[piece.id]) : ownSheets(piece))),
   ]);
   return { design, pieces: new Map(ofView.map((piece, at) => [piece.id, sheets[at]])) };
 }
@@ -118,11 +118,12 @@ async function ownSheets({ face, own, extra, beneath }: PieceRow): Promise<Sheet
   return { face: f, overlap: null, under: null, own: o, extra: e, beneath: b };
 }
 
-async function drawnSheets(doc: CharacterDoc, piece: PieceRow, refs: DerivedRefs | undefined): Promise<SheetBitmaps> {
-  const key = sheetsKey(doc, piece);
+async function drawnSheets(piece: PieceRow, refs: DerivedRefs | undefined): Promise<SheetBitmaps> {
+  const { overlap = null, under = null, clean = null, line = null } = refs ?? {};
+  const { face, own, extra, beneath } = piece;
+  const key = [face, own, extra, beneath, overlap, under, clean, line].map(placeOf).join();
   const kept = composed.get(key);
   if (kept) return kept;
-  const { overlap = null, under = null, clean = null, line = null } = refs ?? {};
   const bitmaps = await Promise.all([overlap, under, clean, line].map(sheet));
   const sheets: SheetBitmaps = {
     ...(await ownSheets(piece)),

@@ -5,11 +5,15 @@ import { nameFor, labelFor } from './naming.js';
 import type { CharacterDoc, HandleRow, JointRow, PartId, PartRow, PieceId, PieceRow, ViewId } from './rows.js';
 
 /** The pieces of a view, back to front. */
-export function drawOrder(doc: CharacterDoc, viewId: ViewId): PieceRow[] {
-  return doc.pieces
-    .filter((piece) => piece.viewId === viewId)
-    .sort((a, b) => a.depth - b.depth || (a.id < b.id ? -1 : 1));
+export function drawOrder(doc: CharacterDoc, viewId: ViewId): readonly PieceRow[] {
+  return orders(doc, viewId, () =>
+    doc.pieces
+      .filter((piece) => piece.viewId === viewId)
+      .sort((a, b) => a.depth - b.depth || (a.id < b.id ? -1 : 1)),
+  );
 }
+
+const orders = memoryOfDoc<readonly PieceRow[]>();
 
 /** One thing that is drawn: a piece, or the outline that it has beneath its limb's fills. */
 export interface DrawStep {
@@ -21,18 +25,22 @@ export interface DrawStep {
  * Everything that is drawn of a view, back to front: a limb's lines under all lie beneath the first of its pieces.
  * @param order the pieces, back to front, where they lie otherwise than at rest
  */
-export function drawSteps(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  order: readonly PieceRow[] = drawOrder(doc, viewId),
-): DrawStep[] {
+export function drawSteps(doc: CharacterDoc, viewId: ViewId, order?: readonly PieceRow[]): readonly DrawStep[] {
+  return order ? stepsInOrder(doc, order) : steps(doc, viewId, () => stepsInOrder(doc, drawOrder(doc, viewId)));
+}
+
+const steps = memoryOfDoc<readonly DrawStep[]>();
+
+function stepsInOrder(doc: CharacterDoc, order: readonly PieceRow[]): DrawStep[] {
   const drawn = new Set<PieceId>();
-  return order.flatMap((piece) => {
+  return order.flatMap((piece): DrawStep[] => {
+    const own: DrawStep = { piece, sheet: 'piece' };
     const limb = limbUnderLine(doc, piece.id);
-    const first = limb.size > 0 && ![...limb].some((id) => drawn.has(id));
+    if (limb.size === 0) return [own];
+    const first = ![...limb].some((id) => drawn.has(id));
     drawn.add(piece.id);
     const lines = first ? order.filter((p) => limb.has(p.id)) : [];
-    return [...lines.map((p) => ({ piece: p, sheet: 'line' as const })), { piece, sheet: 'piece' as const }];
+    return [...lines.map((p): DrawStep => ({ piece: p, sheet: 'line' })), own];
   });
 }
 
@@ -41,9 +49,16 @@ export function hasLineUnder(joint: JointRow): boolean {
   return joint.outlineOn === 'under' && joint.rounded && joint.lineWidth > 0 && joint.kind !== 'slide';
 }
 
+/** The joints of a character that have their line under all. */
+function jointsWithLineUnder(doc: CharacterDoc): readonly JointRow[] {
+  return linedUnder(doc, '', () => doc.joints.filter(hasLineUnder));
+}
+
+const linedUnder = memoryOfDoc<readonly JointRow[]>();
+
 /** A piece and all that it is joined to by joints whose line lies under all; empty where it has no such joint. */
 export function limbUnderLine(doc: CharacterDoc, pieceId: PieceId): Set<PieceId> {
-  const joints = doc.joints.filter(hasLineUnder);
+  const joints = jointsWithLineUnder(doc);
   const limb = new Set<PieceId>();
   const waiting = joints.some((j) => j.childId === pieceId || j.parentId === pieceId) ? [pieceId] : [];
   for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
@@ -59,7 +74,7 @@ export function limbUnderLine(doc: CharacterDoc, pieceId: PieceId): Set<PieceId>
 
 /** The joint that a piece's line under all is drawn by: its own, or else one that hangs from it; null where it has none. */
 export function lineJoint(doc: CharacterDoc, pieceId: PieceId): JointRow | null {
-  const joints = doc.joints.filter((j) => hasLineUnder(j) && (j.childId === pieceId || j.parentId === pieceId));
+  const joints = jointsWithLineUnder(doc).filter((j) => j.childId === pieceId || j.parentId === pieceId);
   return joints.find((j) => j.childId === pieceId) ?? joints[0] ?? null;
 }
 

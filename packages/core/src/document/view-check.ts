@@ -61,6 +61,17 @@ export interface Measure<M> {
   measure(art: ViewArt): M;
 }
 
+/** A measure whose key is worked out where it is first asked for: a thread makes some of a view's, and asks for no other's. */
+export function measureUnder<M>(keyOf: () => string, measure: Omit<Measure<M>, 'key'>): Measure<M> {
+  let key: string | undefined;
+  return {
+    ...measure,
+    get key() {
+      return (key ??= keyOf());
+    },
+  };
+}
+
 /**
  * A check that a station makes. What is measured is plain data without names or ids, so that the same pixels give the same
  * measures; the report puts it into words for the character as it is.

@@ -68,14 +68,16 @@ export async function viewMeasuresInTurn(
   if (known) return known.flat();
   const measures: Measure<unknown>[][] = [];
   for (const one of VIEW_CHECKS) {
-    measures.push(measuresOfCheck(one, doc, viewId, sheets));
+    const made = measuresOfCheck(one, doc, viewId, sheets);
+    workOutKeys(made);
+    measures.push(made);
     await pause();
   }
   measuresOf.set(doc, { viewId, sheets, measures });
   return measures.flat();
 }
 
-/** What each check measures. Its keys take a while: they are kept with the document as long as its sheets are the same. */
+/** What each check measures: kept, with its keys, with the document as long as its sheets are the same. */
 function byCheck(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<unknown>[][] {
   const known = knownMeasures(doc, viewId, sheets);
   if (known) return known;
@@ -90,7 +92,12 @@ function measuresOfCheck(
   viewId: ViewId,
   sheets: SheetsOf,
 ): Measure<unknown>[] {
-  return check.measures(doc, viewId, sheets).map((measure) => ({ ...measure, station }));
+  return check.measures(doc, viewId, sheets).map((measure) => Object.assign(measure, { station }));
+}
+
+/** Keys are worked out where they are first asked for, and kept. */
+function workOutKeys(measures: readonly Measure<unknown>[]): void {
+  measures.forEach(({ key }) => key);
 }
 
 function knownMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<unknown>[][] | null {

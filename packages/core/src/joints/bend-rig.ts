@@ -121,7 +121,6 @@ export function prepareBend(assembly: Assembly): BendRig {
   const lined = disc.lineWidth > 0;
   const innerDisc = disc.radius - 1 - loosenessReach(disc);
   const deep = disc.radius - 1.5 * disc.lineWidth;
-  const nearDisc = 1.25 * disc.radius;
   const fromPivot = distancesFrom(disc, window);
   const inDisc = nearerThan(innerDisc, fromPivot);
   const square: BendSquare = { width, height, fromPivot };
@@ -133,8 +132,12 @@ export function prepareBend(assembly: Assembly): BendRig {
   const lineMask = createMask(width, height);
   const covered = cover.data;
   const lines = lineMask.data;
-  const lineReach = spiral(Math.max(1.5, disc.lineWidth));
-  const beyondReach = spiral(Math.max(1.5, BEYOND * disc.lineWidth));
+  const lineLooks: LineLooks = {
+    near: spiral(Math.max(1.5, disc.lineWidth)),
+    beyond: spiral(Math.max(1.5, BEYOND * disc.lineWidth)),
+    nearDisc: 1.25 * disc.radius,
+    bare: null,
+  };
   // Nothing is looked for in the square's corners, nor at its very border.
   const farthest = half - 1;
 
@@ -166,9 +169,6 @@ export function prepareBend(assembly: Assembly): BendRig {
     turned,
   };
 
-  // Borders that have no line at rest, a line width wider: 255 in the frame of the parent, and turned back in the child's.
-  let bare: Uint8Array | null = null;
-
   function measure(angle: number): BendMeasure {
     turned.turnTo(angle);
     turnLayer(layers[0], angle, disc, window, pixels.spans, behind);
@@ -179,54 +179,10 @@ export function prepareBend(assembly: Assembly): BendRig {
       daylight,
       kink: outside + daylight,
       torn: tornAt(angle),
-      brokenLine: lined ? brokenLine() : 0,
+      brokenLine: lined ? brokenLine(pixels, lineLooks) : 0,
       strayLine,
       place: daylight > 0 ? { x: window.x + sumX / daylight + 0.5, y: window.y + sumY / daylight + 0.5 } : null,
     };
-  }
-
-  function brokenLine(): number {
-    const { border, borderLength } = pixels;
-    const noLine = bare;
-    let broken = 0;
-    for (let k = 0; k < borderLength; k++) {
-      const i = border[k];
-      // A border that was drawn without a line, seen with the parent or with what turns, is not broken by turning.
-      if (fromPivot[i] > nearDisc || noLine?.[i]) continue;
-      const x = i % width;
-      const y = (i - x) / width;
-      if ((noLine && turned.isMarkedBack(noLine, x, y)) || lineNear(x, y, lineReach)) continue;
-      // Where hidden paint that has come into view goes on beyond, the contour and its line lie farther out.
-      if (!isDeep(x, y) || !lineNear(x, y, beyondReach)) broken++;
-    }
-    return broken;
-  }
-
-  function bareBorder(): Uint8Array {
-    measure(0);
-    const found = createMask(width, height);
-    for (let k = 0; k < pixels.borderLength; k++) {
-      const i = pixels.border[k];
-      if (!lineNear(i % width, Math.floor(i / width), lineReach)) found.data[i] = 255;
-    }
-    return reachOf(found, disc.lineWidth);
-  }
-
-  /** Is there line colour at one of some steps? They are looked at nearest first, so that a drawn border is done at once. */
-  function lineNear(x: number, y: number, steps: Int32Array): boolean {
-    for (let k = 0; k < steps.length; k += 2) {
-      const px = x + steps[k];
-      const py = y + steps[k + 1];
-      if (px >= 0 && py >= 0 && px < width && py < height && lines[py * width + px] !== 0) return true;
-    }
-    return false;
-  }
-
-  /** Is a place of the square covered all round, so that it is no contour? */
-  function isDeep(x: number, y: number): boolean {
-    for (let dy = -DEEP; dy <= DEEP; dy += DEEP)
-      for (let dx = -DEEP; dx <= DEEP; dx += DEEP) if (!(covered[(y + dy) * width + x + dx] > 127)) return false;
-    return true;
   }
 
   function daylight(): PlacedMask {
@@ -237,12 +193,72 @@ export function prepareBend(assembly: Assembly): BendRig {
 
   measure(0);
   noteRestMutable(pixels);
-  if (lined) bare = bareBorder();
+  if (lined) {
+    measure(0);
+    lineLooks.bare = bareBorder(pixels, lineLooks, disc.lineWidth);
+  }
   const quiet = quietPixels(square, disc, inDisc, { parent, base, behind: layers[0], ahead: layers[1] });
   settleQuietMutable(pixels, quiet);
   pixels.spans = openSpans(square, farthest, quiet);
   const corner = () => sharpestCorner(cover, { x: pivotX - window.x, y: pivotY - window.y }, disc.radius);
   return { measure, corner, daylight };
+}
+
+/** How a joint's line is looked for along the border. */
+interface LineLooks {
+  /** Steps about a pixel of the border, nearest first, x, y pairs, px; and those where paint goes on beyond it. */
+  near: Int32Array;
+  beyond: Int32Array;
+  /** px from the pivot within which it is looked for. */
+  nearDisc: number;
+  /** Borders that have no line at rest, a line width wider: 255 in the parent's frame, and turned back in the child's. */
+  bare: Uint8Array | null;
+}
+
+/** px of border without a line, at the angle. */
+function brokenLine(pixels: BendPixels, { near, beyond, nearDisc, bare }: LineLooks): number {
+  const { border, borderLength, fromPivot, turned, width } = pixels;
+  let broken = 0;
+  for (let k = 0; k < borderLength; k++) {
+    const i = border[k];
+    // A border that was drawn without a line, seen with the parent or with what turns, is not broken by turning.
+    if (fromPivot[i] > nearDisc || bare?.[i]) continue;
+    const x = i % width;
+    const y = (i - x) / width;
+    if ((bare && turned.isMarkedBack(bare, x, y)) || isLineNear(pixels, x, y, near)) continue;
+    // Where hidden paint that has come into view goes on beyond, the contour and its line lie farther out.
+    if (!isDeep(pixels, x, y) || !isLineNear(pixels, x, y, beyond)) broken++;
+  }
+  return broken;
+}
+
+/** Where the border has no line at the angle, a line width wider. */
+function bareBorder(pixels: BendPixels, { near }: LineLooks, lineWidth: number): Uint8Array {
+  const { border, borderLength, width, covered } = pixels;
+  const found = createMask(width, covered.length / width);
+  for (let k = 0; k < borderLength; k++) {
+    const i = border[k];
+    if (!isLineNear(pixels, i % width, Math.floor(i / width), near)) found.data[i] = 255;
+  }
+  return reachOf(found, lineWidth);
+}
+
+/** Is there line colour at one of some steps? They are looked at nearest first, so that a drawn border is done at once. */
+function isLineNear({ lines, width }: BendPixels, x: number, y: number, steps: Int32Array): boolean {
+  const height = lines.length / width;
+  for (let k = 0; k < steps.length; k += 2) {
+    const px = x + steps[k];
+    const py = y + steps[k + 1];
+    if (px >= 0 && py >= 0 && px < width && py < height && lines[py * width + px] !== 0) return true;
+  }
+  return false;
+}
+
+/** Is a place of the square covered all round, so that it is no contour? */
+function isDeep({ covered, width }: BendPixels, x: number, y: number): boolean {
+  for (let dy = -DEEP; dy <= DEEP; dy += DEEP)
+    for (let dx = -DEEP; dx <= DEEP; dx += DEEP) if (!(covered[(y + dy) * width + x + dx] > 127)) return false;
+  return true;
 }
 
 /** Whole-pixel steps up to `reach` px away, nearest first, x, y pairs; those of the reaches asked for last are kept. */

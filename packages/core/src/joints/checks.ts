@@ -4,7 +4,7 @@ import { turningJoints } from '../document/find.js';
 import { deriveKey, drawnKey, isDrawnIn } from '../document/keys.js';
 import { capital } from '../document/naming.js';
 import type { CharacterDoc, JointRow, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
-import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
+import { measureUnder, viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { findPlanned, planOf } from '../plan/plan.js';
 import type { Rect } from '../raster/bitmap.js';
@@ -26,14 +26,15 @@ function drawnKeys(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf, within?:
 const restMatch: ViewCheck<Pick<Difference, 'differing' | 'largest' | 'bounds'>> = {
   id: 'rest-match',
   measures: (doc, viewId, sheets) =>
-    tilesOf(viewById(doc, viewId)).map((tile) => ({
-      key: deriveKey('rest-match 3', drawnKeys(doc, viewId, sheets, tile)),
-      what: 'Rest match',
-      measure(art) {
-        const { differing, largest, bounds } = compareAtRest(doc, viewId, art, tile);
-        return { differing, largest, bounds };
-      },
-    })),
+    tilesOf(viewById(doc, viewId)).map((tile) =>
+      measureUnder(() => deriveKey('rest-match 3', drawnKeys(doc, viewId, sheets, tile)), {
+        what: 'Rest match',
+        measure(art) {
+          const { differing, largest, bounds } = compareAtRest(doc, viewId, art, tile);
+          return { differing, largest, bounds };
+        },
+      }),
+    ),
   report(doc, viewId, tiles) {
     const differing = tiles.reduce((sum, tile) => sum + tile.differing, 0);
     const largest = Math.max(0, ...tiles.map((tile) => tile.largest));
@@ -60,8 +61,7 @@ const restMatch: ViewCheck<Pick<Difference, 'differing' | 'largest' | 'bounds'>>
 const insideCanvas: ViewCheck<boolean[]> = {
   id: 'inside-canvas',
   measures: (doc, viewId, sheets) => [
-    {
-      key: deriveKey('inside-canvas 1', drawnKeys(doc, viewId, sheets)),
+    measureUnder(() => deriveKey('inside-canvas 1', drawnKeys(doc, viewId, sheets)), {
       what: 'Inside the canvas',
       measure({ design: { width, height }, pieces }) {
         return drawOrder(doc, viewId).map((piece) => {
@@ -73,7 +73,7 @@ const insideCanvas: ViewCheck<boolean[]> = {
           );
         });
       },
-    },
+    }),
   ],
   report(doc, viewId, [inside]) {
     const order = drawOrder(doc, viewId);

@@ -1,18 +1,16 @@
 import { drawOrder, hasLineUnder } from '../document/family.js';
+import { oncePerDoc } from '../document/keys.js';
 import type { CharacterDoc, PieceRow } from '../document/rows.js';
-import { intersectRects, uniteRects, type Rect } from '../raster/bitmap.js';
+import { rectsMeet, uniteRects, type Rect } from '../raster/bitmap.js';
 
 /** The pieces of a view, in draw order, that may share a pixel with what is drawn of one, itself among them. */
-export function piecesAround(doc: CharacterDoc, piece: PieceRow): PieceRow[] {
+export const piecesAround = oncePerDoc((doc: CharacterDoc, piece: PieceRow): readonly PieceRow[] => {
   const own = reachOf(doc, piece);
-  return drawOrder(doc, piece.viewId).filter((other) => {
-    const common = intersectRects(own, reachOf(doc, other));
-    return common.width > 0 && common.height > 0;
-  });
-}
+  return drawOrder(doc, piece.viewId).filter((other) => rectsMeet(own, reachOf(doc, other)));
+});
 
 /** A rectangle that holds whatever may be drawn of a piece at rest, px. */
-export function reachOf(doc: CharacterDoc, piece: PieceRow): Rect {
+export const reachOf = oncePerDoc((doc: CharacterDoc, piece: PieceRow): Rect => {
   const { face, own, extra, beneath, margin } = piece;
   let rect: Rect = face;
   for (const more of [own, extra, beneath]) if (more) rect = uniteRects(rect, more);
@@ -26,4 +24,4 @@ export function reachOf(doc: CharacterDoc, piece: PieceRow): Rect {
   const x = Math.floor(rect.x - grow);
   const y = Math.floor(rect.y - grow);
   return { x, y, width: Math.ceil(rect.x + rect.width + grow) - x, height: Math.ceil(rect.y + rect.height + grow) - y };
-}
+});

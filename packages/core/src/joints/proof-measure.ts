@@ -4,7 +4,7 @@ import { pieceById } from '../document/find.js';
 import { deriveKey, drawnKey, placeOf } from '../document/keys.js';
 import type { CharacterDoc, JointRow, PieceId, SheetsOf } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
-import type { Measure } from '../document/view-check.js';
+import { measureUnder, type Measure } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { printOf } from '../raster/print.js';
@@ -16,13 +16,12 @@ import { switchingAngles } from './rig-of-joint.js';
 
 /** A joint's proof as something that is measured. */
 export function proofMeasure(doc: CharacterDoc, joint: JointRow, sheets: SheetsOf): Measure<BendProof | null> {
-  return {
-    key: proofKey(doc, joint, sheets),
+  return measureUnder(() => proofKey(doc, joint, sheets), {
     what: `Sweep of ${jointLabel(doc, joint)}`,
     pieces: piecesOfProof(doc, joint),
     closeKey: (art) => closeProofKey(doc, joint, art),
     measure: (art) => proveJoint(doc, joint, art),
-  };
+  });
 }
 
 /** The pieces that a joint's proof looks at. */

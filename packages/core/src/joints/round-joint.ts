@@ -139,6 +139,8 @@ export function roundEnd(input: EndInput): RoundedEnd {
   const neighbour = wordsOf(cropPlaced(other, rect));
   const drawn = inFront && lined && disc.foldsOut ? linesIn(art, disc, rect) : null;
   const deep = disc.radius - 1.5 * disc.lineWidth + 2;
+  // Nearer than this to the middle, the rim makes no difference, wherever it wobbles.
+  const deepest = disc.radius - loosenessReach(disc) - shrink - disc.lineWidth - 1;
   const overlap = createPlaced(rect);
   const overlapWords = wordsOf(overlap);
   // Of what is hidden: coverage, and how far inside the rim it lies.
@@ -149,10 +151,12 @@ export function roundEnd(input: EndInput): RoundedEnd {
       if (own[i] >>> 24 !== 0 || art[i] >>> 24 !== 255) continue;
       const px = rect.x + column + 0.5 - disc.x;
       const py = rect.y + row + 0.5 - disc.y;
-      let [dx, dy] = offSegment(px, py, drawnOut);
+      let dx = px;
+      let dy = py;
       let narrower = 0;
-      if (disc.taper && drawnOut !== NOWHERE) {
-        narrower = disc.taper * disc.radius * shareAlong(px, py, drawnOut);
+      if (drawnOut !== NOWHERE) {
+        [dx, dy] = offSegment(px, py, drawnOut);
+        narrower = (disc.taper ?? 0) * disc.radius * shareAlong(px, py, drawnOut);
         // The disc itself stays whole.
         if (Math.hypot(px, py) < Math.hypot(dx, dy) + narrower) [dx, dy, narrower] = [px, py, 0];
       }
@@ -163,7 +167,7 @@ export function roundEnd(input: EndInput): RoundedEnd {
       }
       const d = Math.sqrt(dx * dx + dy * dy);
       if (d > reach - narrower + 0.5) continue;
-      const rim = rimAt(disc, Math.atan2(dy, dx)) - shrink - narrower;
+      const rim = d < deepest - narrower ? Infinity : rimAt(disc, Math.atan2(dy, dx)) - shrink - narrower;
       const alpha = Math.round(255 * clamp01(rim - d + 0.5));
       if (alpha === 0) continue;
       if (hidden[i]) {

@@ -5,7 +5,7 @@ import { deriveKey, drawnKey } from '../document/keys.js';
 import { labelFor } from '../document/naming.js';
 import { missingParts } from '../plan/missing-parts.js';
 import type { CharacterDoc, OrderChangeRow, SheetsOf, ViewId } from '../document/rows.js';
-import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
+import { measureUnder, viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { jointById } from '../joints/joint-edits.js';
 import { bordersAtRest, bordersKey, findLeftBehind, type Border } from './left-behind.js';
@@ -56,11 +56,12 @@ function changesByPose(doc: CharacterDoc, viewId: ViewId): OrderChangeRow[] {
 const orderByPose: ViewCheck<OrderJump[]> = {
   id: 'family',
   measures: (doc, viewId, sheets) =>
-    changesByPose(doc, viewId).map((change) => ({
-      key: jumpKey(doc, change, sheets),
-      what: 'Order by pose',
-      measure: (art) => jumpsOf(doc, art, change),
-    })),
+    changesByPose(doc, viewId).map((change) =>
+      measureUnder(() => jumpKey(doc, change, sheets), {
+        what: 'Order by pose',
+        measure: (art) => jumpsOf(doc, art, change),
+      }),
+    ),
   report(doc, viewId, measured, found) {
     const findings = changesByPose(doc, viewId).flatMap((change, at): Finding[] => {
       const worst = [...measured[at]].sort((a, b) => b.area - a.area)[0];

@@ -204,7 +204,7 @@ function jumpAt(
   const [changed, usual] = [
     { ...doc, orderChanges: [...others, holding] },
     { ...doc, orderChanges: others },
-  ].map((of) => orderAtPose(of, viewId, bends).reverse());
+  ].map((of) => [...orderAtPose(of, viewId, bends)].reverse());
   const drawn = (pieces: readonly PieceRow[]) =>
     pieces.flatMap(({ id }) => {
       const image = images.get(id);

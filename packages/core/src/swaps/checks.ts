@@ -2,7 +2,7 @@ import { counted } from '../counted.js';
 import { drawSteps, jointLabel } from '../document/family.js';
 import { deriveKey, drawnKey, drawnRect, isDrawnIn, placeOf } from '../document/keys.js';
 import type { CharacterDoc, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
-import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import { measureUnder, viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { outsetRect } from '../raster/bitmap.js';
 import { bareUnder } from './bare-under.js';
@@ -63,19 +63,20 @@ function jointsFrom(doc: CharacterDoc, viewId: ViewId): { set: SwapSetRow; from:
 const swapSeats: ViewCheck<MeasuredBare | EndProof> = {
   id: 'swap-seats',
   measures: (doc, viewId, sheets) => [
-    ...setsIn(doc, viewId).map((set) => ({
-      key: bareKey(doc, viewId, sheets, set),
-      what: 'Drawings on their seats',
-      measure: (art: ViewArt): MeasuredBare => {
-        const drawings = drawingsOf(doc, set);
-        return bareUnder(doc, viewId, art, set).map(({ drawingId, area, place: { x, y } }) => [
-          drawings.findIndex(({ id }) => id === drawingId),
-          area,
-          x,
-          y,
-        ]);
-      },
-    })),
+    ...setsIn(doc, viewId).map((set) =>
+      measureUnder(() => bareKey(doc, viewId, sheets, set), {
+        what: 'Drawings on their seats',
+        measure: (art: ViewArt): MeasuredBare => {
+          const drawings = drawingsOf(doc, set);
+          return bareUnder(doc, viewId, art, set).map(({ drawingId, area, place: { x, y } }) => [
+            drawings.findIndex(({ id }) => id === drawingId),
+            area,
+            x,
+            y,
+          ]);
+        },
+      }),
+    ),
     ...setsIn(doc, viewId).flatMap((set) => jointMeasures(doc, set, viewId, sheets)),
   ],
   report(doc, viewId, measured) {

@@ -1,4 +1,5 @@
 import { partOf, pieceName } from '../document/family.js';
+import { oncePerDoc } from '../document/keys.js';
 import { drawingNameFor, nameFor } from '../document/naming.js';
 import type {
   CharacterDoc,
@@ -27,7 +28,7 @@ export function drawingById(doc: CharacterDoc, id: DrawingId): DrawingRow {
 }
 
 /** The drawings of a set in the order of its chart: by mood, then by shape, the default one first of its cell. */
-export function drawingsOf(doc: CharacterDoc, set: SwapSetRow): DrawingRow[] {
+export const drawingsOf = oncePerDoc((doc: CharacterDoc, set: SwapSetRow): readonly DrawingRow[] => {
   const place = ({ shape, mood }: DrawingRow) => {
     const row = set.moods.indexOf(mood);
     const column = set.shapes.findIndex(({ key }) => key === shape);
@@ -36,7 +37,7 @@ export function drawingsOf(doc: CharacterDoc, set: SwapSetRow): DrawingRow[] {
   return doc.drawings
     .filter(({ setId }) => setId === set.id)
     .sort((a, b) => place(a) - place(b) || Number(b.isDefault) - Number(a.isDefault) || (a.id < b.id ? -1 : 1));
-}
+});
 
 /** The drawings of a set that are there in a view, in the order of its chart. */
 export function drawnIn(doc: CharacterDoc, set: SwapSetRow, viewId: ViewId): DrawingRow[] {

@@ -1,7 +1,7 @@
 import { deriveKey, placeOf } from '../document/keys.js';
 import type { SwapKind } from '../document/row-types.js';
 import type { CharacterDoc, DrawingId, JointRow, SheetsOf, SwapSetRow, ViewId } from '../document/rows.js';
-import type { Measure } from '../document/view-check.js';
+import { measureUnder, type Measure } from '../document/view-check.js';
 import { pieceImages, type PieceImage, type ViewArt } from '../document/view-art.js';
 import { wholeDiscLimit } from '../joints/disc-paint.js';
 import { proofMeasure } from '../joints/proof-measure.js';
@@ -50,20 +50,21 @@ export function jointMeasures(
   const own = proofMeasure(doc, joint, sheets);
   return [
     own,
-    ...swappedIn(doc, set, viewId).map(({ id, placed, name }) => ({
-      key: deriveKey('proof with drawing 4', [own.key, placed]),
-      what: `${own.what} with ${name}`,
-      measure: (art: ViewArt): EndProof => {
-        const picture = art.drawings?.get(id);
-        const sheets = art.pieces.get(joint.childId);
-        const own = sheets && composeWithLine(sheets);
-        if (!picture || !own) return null;
-        // With the very same end it turns as the default one does.
-        return isSameEnd(picture, own, joint)
-          ? 'same end'
-          : proveJoint(doc, joint, withDrawing(doc, art, joint, picture));
-      },
-    })),
+    ...swappedIn(doc, set, viewId).map(({ id, placed, name }) =>
+      measureUnder(() => deriveKey('proof with drawing 4', [own.key, placed]), {
+        what: `${own.what} with ${name}`,
+        measure: (art: ViewArt): EndProof => {
+          const picture = art.drawings?.get(id);
+          const sheets = art.pieces.get(joint.childId);
+          const own = sheets && composeWithLine(sheets);
+          if (!picture || !own) return null;
+          // With the very same end it turns as the default one does.
+          return isSameEnd(picture, own, joint)
+            ? 'same end'
+            : proveJoint(doc, joint, withDrawing(doc, art, joint, picture));
+        },
+      }),
+    ),
   ];
 }
 

@@ -1,7 +1,7 @@
 import { drawOrder, parentPiece, pieceName } from '../document/family.js';
 import { deriveKey } from '../document/keys.js';
 import type { CharacterDoc, ViewId } from '../document/rows.js';
-import { viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
+import { measureUnder, viewCheck, type Finding, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import { movesOf, posesIn, seenInMotion } from './faults-in-motion.js';
 import { slidesIn } from './measure-motion.js';
@@ -36,8 +36,7 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
   id: 'hidden-paint',
   measures(doc, viewId, sheets) {
     return [
-      {
-        key: deriveKey('motions 4', [...movesOf(doc, viewId, sheets), posesIn(doc)]),
+      measureUnder(() => deriveKey('motions 4', [...movesOf(doc, viewId, sheets), posesIn(doc)]), {
         what: 'What motions show',
         measure(art) {
           const frames = tellingFrames(doc, viewId);
@@ -55,7 +54,7 @@ const hiddenPaint: ViewCheck<MovedBare[]> = {
             return [{ at, area, motion: motionKeys(doc).indexOf(motion), frame: own }];
           });
         },
-      },
+      }),
     ];
   },
   report(doc, viewId, [bare], found) {
@@ -117,8 +116,7 @@ const feetStand: ViewCheck<FootSlide[]> = {
   id: 'joints-clean',
   measures(doc, viewId) {
     return [
-      {
-        key: standKey(doc, viewId),
+      measureUnder(() => standKey(doc, viewId), {
         what: 'Feet on the floor',
         pieces: [],
         measure() {
@@ -134,7 +132,7 @@ const feetStand: ViewCheck<FootSlide[]> = {
             (_, place) => slides.filter(({ at }) => at === place).sort((a, b) => b.by - a.by)[0] ?? [],
           );
         },
-      },
+      }),
     ];
   },
   report(doc, viewId, [slides], found) {

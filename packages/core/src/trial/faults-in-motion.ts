@@ -1,12 +1,12 @@
 import { drawOrder } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import { deriveKey } from '../document/keys.js';
-import type { CharacterDoc, PoseId, SheetsOf, ViewId } from '../document/rows.js';
+import type { CharacterDoc, PoseId, SheetsOf, SoftLine, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { apply } from '../joints/place-pieces.js';
 import { underKey } from '../under/checks.js';
-import { seenAt } from '../under/coming-into-view.js';
+import { countSeen, seenAt, type Sight } from '../under/coming-into-view.js';
 import { placesOf } from '../under/find-bare.js';
 import type { Cells } from '../under/ring-cover.js';
 import { unpaintedOf } from '../under/unpainted.js';
@@ -112,17 +112,11 @@ export function seenInMotion(
     return frames.flatMap((standing, frame): MotionPlace[] => {
       const { turns, angles } = standing;
       if (turns.length === 0) return [];
-      const isSeen = seenAt(doc, viewId, turns, index, art, soft ? null : unpainted, standing);
+      const straight = seenAt(doc, viewId, turns, index, art, soft ? null : unpainted, standing);
       const angle = angles.get(id) ?? 0;
-      const bentTo = soft && angle !== 0 ? ({ x, y }: Place) => apply(carriedAlong(soft, angle, { x, y }), x, y) : null;
-      const isWide = (at: Place) =>
-        CROSS.every(([dx, dy]) => {
-          const beside = { x: at.x + dx * unpainted.size, y: at.y + dy * unpainted.size };
-          const { x, y } = bentTo?.(beside) ?? beside;
-          return isSeen(x, y);
-        });
-      if (!innerLooks.some(isWide)) return [];
-      const count = looks.map((look) => bentTo?.(look) ?? look).filter(({ x, y }) => isSeen(x, y)).length * stride;
+      const sight = soft && angle !== 0 ? new SightOfSoft(straight, soft, angle) : straight;
+      if (!isAnyWide(innerLooks, sight, unpainted.size)) return [];
+      const count = countSeen(looks, sight) * stride;
       return count < RIM ? [] : [{ pieceId: id, frame, area: count * unpainted.size ** 2 }];
     });
   });
@@ -150,14 +144,33 @@ function looksIn(unpainted: Cells): Looks {
 /** Cells are never changed once they are made, and found again while a piece's shape and paint are the same. */
 const looksOf = new WeakMap<Cells, Looks>();
 
-/** A place and those beside it, in cells. */
-const CROSS = [
-  [0, 0],
-  [-1, 0],
-  [1, 0],
-  [0, -1],
-  [0, 1],
-] as const;
+/** What is seen of a soft piece: its places where they are bent to. */
+class SightOfSoft implements Sight {
+  constructor(
+    private readonly straight: Sight,
+    private readonly soft: SoftLine,
+    private readonly angle: number,
+  ) {}
+
+  isSeen(x: number, y: number): boolean {
+    const bent = apply(carriedAlong(this.soft, this.angle, { x, y }), x, y);
+    return this.straight.isSeen(bent.x, bent.y);
+  }
+}
+
+/** Is one of some places seen together with those a step beside it? */
+function isAnyWide(places: readonly Place[], sight: Sight, step: number): boolean {
+  for (const { x, y } of places)
+    if (
+      sight.isSeen(x, y) &&
+      sight.isSeen(x - step, y) &&
+      sight.isSeen(x + step, y) &&
+      sight.isSeen(x, y - step) &&
+      sight.isSeen(x, y + step)
+    )
+      return true;
+  return false;
+}
 
 /**
  * Cells with cells on all four sides. What is seen but one cell wide is the rim of an edge that was moved by less than a pixel,

@@ -1,4 +1,4 @@
-import { parentPiece, partOf } from '../document/family.js';
+import { generationOf, partOf } from '../document/family.js';
 import { pieceById } from '../document/find.js';
 import type { CharacterDoc, JointRow, ViewId } from '../document/rows.js';
 import { viewById } from '../document/view-edits.js';
@@ -20,18 +20,12 @@ const MOST_SWING = 40;
 
 /** The joints of a view whose parts follow late, from the trunk outwards. */
 export function looseJoints(doc: CharacterDoc, viewId: ViewId): JointRow[] {
-  const depthOf = (joint: JointRow): number => {
-    let depth = 0;
-    for (let piece = parentPiece(doc, pieceById(doc, joint.childId)); piece && depth < 60; depth++)
-      piece = parentPiece(doc, piece);
-    return depth;
-  };
   return doc.joints
     .filter((joint) => {
       const piece = pieceById(doc, joint.childId);
       return joint.viewId === viewId && (piece.soft !== null || LOOSE.includes(partOf(doc, piece).group));
     })
-    .sort((a, b) => depthOf(a) - depthOf(b));
+    .sort((a, b) => generationOf(doc, pieceById(doc, a.childId)) - generationOf(doc, pieceById(doc, b.childId)));
 }
 
 /**
@@ -79,13 +73,7 @@ function swingOf(doc: CharacterDoc, joint: JointRow, roots: readonly Placement[]
     const drive = { re: pace * pace * (turn.re + shifts[k].re), im: pace * pace * (turn.im + shifts[k].im) };
     return divided(drive, { re: own * own - pace * pace, im: 2 * DAMPED * own * pace });
   });
-  const round = roundOf(count);
-  return Array.from({ length: count }, (_, frame) =>
-    swing.reduce((sum, { re, im }, k) => {
-      const at = round[(k * frame) % count];
-      return sum + re * at.re - im * at.im;
-    }, 0),
-  );
+  return valuesOf(swing);
 }
 
 interface Complex {
@@ -97,15 +85,33 @@ interface Complex {
 function harmonics(values: readonly number[]): Complex[] {
   const count = values.length;
   const round = roundOf(count);
-  return values.map((_, k) => {
+  const found: Complex[] = [];
+  for (let k = 0; k < count; k++) {
     let [re, im] = [0, 0];
     for (let frame = 0; frame < count; frame++) {
       const at = round[(k * frame) % count];
       re += values[frame] * at.re;
       im -= values[frame] * at.im;
     }
-    return { re: re / count, im: im / count };
-  });
+    found.push({ re: re / count, im: im / count });
+  }
+  return found;
+}
+
+/** The round of values that some harmonics are of. */
+function valuesOf(of: readonly Complex[]): number[] {
+  const count = of.length;
+  const round = roundOf(count);
+  const values: number[] = [];
+  for (let frame = 0; frame < count; frame++) {
+    let value = 0;
+    for (let k = 0; k < count; k++) {
+      const at = round[(k * frame) % count];
+      value += of[k].re * at.re - of[k].im * at.im;
+    }
+    values.push(value);
+  }
+  return values;
 }
 
 /** A full turn in so many equal steps. */

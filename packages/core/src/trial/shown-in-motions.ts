@@ -29,9 +29,9 @@ export function withMotions(doc: CharacterDoc, viewId: ViewId, art: ViewArt, und
     let left = placesOf(unpainted).filter((place) => shown[at(place)] === 0);
     for (const standing of frames) {
       if (left.length === 0 || standing.turns.length === 0) continue;
-      const isSeen = seenAt(doc, viewId, standing.turns, index, art, unpainted, standing);
+      const sight = seenAt(doc, viewId, standing.turns, index, art, unpainted, standing);
       left = left.filter((place) => {
-        if (!isSeen(place.x, place.y)) return true;
+        if (!sight.isSeen(place.x, place.y)) return true;
         shown[at(place)] = 255;
         return false;
       });

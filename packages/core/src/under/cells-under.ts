@@ -32,13 +32,15 @@ interface RowOfCover {
 
 /** The covers that reach over a row of a mask, `row` counted from its top. */
 function overRow(within: Cells, row: number, covers: readonly Cells[]): RowOfCover[] {
-  return covers.flatMap(({ x, y, width, height, data }, at) => {
+  const rows: RowOfCover[] = [];
+  for (const [at, { x, y, width, height, data }] of covers.entries()) {
     const own = within.y + row - y;
     const from = Math.max(0, x - within.x);
     const to = Math.min(within.width, x + width - within.x);
-    if (own < 0 || own >= height || from >= to) return [];
-    return { at, from, to, first: own * width + within.x + from - x, data };
-  });
+    if (own < 0 || own >= height || from >= to) continue;
+    rows.push({ at, from, to, first: own * width + within.x + from - x, data });
+  }
+  return rows;
 }
 
 /**

@@ -2,7 +2,7 @@ import { drawOrder, inFrontOf, jointLabel, movedBy, pieceName } from '../documen
 import { pieceById } from '../document/find.js';
 import { deriveKey, drawnKey } from '../document/keys.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, PieceRow, SheetsOf, ViewId } from '../document/rows.js';
-import { viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
+import { measureUnder, viewCheck, type Finding, type Measure, type ViewCheck } from '../document/view-check.js';
 import { viewById } from '../document/view-edits.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
@@ -112,18 +112,19 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
 /** What of each piece of a view comes into view bare, in draw order. */
 export function bareMeasures(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): Measure<MeasuredBare | null>[] {
   const order = drawOrder(doc, viewId).map(({ id }) => id);
-  return order.map((_, index) => ({
-    key: pieceUnderKey(doc, viewId, sheets, index),
-    what: 'What comes into view',
-    measure(art) {
-      const bare = bareOfPiece(doc, viewId, art, index);
-      if (!bare) return null;
-      const turning = (id: JointId) =>
-        order.indexOf(doc.joints.find((joint) => joint.id === id)?.childId ?? '') - index;
-      const turns = bare.turns.map(({ jointId, angle }): MeasuredBare['turns'][number] => [turning(jointId), angle]);
-      return { area: bare.area, first: bare.first, turns, place: bare.place };
-    },
-  }));
+  return order.map((_, index) =>
+    measureUnder(() => pieceUnderKey(doc, viewId, sheets, index), {
+      what: 'What comes into view',
+      measure(art) {
+        const bare = bareOfPiece(doc, viewId, art, index);
+        if (!bare) return null;
+        const turning = (id: JointId) =>
+          order.indexOf(doc.joints.find((joint) => joint.id === id)?.childId ?? '') - index;
+        const turns = bare.turns.map(({ jointId, angle }): MeasuredBare['turns'][number] => [turning(jointId), angle]);
+        return { area: bare.area, first: bare.first, turns, place: bare.place };
+      },
+    }),
+  );
 }
 
 /**

@@ -1,6 +1,7 @@
 import { turningJoints } from '../document/find.js';
 import { drawOrder, movedBy } from '../document/family.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
+import type { Place } from '../errors.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { AT_REST, boxesOverlap, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
@@ -35,18 +36,19 @@ function cellSize({ width, height }: { width: number; height: number }): number 
 
 /** A picture as cells: above 0 where it has paint in a cell's middle. */
 export function cellsOf(picture: PlacedBitmap | null, canvas: { width: number; height: number }): Cells {
-  return cellsWhere(canvas, picture, (i) => (picture as PlacedBitmap).data[i * 4 + 3] > INSIDE);
+  return cellsWhere(canvas, picture, 4);
 }
 
 /** A mask as cells. */
 export function cellsOfMask(mask: PlacedMask | null, canvas: { width: number; height: number }): Cells {
-  return cellsWhere(canvas, mask, (i) => (mask as PlacedMask).data[i] > INSIDE);
+  return cellsWhere(canvas, mask, 1);
 }
 
+/** @param bytes of a pixel, the last of which says how much it covers */
 function cellsWhere(
   canvas: { width: number; height: number },
-  at: { x: number; y: number; width: number; height: number } | null,
-  isOn: (index: number) => boolean,
+  at: (Rect & { data: Uint8Array }) | null,
+  bytes: number,
 ): Cells {
   const size = cellSize(canvas);
   if (!at) return { x: 0, y: 0, width: 0, height: 0, size, data: new Uint8Array(0) };
@@ -58,7 +60,8 @@ function cellsWhere(
   const data = new Uint8Array(width * height);
   for (let row = 0, i = 0; row < height; row++) {
     let from = ((y + row) * size + middle - at.y) * at.width + x * size + middle - at.x;
-    for (let column = 0; column < width; column++, i++, from += size) if (isOn(from)) data[i] = 255;
+    for (let column = 0; column < width; column++, i++, from += size)
+      if (at.data[from * bytes + bytes - 1] > INSIDE) data[i] = 255;
   }
   return { x, y, width, height, size, data };
 }
@@ -130,14 +133,10 @@ export function comingIntoView(
     const isTurned = moves[index];
     const [low, high] = sweptRange(joint);
     const covers = later.filter(({ width }, at) => width > 0 && moves[index + 1 + at] !== isTurned);
-    let rings: RingCover | null = null;
-    const [from, to] = isTurned ? [low, high] : [-high, -low];
+    const range = isTurned ? ([low, high] as const) : ([-high, -low] as const);
     // What moves as the piece does hides the same of it at any angle.
     const still = setOf(later, (at) => moves[index + 1 + at] === isTurned);
-    hidden.take([{ jointId: joint.id, angle: 0 }], still, (x, y) => {
-      rings ??= ringsAbout(covers, joint.x, joint.y);
-      return rings.isFree(x, y, from, to);
-    });
+    hidden.take([{ jointId: joint.id, angle: 0 }], still, new SightInRange(covers, joint, range));
   }
   for (const pair of pairsThatMeet(doc, viewId)) {
     if (hidden.isShown) break;
@@ -153,6 +152,39 @@ export function comingIntoView(
     hidden.take(turns, staysOver(doc, viewId, turns, index), seenAt(doc, viewId, turns, index, art, within), true);
   }
   return hidden.intoView();
+}
+
+/**
+ * Says what of a piece is seen, at any of thousands of places. No closure: one that is made for every look is compiled anew
+ * whenever memory was collected between two, a method but once.
+ */
+export interface Sight {
+  /** Is a place of the piece's own canvas, px, free of all that is drawn later? */
+  isSeen(x: number, y: number): boolean;
+}
+
+/** How many of some places are seen. */
+export function countSeen(places: readonly Place[], sight: Sight): number {
+  let count = 0;
+  for (const { x, y } of places) if (sight.isSeen(x, y)) count++;
+  return count;
+}
+
+/** What is seen at any angle of a joint within a range, degrees. */
+class SightInRange implements Sight {
+  /** Made where something is asked: mostly all that could be is seen by then. */
+  private rings: RingCover | null = null;
+
+  constructor(
+    private readonly covers: readonly Cells[],
+    private readonly joint: JointRow,
+    private readonly range: readonly [from: number, to: number],
+  ) {}
+
+  isSeen(x: number, y: number): boolean {
+    this.rings ??= ringsAbout(this.covers, this.joint.x, this.joint.y);
+    return this.rings.isFree(x, y, this.range[0], this.range[1]);
+  }
 }
 
 /** Cells that were seen, and those that were looked at and were not. */
@@ -186,19 +218,19 @@ class Hidden {
    * @param isSeen asked for a place of the piece's canvas, px
    * @param coarse looks at every second cell both ways first, and beside those that are not seen at no other
    */
-  take(turns: readonly Turn[], still: CoverSet, isSeen: (x: number, y: number) => boolean, coarse = false): void {
-    const { x: left, y: top, width, size, data } = this.shows;
-    const isNow = (i: number) => isSeen((left + (i % width) + 0.5) * size, (top + Math.floor(i / width) + 0.5) * size);
-    const firstOf = (i: number) => i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
+  take(turns: readonly Turn[], still: CoverSet, sight: Sight, coarse = false): void {
+    const { width, data } = this.shows;
     const open = this.left.filter(({ over }) => !shareAny(over, still));
     if (coarse)
-      for (const { cells } of open) for (const i of cells) if (firstOf(i) === i) data[i] = isNow(i) ? SEEN : CLOSED;
+      for (const { cells } of open)
+        for (const i of cells) if (firstOf(i, width) === i) data[i] = this.isNow(i, sight) ? SEEN : CLOSED;
     let any = false;
     for (const group of open) {
       const { cells } = group;
       let kept = 0;
       for (const i of cells) {
-        const isOpen = data[i] === SEEN || (!(coarse && data[firstOf(i)] === CLOSED) && isNow(i));
+        const isOpen =
+          data[i] === SEEN || (!(coarse && data[firstOf(i, width)] === CLOSED) && this.isNow(i, sight));
         if (isOpen) data[i] = SEEN;
         else cells[kept++] = i;
       }
@@ -210,9 +242,19 @@ class Hidden {
     if (any) this.by.push(turns);
   }
 
+  private isNow(i: number, sight: Sight): boolean {
+    const { x, y, width, size } = this.shows;
+    return sight.isSeen((x + (i % width) + 0.5) * size, (y + Math.floor(i / width) + 0.5) * size);
+  }
+
   intoView(): IntoView {
     return { pieceId: this.id, shows: this.shows, by: this.by };
   }
+}
+
+/** The first, row by row, of the four cells that one stands in. */
+function firstOf(i: number, width: number): number {
+  return i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
 }
 
 /** Where pieces lie, and the pictures of those that are bent. */
@@ -222,7 +264,7 @@ interface Standing {
 }
 
 /**
- * With joints turned: is a place of a piece's own canvas, px, free of all that is drawn later?
+ * With joints turned: what is seen of a piece.
  * @param index the piece's place in the draw order
  * @param art pictures of all that may be drawn after it
  * @param asked cells that hold the places it is asked for, or lie beside them; anywhere where not given
@@ -236,32 +278,43 @@ export function seenAt(
   art: ViewArt,
   asked: Cells | null,
   standing?: Standing,
-): (x: number, y: number) => boolean {
+): Sight {
   const bends = Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle]));
   const placed = standing?.placed ?? placePieces(doc, viewId, bends);
-  const coverOf = (other: PieceId) => {
-    const image = standing?.bent.get(other);
-    return image ? cellsOf(image, art.design) : paintCells(art, other);
-  };
   const { id } = drawOrder(doc, viewId)[index];
   const order = orderAtPose(doc, viewId, bends).map((piece) => piece.id);
   const own = placed.get(id) ?? AT_REST;
   const room = asked && placedBox(pxOf(asked, BESIDE), own);
-  const later = order.slice(order.indexOf(id) + 1).flatMap((other) => {
-    const cover = coverOf(other);
+  const covers: LaidCover[] = [];
+  for (const other of order.slice(order.indexOf(id) + 1)) {
+    const image = standing?.bent.get(other);
+    const cover = image ? cellsOf(image, art.design) : paintCells(art, other);
     const placement = placed.get(other) ?? AT_REST;
-    if (room && boxesOverlap(room, placedBox(pxOf(cover), placement)) === 0) return [];
-    return [{ cover, ...intoCells(cover, own, placement) }];
-  });
-  return (x, y) => {
-    for (const { cover, cos, sin, left, top } of later) {
-      const column = Math.floor(cos * x - sin * y + left);
-      const row = Math.floor(sin * x + cos * y + top);
+    if (room && boxesOverlap(room, placedBox(pxOf(cover), placement)) === 0) continue;
+    covers.push({ cover, into: intoCells(cover, own, placement) });
+  }
+  return new SightPast(covers);
+}
+
+/** A cover, and the way from the piece's own canvas into its cells. */
+interface LaidCover {
+  cover: Cells;
+  into: IntoCells;
+}
+
+/** What is seen past covers as they lie. */
+class SightPast implements Sight {
+  constructor(private readonly covers: readonly LaidCover[]) {}
+
+  isSeen(x: number, y: number): boolean {
+    for (const { cover, into } of this.covers) {
+      const column = Math.floor(into.cos * x - into.sin * y + into.left);
+      const row = Math.floor(into.sin * x + into.cos * y + into.top);
       if (column < 0 || row < 0 || column >= cover.width || row >= cover.height) continue;
       if (cover.data[row * cover.width + column] > 0) return false;
     }
     return true;
-  };
+  }
 }
 
 /** Cells about a place that count as beside it. */
@@ -277,11 +330,19 @@ function pxOf({ x, y, width, height, size }: Cells, more = 0): Rect {
   };
 }
 
+/** A turn, and then a move, into columns and rows. */
+interface IntoCells {
+  cos: number;
+  sin: number;
+  left: number;
+  top: number;
+}
+
 /**
  * From a place of one piece's own canvas, px, to the columns and rows of another's cells: turned as the one lies, and back as
  * the other does; of a turn, that is its transpose.
  */
-function intoCells({ x, y, size }: Cells, from: Placement, to: Placement) {
+function intoCells({ x, y, size }: Cells, from: Placement, to: Placement): IntoCells {
   const [one, other] = [matrixOf(from), matrixOf(to)];
   const [dx, dy] = [one.tx - other.tx, one.ty - other.ty];
   return {

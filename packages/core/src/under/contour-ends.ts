@@ -144,20 +144,22 @@ function placeAlong(points: readonly number[], along: number): { x: number; y: n
 /** By contour point: does paint of a piece in front lie just outside? */
 function isHiddenAt(points: readonly number[], index: number, owners: OwnerMap): boolean[] {
   const count = points.length / 2;
-  const at = (i: number) => 2 * (((i % count) + count) % count);
-  return Array.from({ length: count }, (_, i) => {
-    const [a, b] = [at(i - 2), at(i + 2)];
+  const { owner, width, height } = owners;
+  const hidden: boolean[] = [];
+  for (let i = 0; i < count; i++) {
+    const [a, b] = [2 * ((i + count - 2) % count), 2 * ((i + 2) % count)];
     const [tx, ty] = [points[b] - points[a], points[b + 1] - points[a + 1]];
     const length = Math.hypot(tx, ty) || 1;
+    let isHidden = false;
     // Paint lies to the left of the run, on screen: outside is to its right.
-    return LOOKS.some((out) => {
+    for (const out of LOOKS) {
       const x = Math.floor(points[2 * i] - (ty / length) * out) - owners.x;
       const y = Math.floor(points[2 * i + 1] + (tx / length) * out) - owners.y;
-      return (
-        x >= 0 && y >= 0 && x < owners.width && y < owners.height && owners.owner[y * owners.width + x] > index + 1
-      );
-    });
-  });
+      isHidden ||= x >= 0 && y >= 0 && x < width && y < height && owner[y * width + x] > index + 1;
+    }
+    hidden.push(isHidden);
+  }
+  return hidden;
 }
 
 /** Kinds along a closed contour, brief stretches taken for what lies about them. */

@@ -6,7 +6,7 @@ import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { anyPaint } from '../raster/sample.js';
-import { seenAt, type IntoView, type Turn } from './coming-into-view.js';
+import { countSeen, seenAt, type IntoView, type Sight, type Turn } from './coming-into-view.js';
 import type { Cells } from './ring-cover.js';
 
 /** What of a piece comes into view without paint. */
@@ -92,19 +92,15 @@ function mostAt(
   doc: CharacterDoc,
   { by }: IntoView,
   bare: readonly Place[],
-  seenBy: (turns: readonly Turn[]) => (x: number, y: number) => boolean,
+  sightAt: (turns: readonly Turn[]) => Sight,
 ): Pick<Bare, 'turns' | 'first'> {
   const stride = Math.ceil(bare.length / LOOKS);
   const looks = bare.filter((_, at) => at % stride === 0);
-  const countAt = (turns: readonly Turn[]) => {
-    const isSeen = seenBy(turns);
-    return looks.filter(({ x, y }) => isSeen(x, y)).length;
-  };
   let most = { count: -1, turns: by[0], first: 0 };
   for (const turns of by) {
     const [{ jointId, angle: end }] = turns.slice(-1);
     const angles = turns.length > 1 ? [end] : anglesOf(doc.joints.find(({ id }) => id === jointId));
-    const counts = angles.map((angle) => countAt([...turns.slice(0, -1), { jointId, angle }]));
+    const counts = angles.map((angle) => countSeen(looks, sightAt([...turns.slice(0, -1), { jointId, angle }])));
     const best = counts.indexOf(Math.max(...counts));
     if (counts[best] <= most.count) continue;
     const first = angles.filter((_, at) => counts[at] > 0).sort((a, b) => Math.abs(a) - Math.abs(b))[0];

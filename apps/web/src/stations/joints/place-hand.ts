@@ -63,7 +63,7 @@ export function placeHand(bench: BenchValue) {
 
   /** The pieces that a stroke passes, in its order, each once. */
   const piecesAlong = async (stroke: readonly number[]): Promise<string[]> => {
-    const order = drawOrder(doc, view.id).reverse();
+    const order = [...drawOrder(doc, view.id)].reverse();
     const found: string[] = [];
     for (let i = 0; i < stroke.length; i += 2) {
       const spot = { x: stroke[i], y: stroke[i + 1] };

@@ -29,7 +29,7 @@ export function aboveOf(doc: CharacterDoc, row: PieceRow | HandleRow): PieceRow 
 
 /** A view's family as a tree laid out row by row: each part, then all that hang from it; those in front first. */
 export function familyTree(doc: CharacterDoc, viewId: ViewId): Member[] {
-  const order = drawOrder(doc, viewId).reverse();
+  const order = [...drawOrder(doc, viewId)].reverse();
   const handles = doc.handles.filter((handle) => handle.viewId === viewId);
   const rows = [...handles, ...order];
   const parents = new Map(rows.map((row) => [row.id, aboveOf(doc, row)?.id]));
