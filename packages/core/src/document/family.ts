@@ -7,9 +7,7 @@ import type { CharacterDoc, HandleRow, JointRow, PartId, PartRow, PieceId, Piece
 /** The pieces of a view, back to front. */
 export function drawOrder(doc: CharacterDoc, viewId: ViewId): readonly PieceRow[] {
   return orders(doc, viewId, () =>
-    doc.pieces
-      .filter((piece) => piece.viewId === viewId)
-      .sort((a, b) => a.depth - b.depth || (a.id < b.id ? -1 : 1)),
+    doc.pieces.filter((piece) => piece.viewId === viewId).sort((a, b) => a.depth - b.depth || (a.id < b.id ? -1 : 1)),
   );
 }
 

@@ -2,7 +2,11 @@ import { drawOrder } from './family.js';
 import type { CharacterDoc, OrderChangeRow, PieceRow, ViewId } from './rows.js';
 
 /** The pieces of a view as they are drawn at a pose, back to front. @param bends degrees, by joint */
-export function orderAtPose(doc: CharacterDoc, viewId: ViewId, bends: Readonly<Record<string, number>>): readonly PieceRow[] {
+export function orderAtPose(
+  doc: CharacterDoc,
+  viewId: ViewId,
+  bends: Readonly<Record<string, number>>,
+): readonly PieceRow[] {
   let order = drawOrder(doc, viewId);
   const holding = doc.orderChanges
     .filter((change) => change.viewId === viewId && holdsAt(change, bends[change.jointId] ?? 0))

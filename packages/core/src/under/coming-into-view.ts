@@ -229,8 +229,7 @@ class Hidden {
       const { cells } = group;
       let kept = 0;
       for (const i of cells) {
-        const isOpen =
-          data[i] === SEEN || (!(coarse && data[firstOf(i, width)] === CLOSED) && this.isNow(i, sight));
+        const isOpen = data[i] === SEEN || (!(coarse && data[firstOf(i, width)] === CLOSED) && this.isNow(i, sight));
         if (isOpen) data[i] = SEEN;
         else cells[kept++] = i;
       }
