@@ -223,13 +223,23 @@ function jumpAt(
   const [one, other] = [changed, usual].map((order) => near(order.slice(first, last + 1)));
   const { width, height } = art.design;
   const step = Math.max(1, Math.ceil(Math.max(width, height) / FINE));
+  const within = { ...room, right: Math.min(right, width), bottom: Math.min(bottom, height) };
+  return countChanging({ moved, inFront, one, other }, within, step) * step * step;
+}
+
+/** Places, one of so many, at which what is moved is not hidden, and something else shows in one order than in the other. */
+function countChanging(
+  { moved, inFront, one, other }: Record<'moved' | 'inFront' | 'one' | 'other', readonly Drawn[]>,
+  { left, top, right, bottom }: Box,
+  step: number,
+): number {
   let count = 0;
-  for (let y = room.top; y < Math.min(bottom, height); y += step)
-    for (let x = room.left; x < Math.min(right, width); x += step) {
+  for (let y = top; y < bottom; y += step)
+    for (let x = left; x < right; x += step) {
       if (topAt(moved, x, y) === 0 || topAt(inFront, x, y) !== 0) continue;
       if (differ(topAt(one, x, y), topAt(other, x, y))) count++;
     }
-  return count * step * step;
+  return count;
 }
 
 /** A picture as it lies turned: where, and by what its columns and rows follow from a place. */
@@ -264,5 +274,7 @@ function topAt(drawn: readonly Drawn[], px: number, py: number): number {
 }
 
 function differ(a: number, b: number): boolean {
-  return [16, 8, 0].some((shift) => Math.abs(((a >> shift) & 255) - ((b >> shift) & 255)) > SEEN);
+  for (let shift = 0; shift < 24; shift += 8)
+    if (Math.abs(((a >> shift) & 255) - ((b >> shift) & 255)) > SEEN) return true;
+  return false;
 }

@@ -150,9 +150,11 @@ function turnBetween(ax: number, ay: number, bx: number, by: number): number {
 /** A place on a cubic, 0 to 1. */
 function pointAt(curve: readonly number[], share: number): { x: number; y: number } {
   const left = 1 - share;
-  const weights = [left ** 3, 3 * left * left * share, 3 * left * share * share, share ** 3];
-  const along = (axis: 0 | 1) => weights.reduce((sum, weight, k) => sum + weight * curve[2 * k + axis], 0);
-  return { x: along(0), y: along(1) };
+  const [a, b, c, d] = [left ** 3, 3 * left * left * share, 3 * left * share * share, share ** 3];
+  return {
+    x: a * curve[0] + b * curve[2] + c * curve[4] + d * curve[6],
+    y: a * curve[1] + b * curve[3] + c * curve[5] + d * curve[7],
+  };
 }
 
 /** A cubic as x, y pairs about `step` px apart, both ends included. */
@@ -162,7 +164,12 @@ export function pointsAlong(curve: readonly number[], step: number): number[] {
     0,
   );
   const count = Math.max(1, Math.min(4000, Math.ceil(length / step)));
-  return Array.from({ length: count + 1 }, (_, k) => pointAt(curve, k / count)).flatMap(({ x, y }) => [x, y]);
+  const points: number[] = [];
+  for (let k = 0; k <= count; k++) {
+    const { x, y } = pointAt(curve, k / count);
+    points.push(x, y);
+  }
+  return points;
 }
 
 /** For each row its column, so that the sum is least, and the next best; null where there is but one. All ways are tried. */

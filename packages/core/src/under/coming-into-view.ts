@@ -1,5 +1,6 @@
 import { turningJoints } from '../document/find.js';
 import { drawOrder, movedBy } from '../document/family.js';
+import { memoryOfDoc } from '../document/keys.js';
 import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
 import type { Place } from '../errors.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
@@ -93,21 +94,17 @@ export function uncovering(doc: CharacterDoc, viewId: ViewId, index: number): Tu
   return turningsOf(doc, viewId).filter(({ moves }) => moves.some((is, at) => at > index && is !== moves[index]));
 }
 
-const turnings = new WeakMap<CharacterDoc, Map<ViewId, Turning[]>>();
-
-function turningsOf(doc: CharacterDoc, viewId: ViewId): Turning[] {
-  const known = turnings.get(doc) ?? new Map<ViewId, Turning[]>();
-  turnings.set(doc, known);
-  const found = known.get(viewId);
-  if (found) return found;
-  const order = drawOrder(doc, viewId);
-  const all = turningJoints(doc, viewId).map((joint) => {
-    const moved = movedBy(doc, joint);
-    return { joint, moves: order.map(({ id }) => moved.has(id)) };
+function turningsOf(doc: CharacterDoc, viewId: ViewId): readonly Turning[] {
+  return turnings(doc, viewId, () => {
+    const order = drawOrder(doc, viewId);
+    return turningJoints(doc, viewId).map((joint) => {
+      const moved = movedBy(doc, joint);
+      return { joint, moves: order.map(({ id }) => moved.has(id)) };
+    });
   });
-  known.set(viewId, all);
-  return all;
 }
+
+const turnings = memoryOfDoc<readonly Turning[]>();
 
 /**
  * Of a piece, the places that are hidden at rest and show at some angle: each joint alone through all of its range, and each
@@ -374,13 +371,17 @@ function matrixOf({ angle, tx, ty }: Placement): { cos: number; sin: number; tx:
 type Pair = readonly [JointRow, JointRow];
 
 /** Joints of which one turns the other: shoulder and elbow, hip and knee. */
-function pairsThatMeet(doc: CharacterDoc, viewId: ViewId): Pair[] {
-  const joints = turningsOf(doc, viewId).map(({ joint }) => joint);
-  return joints.flatMap((outer) => {
-    const inner = joints.find(({ childId }) => childId === outer.parentId);
-    return inner ? [[inner, outer] as const] : [];
+function pairsThatMeet(doc: CharacterDoc, viewId: ViewId): readonly Pair[] {
+  return pairs(doc, viewId, () => {
+    const joints = turningsOf(doc, viewId).map(({ joint }) => joint);
+    return joints.flatMap((outer) => {
+      const inner = joints.find(({ childId }) => childId === outer.parentId);
+      return inner ? [[inner, outer] as const] : [];
+    });
   });
 }
+
+const pairs = memoryOfDoc<readonly Pair[]>();
 
 /** Angles of a change of the draw order that are looked at. */
 const ORDER_LOOKS = 4;

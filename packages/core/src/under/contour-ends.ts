@@ -63,7 +63,8 @@ export function seenContour(
   for (const contour of contours(coverageOf(face))) {
     const count = contour.length / 2;
     if (count < CRUMB) continue;
-    const points = Array.from(contour, (value, i) => value + (i % 2 === 0 ? face.x : face.y));
+    const points: number[] = [];
+    for (let i = 0; i < contour.length; i += 2) points.push(contour[i] + face.x, contour[i + 1] + face.y);
     const isCut = (at: number) =>
       discs.some(({ x, y, radius }) => Math.hypot(points[2 * at] - x, points[2 * at + 1] - y) < radius - RIM);
     const hidden = withoutBrief(isHiddenAt(points, index, owners).map((is, at) => is || isCut(at)));
@@ -87,9 +88,8 @@ export function seenContour(
 }
 
 function asStretch(points: number[], reach: number): SeenStretch {
-  const back = points.flatMap((_, i) =>
-    i % 2 === 0 ? [points[points.length - 2 - i], points[points.length - 1 - i]] : [],
-  );
+  const back: number[] = [];
+  for (let i = points.length - 2; i >= 0; i -= 2) back.push(points[i], points[i + 1]);
   const into = wayAt(points, reach);
   const out = wayAt(back, reach);
   return { points, from: { ...into, dx: -into.dx, dy: -into.dy }, to: out };

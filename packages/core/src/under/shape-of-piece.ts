@@ -1,6 +1,6 @@
 import { ownersAtRest, type OwnerMap } from '../cut/owners.js';
 import { drawOrder, inFrontOf } from '../document/family.js';
-import { deriveKey, placeOf } from '../document/keys.js';
+import { deriveKey, oncePerDoc, placeOf } from '../document/keys.js';
 import type { CharacterDoc, JointRow, PieceId, PieceRow, ViewId } from '../document/rows.js';
 import type { ViewArt } from '../document/view-art.js';
 import { viewById } from '../document/view-edits.js';
@@ -21,8 +21,10 @@ export function ownLine(design: PlacedBitmap): OwnLine {
   return confidence >= SURE ? { width, colour } : { width: 0, colour: [0, 0, 0] };
 }
 
+type PieceEnds = Pick<WholeShapeInput, 'root' | 'tips' | 'long' | 'asTwin'>;
+
 /** The discs in which a piece ends; and where its root is hidden, what the rest of its limb and its twin tell of that. */
-export function endsOf(doc: CharacterDoc, piece: PieceRow): Pick<WholeShapeInput, 'root' | 'tips' | 'long' | 'asTwin'> {
+export const endsOf = oncePerDoc((doc: CharacterDoc, piece: PieceRow): PieceEnds => {
   const { id } = piece;
   const joints = doc.joints.filter((joint) => joint.rounded && joint.kind !== 'slide' && carriesDisc(joint, id));
   const rootJoint = joints.find((joint) => joint.childId === id);
@@ -30,7 +32,7 @@ export function endsOf(doc: CharacterDoc, piece: PieceRow): Pick<WholeShapeInput
   if (rootJoint) return { root: endDisc(doc, rootJoint, id), tips, long: null, asTwin: [] };
   const asTwin = tips.length === 1 ? twinRoots(doc, piece, tips[0]) : [];
   return { root: null, tips, long: nextLength(doc, id), asTwin };
-}
+});
 
 /**
  * A piece's whole shape, as its contour proposes it; null where it ends where it is hidden. It is kept for as long as the
