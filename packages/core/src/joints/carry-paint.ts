@@ -26,6 +26,8 @@ interface Disc {
 const BESIDE = 1.9;
 /** px from a piece's edge within which its paint is mixed with what lies there. */
 const MIXED = 2.2;
+/** px about a pixel that say whether it is mixed. */
+const BESIDE_ANY = Math.ceil(Math.max(BESIDE, MIXED));
 /** Pixels nearer than this to the line colour (OKLab × 100) are taken for line. */
 export const LINE_LIKE = 9;
 /** The most colours of flat art, and the share of its paint that they make up. */
@@ -48,25 +50,49 @@ export function carryPaint(
   axis: Direction | null,
   wanted: Uint8Array,
 ): Uint32Array {
-  const room = Math.ceil(1.5 * disc.radius + 2 * disc.lineWidth);
+  const carried = new Uint32Array(rect.width * rect.height);
+  const isDone = axis !== null && mirrorMutable(carried, face, disc, rect, axis, wanted);
+  if (!isDone) fillLeftMutable(carried, face, disc, rect, wanted);
+  return carried;
+}
+
+/** Carries on what lies along the limb; true where that was all that is asked for. */
+function mirrorMutable(
+  carried: Uint32Array,
+  face: PlacedBitmap,
+  disc: Disc,
+  rect: Rect,
+  axis: Direction,
+  wanted: Uint8Array,
+): boolean {
   // Beyond the face, and what counts as its edge, there is nothing to carry.
-  const seen = intersectRects(outsetRect(rect, room), outsetRect(face, Math.ceil(MIXED)));
+  const seen = intersectRects(aheadOf(rect, axis, disc), outsetRect(face, BESIDE_ANY));
   const source = seen.width > 0 ? uniteRects(rect, seen) : rect;
   const [left, top] = [rect.x - source.x, rect.y - source.y];
   const words = wordsOf(cropPlaced(face, source));
-  const pure = purePaint(words, source, disc);
-  const carried = new Uint32Array(rect.width * rect.height);
-  const away = axis ? stepsTo(pure, source) : null;
-  let isLeft = false;
+  const away = stepsTo(purePaint(words, source, disc), source);
+  let isDone = true;
   for (let y = 0, i = 0; y < rect.height; y++)
     for (let x = 0; x < rect.width; x++, i++) {
       if (wanted[i] === 0) continue;
-      const from = axis && away ? mirrored(away, source, x + left, y + top, axis) : -1;
+      const from = mirrored(away, source, x + left, y + top, axis);
       if (from >= 0) carried[i] = words[from];
-      else isLeft = true;
+      else isDone = false;
     }
-  if (isLeft) fillLeftMutable(carried, face, disc, rect, wanted);
-  return carried;
+  return isDone;
+}
+
+/** What lies along a limb from a rectangle on, and so much to its other sides as tells what is mixed. */
+function aheadOf(rect: Rect, axis: Direction, disc: Disc): Rect {
+  const room = Math.ceil(1.5 * disc.radius + 2 * disc.lineWidth);
+  const [left, right] = [axis.x < 0 ? room : BESIDE_ANY, axis.x > 0 ? room : BESIDE_ANY];
+  const [above, below] = [axis.y < 0 ? room : BESIDE_ANY, axis.y > 0 ? room : BESIDE_ANY];
+  return {
+    x: rect.x - left,
+    y: rect.y - above,
+    width: rect.width + left + right,
+    height: rect.height + above + below,
+  };
 }
 
 /** Fills what no limb says from the paint all round: nearer by than along a limb, as what lies far off says little. */

@@ -82,7 +82,7 @@ export function roughSheets(
 export const roughKey = oncePerDoc((doc: CharacterDoc, piece: PieceRow): string => {
   const order = drawOrder(doc, piece.viewId);
   const at = order.findIndex((p) => p.id === piece.id);
-  return deriveKey('rough 6', [
+  return deriveKey('rough 7', [
     [piece.face, piece.own, piece.extra, piece.beneath].map(placeOf),
     [piece.margin, piece.unmix],
     jointsInOrder(doc, piece).map((joint) => [
@@ -222,7 +222,7 @@ function hiddenSheets(
       const inFront = order.findIndex((p) => p.id === otherId) < at;
       const disc = reachingDisc(joint, inFront ? face : other);
       return memo(
-        deriveKey('end 5', endSources(doc, order, at, joint)),
+        deriveKey('end 6', endSources(doc, order, at, joint)),
         () => roundEnd({ design: art.design, face, other, inFront, later, disc, seam: joint.kind === 'hinge' }),
         bytesOfEnd,
       );

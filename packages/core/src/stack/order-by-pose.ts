@@ -215,16 +215,35 @@ function jumpAt(
   const last = changed.findLastIndex(({ id }, at) => id !== usual[at].id);
   if (first < 0) return 0;
   const moved = drawn(changed.filter(({ id }) => movedIds.includes(id)));
-  const from = (side: 'left' | 'top') => Math.max(0, Math.floor(Math.min(...moved.map(({ box }) => box[side]))));
-  const [right, bottom] = (['right', 'bottom'] as const).map((side) => Math.max(...moved.map(({ box }) => box[side])));
-  const room = { left: from('left'), top: from('top'), right, bottom };
+  const room = boxAbout(moved);
   const near = (pieces: readonly PieceRow[]) => drawn(pieces).filter(({ box }) => boxesOverlap(box, room) > 0);
   const inFront = near(changed.slice(0, first));
   const [one, other] = [changed, usual].map((order) => near(order.slice(first, last + 1)));
+  // Beside all that is passed, what is moved shows alike in both orders.
+  const passed = boxAbout(drawn(changed.slice(first, last + 1).filter(({ id }) => !movedIds.includes(id))));
   const { width, height } = art.design;
   const step = Math.max(1, Math.ceil(Math.max(width, height) / FINE));
-  const within = { ...room, right: Math.min(right, width), bottom: Math.min(bottom, height) };
+  const from = (start: number, atLeast: number) => {
+    const inside = Math.max(0, Math.floor(start));
+    return inside + step * Math.max(0, Math.ceil((atLeast - inside) / step));
+  };
+  const within = {
+    left: from(room.left, passed.left),
+    top: from(room.top, passed.top),
+    right: Math.min(room.right, passed.right, width),
+    bottom: Math.min(room.bottom, passed.bottom, height),
+  };
   return countChanging({ moved, inFront, one, other }, within, step) * step * step;
+}
+
+/** A box that holds some pictures as they lie. */
+function boxAbout(drawn: readonly Drawn[]): Box {
+  return {
+    left: Math.min(...drawn.map(({ box }) => box.left)),
+    top: Math.min(...drawn.map(({ box }) => box.top)),
+    right: Math.max(...drawn.map(({ box }) => box.right)),
+    bottom: Math.max(...drawn.map(({ box }) => box.bottom)),
+  };
 }
 
 /** Places, one of so many, at which what is moved is not hidden, and something else shows in one order than in the other. */
