@@ -57,7 +57,9 @@ export function hasPaint(face: PlacedBitmap, x: number, y: number): boolean {
 
 /** Is there paint of one of some faces at a place? */
 export function anyPaint(faces: readonly PlacedBitmap[], x: number, y: number): boolean {
-  return faces.some((face) => hasPaint(face, x, y));
+  // Asked at every pixel of much: no closure.
+  for (const face of faces) if (hasPaint(face, x, y)) return true;
+  return false;
 }
 
 /** Is there paint of one of some faces within `reach` px of a place, looked for every `step` px? */

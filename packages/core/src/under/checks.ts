@@ -23,7 +23,7 @@ interface MeasuredBare {
 export function underKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsOf): string {
   const order = drawOrder(doc, viewId);
   const at = new Map(order.map(({ id }, i) => [id, i]));
-  return deriveKey('under 6', [
+  return deriveKey('under 7', [
     viewById(doc, viewId).designBlob,
     order.map((piece) => [drawnKey(piece, sheets), piece.endsHere, piece.carried, hiddenRoot(doc, piece)]),
     doc.joints
@@ -94,7 +94,7 @@ export function pieceUnderKey(doc: CharacterDoc, viewId: ViewId, sheets: SheetsO
   const ends = doc.joints.filter(({ childId, parentId }) => childId === id || parentId === id);
   const changes = orderChangesAt(doc, viewId, at);
   const mayCover = comesOver(doc, viewId, index);
-  return deriveKey('piece under 7', [
+  return deriveKey('piece under 8', [
     viewById(doc, viewId).designBlob,
     endsHere,
     carried,

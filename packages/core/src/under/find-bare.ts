@@ -5,7 +5,7 @@ import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
-import { anyPaint } from '../raster/sample.js';
+import { hasPaint } from '../raster/sample.js';
 import { countSeen, seenAt, type IntoView, type Sight, type Turn } from './coming-into-view.js';
 import type { Cells } from './ring-cover.js';
 
@@ -32,13 +32,12 @@ const LOOKS = 500;
 export function bareCells(cells: Cells, image: PlacedBitmap | null): Cells {
   const { size, x, y, width, height } = cells;
   const middle = size >> 1;
-  const faces = image ? [image] : [];
-  const bare = { ...cells, data: new Uint8Array(cells.data.length) };
+  const bare = new Uint8Array(cells.data.length);
   for (let row = 0, i = 0; row < height; row++)
     for (let column = 0; column < width; column++, i++)
-      if (cells.data[i] > 0 && !anyPaint(faces, (x + column) * size + middle, (y + row) * size + middle))
-        bare.data[i] = 255;
-  return bare;
+      if (cells.data[i] > 0 && !(image && hasPaint(image, (x + column) * size + middle, (y + row) * size + middle)))
+        bare[i] = 255;
+  return { ...cells, data: bare };
 }
 
 /** px of what comes into view that have no paint; a few cells of a rim do not count. */

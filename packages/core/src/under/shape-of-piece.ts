@@ -47,7 +47,7 @@ export function shapeOf(doc: CharacterDoc, viewId: ViewId, art: ViewArt, index: 
   if (!face || endsHere) return null;
   const { root, tips, long, asTwin } = endsOf(doc, order[index]);
   const faces = order.slice(index).map((piece) => placeOf(piece.face));
-  const key = deriveKey('whole shape 2', [viewById(doc, viewId).designBlob, faces, carried, root, tips, long, asTwin]);
+  const key = deriveKey('whole shape 3', [viewById(doc, viewId).designBlob, faces, carried, root, tips, long, asTwin]);
   const kept = shapes.get(face.data);
   if (kept?.key === key) return kept.shape;
   const owners = ownersOf(doc, viewId, art);

@@ -1,9 +1,8 @@
 import { hides, hidesAt, type OwnerMap } from '../cut/owners.js';
 import type { CarriedContour } from '../document/rows.js';
 import { contactsAt } from '../joints/limb-discs.js';
-import { outsetRect, type PlacedBitmap } from '../raster/bitmap.js';
+import type { PlacedBitmap } from '../raster/bitmap.js';
 import { INSIDE, createPlacedMask, cropMask, uniteMasks, type PlacedMask } from '../raster/mask.js';
-import { reachOf } from '../raster/morphology.js';
 import { fillLoop } from '../raster/polygon.js';
 import { CLOSES, bridgeContour, pointsAlong, type Bridge } from './bridge-contour.js';
 import { fitCarried } from './carried.js';
@@ -99,7 +98,7 @@ export function wholeShape(input: WholeShapeInput): WholeShape {
     loops.push(hullOf(hidesIn, tips[0]));
     outlines.push(...sidesOf(hidesIn, tips[0]));
     ends.push(endAway(tips[0], hidesIn));
-  } else if (carried.length === 0 && root && isStretch(face, limbs, root)) {
+  } else if (carried.length === 0 && root && isStretch(face, root, tips)) {
     loops.push(...limbs);
     outlines.push(...tips.flatMap((tip) => sidesOf(root, tip)));
     ends.push(endAway(root, tips[0]), ...tips.map((tip) => endAway(tip, root)));
@@ -158,14 +157,15 @@ function keepHiddenMutable(
 }
 
 /** Does all but a little of a face lie within a limb's stretches from its root? */
-function isStretch(face: PlacedBitmap, limbs: readonly number[][], { radius }: EndDisc): boolean {
-  return shareWithin(face, limbs, BESIDE + Math.round(BESIDE_SHARE * radius)) >= LIMB;
+function isStretch(face: PlacedBitmap, root: EndDisc, tips: readonly EndDisc[]): boolean {
+  const stretches = tips.map((tip) => [root, tip] as const);
+  return shareWithin(face, stretches, BESIDE + Math.round(BESIDE_SHARE * root.radius)) >= LIMB;
 }
 
 /** Of some discs the one from which the limb's stretch to its tip holds most of what is seen of it; null where none does. */
 function likelyRoot(face: PlacedBitmap, discs: readonly EndDisc[], tip: EndDisc): EndDisc | null {
   const held = discs
-    .map((disc) => ({ disc, share: shareWithin(face, [hullOf(disc, tip)], BESIDE) }))
+    .map((disc) => ({ disc, share: shareWithin(face, [[disc, tip]], BESIDE) }))
     .filter(({ share }) => share >= LIMB);
   return held.sort((a, b) => b.share - a.share)[0]?.disc ?? null;
 }
@@ -231,19 +231,21 @@ function arcOf({ x, y, radius }: EndDisc, from: number, to: number): number[] {
   ]);
 }
 
-/** The share of a face's paint that lies within some loops, or `beside` px of them. */
-function shareWithin(face: PlacedBitmap, loops: readonly number[][], beside: number): number {
-  if (loops.length === 0) return 0;
-  const room = outsetRect(face, beside);
-  const within = cropMask(uniteMasks(loops.map((loop) => fillLoop(loop, room))), room);
-  const near = reachOf(within, beside);
+/** The share of a face's paint that lies within a limb's stretches, each from disc to disc, or `beside` px of them. */
+function shareWithin(face: PlacedBitmap, stretches: readonly (readonly [EndDisc, EndDisc])[], beside: number): number {
+  if (stretches.length === 0) return 0;
+  // What lies beside two discs and their tangents is enclosed by those of discs that are so much larger.
+  const larger = (disc: EndDisc): EndDisc => ({ ...disc, radius: disc.radius + beside });
+  const near = cropMask(
+    uniteMasks(stretches.map(([from, to]) => fillLoop(hullOf(larger(from), larger(to)), face))),
+    face,
+  ).data;
   let [inside, all] = [0, 0];
-  for (let y = 0, i = 3; y < face.height; y++)
-    for (let x = 0; x < face.width; x++, i += 4) {
-      if (face.data[i] <= INSIDE) continue;
-      all++;
-      if (near[(y + beside) * room.width + x + beside] > 0) inside++;
-    }
+  for (let i = 0; i < near.length; i++) {
+    if (face.data[4 * i + 3] <= INSIDE) continue;
+    all++;
+    if (near[i] > INSIDE) inside++;
+  }
   return all === 0 ? 0 : inside / all;
 }
 
