@@ -11,7 +11,7 @@ import {
 import { colourTest, type Rgb } from '../raster/colour.js';
 import { overWord } from '../raster/composite.js';
 import { distanceField } from '../raster/distance-field.js';
-import { createMask, maskOf, unionCoverage } from '../raster/mask.js';
+import { createMask, maskOf, unionCoverage, type Mask } from '../raster/mask.js';
 import { reachOf } from '../raster/morphology.js';
 import { nearestWords } from '../raster/nearest-word.js';
 import { NOWHERE, offSegment, type Vector } from './limb-axis.js';
@@ -61,10 +61,7 @@ export function lineUnder({ design, face, limb, discs, lineWidth, lineColour }: 
       height: Math.ceil(2 * reach) + 4,
     });
   }
-  const outside = createMask(rect.width, rect.height);
-  const covered = unionCoverage(limb, rect);
-  for (let i = 0; i < outside.data.length; i++) outside.data[i] = covered.data[i] < 128 ? 255 : 0;
-  const depth = distanceField(outside);
+  const depth = distanceField(outsideOf(limb, rect));
   const words = wordsOf(cropPlaced(face, rect));
   const art = wordsOf(cropPlaced(design, rect));
   const inner = nearestFill(words, rect, lineColour);
@@ -78,31 +75,53 @@ export function lineUnder({ design, face, limb, discs, lineWidth, lineColour }: 
     const word = words[i];
     fills[i] = word;
     if (word >>> 24 === 0 || depth[i] > lineWidth + 1.5) continue;
-    const share = inner[i] === 0 ? 1 : lineShare(word, inner[i], lineColour);
-    if (share < 0.04) continue;
-    // A soft outer edge is line alone; what is all line needs no fill over it.
-    const whole = share > 0.96 || word >>> 24 < 255;
-    if (whole && share < 0.5) continue;
-    const under = whole ? word : solid;
-    const over = whole ? 0 : withAlpha(inner[i], Math.round(255 * (1 - share)));
-    if (!alikeWords(overWord(over, under), word)) continue;
+    const [over, under] = takenApart(word, inner[i], lineColour);
+    if (under === 0) continue;
     fills[i] = over;
     lines[i] = under;
     ring.data[i] = 255;
   }
   const beneath = reachOf(ring, BENEATH);
   for (let i = 0; i < lines.length; i++) if (lines[i] === 0 && beneath[i] && fills[i] >>> 24 === 255) lines[i] = solid;
-  for (const { x, y, radius, straight = NOWHERE } of discs) {
-    for (let i = 0; i < lines.length; i++) {
-      if (lines[i] >>> 24 === 255 || art[i] >>> 24 !== 255) continue;
-      const px = rect.x + (i % rect.width) + 0.5 - x;
-      const py = rect.y + Math.floor(i / rect.width) + 0.5 - y;
-      const far = Math.hypot(...offSegment(px, py, straight));
-      const alpha = Math.round(255 * Math.max(0, Math.min(1, radius - far + 0.5)));
-      if (alpha > lines[i] >>> 24) lines[i] = withAlpha(solid, alpha);
-    }
-  }
+  for (const disc of discs) addDiscMutable(lines, art, rect, disc, solid);
   return { fill: trimToPaint(fill), line: trimToPaint(line) };
+}
+
+/** 255 where a limb is not. */
+function outsideOf(limb: readonly PlacedBitmap[], rect: Rect): Mask {
+  const outside = createMask(rect.width, rect.height);
+  const covered = unionCoverage(limb, rect);
+  for (let i = 0; i < outside.data.length; i++) outside.data[i] = covered.data[i] < 128 ? 255 : 0;
+  return outside;
+}
+
+/** A pixel as what of it is fill, and the line beneath that; the line 0 where all of it stays fill. */
+function takenApart(word: number, inner: number, lineColour: Rgb): [over: number, under: number] {
+  const share = inner === 0 ? 1 : lineShare(word, inner, lineColour);
+  // A soft outer edge is line alone; what is all line needs no fill over it.
+  const whole = share > 0.96 || word >>> 24 < 255;
+  if (share < 0.04 || (whole && share < 0.5)) return [word, 0];
+  const under = whole ? word : opaqueWord(lineColour);
+  const over = whole ? 0 : withAlpha(inner, Math.round(255 * (1 - share)));
+  return alikeWords(overWord(over, under), word) ? [over, under] : [word, 0];
+}
+
+/** A joint's disc in line colour, beneath where the design is opaque. */
+function addDiscMutable(
+  lines: Uint32Array,
+  art: Uint32Array,
+  rect: Rect,
+  { x, y, radius, straight = NOWHERE }: LineUnderInput['discs'][number],
+  solid: number,
+): void {
+  for (let i = 0; i < lines.length; i++) {
+    if (lines[i] >>> 24 === 255 || art[i] >>> 24 !== 255) continue;
+    const px = rect.x + (i % rect.width) + 0.5 - x;
+    const py = rect.y + Math.floor(i / rect.width) + 0.5 - y;
+    const [dx, dy] = offSegment(px, py, straight);
+    const alpha = Math.round(255 * Math.max(0, Math.min(1, radius - Math.hypot(dx, dy) + 0.5)));
+    if (alpha > lines[i] >>> 24) lines[i] = withAlpha(solid, alpha);
+  }
 }
 
 /**

@@ -300,7 +300,6 @@ function bordersKey(doc: CharacterDoc, order: readonly PieceRow[], at: number): 
 
 /** Unmixes one piece's borders with its neighbours; null where there is nothing to unmix. */
 function unmixPiece(doc: CharacterDoc, order: readonly PieceRow[], at: number, art: ViewArt, memo: Memo): Unmix | null {
-  const withinDisc = sharedDiscs(doc, order[at].id);
   const face = art.pieces.get(order[at].id)?.face;
   if (!face || !order[at].unmix) return null;
   const rect = outsetRect(face, 4);
@@ -309,31 +308,40 @@ function unmixPiece(doc: CharacterDoc, order: readonly PieceRow[], at: number, a
     () => bordersOf(order, at, rect, art),
     (pixels) => pixels.length * BYTES_OF_BORDER_PIXEL,
   );
-  const unmix: Unmix = { rect, face: new Map(), under: null };
+  const unmix = laidApart(borders, order, at, rect, discsSharedBy(doc, order[at].id));
+  return unmix.face.size > 0 || unmix.under ? unmix : null;
+}
+
+/** Gives a piece its own of the pixels along its borders, but for those within the discs that it shares. */
+function laidApart(
+  borders: readonly BorderPixel[],
+  order: readonly PieceRow[],
+  at: number,
+  rect: Rect,
+  discs: readonly JointRow[],
+): Unmix {
+  const face = new Map<number, number>();
   const under = createPlaced(rect);
   const underWords = wordsOf(under);
   for (const { at: i, front, behind, frontWord, behindWord, isOwn } of borders) {
     const other = order[front === at ? behind : front];
-    if (withinDisc(other.id, rect.x + (i % rect.width), rect.y + Math.floor(i / rect.width))) continue;
-    if (front === at) unmix.face.set(i, frontWord);
-    else if (behind === at && isOwn) unmix.face.set(i, behindWord);
+    if (isInDiscWith(other.id, discs, rect.x + (i % rect.width), rect.y + Math.floor(i / rect.width))) continue;
+    if (front === at) face.set(i, frontWord);
+    else if (behind === at && isOwn) face.set(i, behindWord);
     else if (behind === at) underWords[i] = behindWord;
   }
-  unmix.under = trimToPaint(under);
-  return unmix.face.size > 0 || unmix.under ? unmix : null;
+  return { rect, face, under: trimToPaint(under) };
 }
 
 /**
  * Is a pixel within the disc that a piece shares with another? The cut there runs through one paint: where a fold or a
  * highlight crosses it, its blends are the limb's own, and taking them apart would tear a seam into both.
  */
-function sharedDiscs(doc: CharacterDoc, pieceId: PieceId): (otherId: PieceId, x: number, y: number) => boolean {
-  const joints = discsSharedBy(doc, pieceId);
-  return (otherId, x, y) =>
-    joints.some(
-      (j) =>
-        (j.childId === otherId || j.parentId === otherId) && Math.hypot(x + 0.5 - j.x, y + 0.5 - j.y) < j.radius + 1,
-    );
+function isInDiscWith(otherId: PieceId, discs: readonly JointRow[], x: number, y: number): boolean {
+  for (const j of discs)
+    if ((j.childId === otherId || j.parentId === otherId) && Math.hypot(x + 0.5 - j.x, y + 0.5 - j.y) < j.radius + 1)
+      return true;
+  return false;
 }
 
 /** The joints at which a piece and another both carry the disc. */

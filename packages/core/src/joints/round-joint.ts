@@ -133,17 +133,62 @@ export function roundEnd(input: EndInput): RoundedEnd {
   const straight = input.seam ? straightOn(axis, limbAxis(other, disc), disc.radius) : NOWHERE;
   const rect = growRect(rectOf(disc, reach, [drawnOut, straight]), 0, design);
   if (rect.width === 0 || rect.height === 0) return { overlap: null, under: null };
-  const hidden = opaqueCover(later, rect);
-  const own = wordsOf(cropPlaced(face, rect));
-  const art = wordsOf(cropPlaced(design, rect));
-  const neighbour = wordsOf(cropPlaced(other, rect));
-  const drawn = inFront && lined && disc.foldsOut ? linesIn(art, disc, rect) : null;
+  const area: EndArea = {
+    rect,
+    own: wordsOf(cropPlaced(face, rect)),
+    art: wordsOf(cropPlaced(design, rect)),
+    neighbour: wordsOf(cropPlaced(other, rect)),
+    hidden: opaqueCover(later, rect),
+  };
+  const folds = inFront && lined && disc.foldsOut ? linesIn(area.art, disc, rect) : null;
+  const { overlap, coverage, inside } = layDisc(area, { disc, shrink, drawnOut, straight, folds });
+  const under = coverage.some((alpha) => alpha > 0)
+    ? paintHidden(area, disc, carryPaint(face, disc, rect, axis, coverage), coverage, carriesLine ? inside : null)
+    : null;
+  return {
+    overlap: mergeSheets([
+      inFront && disc.outlineOn === 'back' ? lineEnds(design, face, other, disc) : null,
+      overlap,
+      inFront && input.seam ? seamAlong(input) : null,
+    ]),
+    under,
+  };
+}
+
+/** What lies about a joint, as words of a rectangle. */
+interface EndArea {
+  rect: Rect;
+  /** The faces of the piece and of its neighbour, and the design. */
+  own: Uint32Array;
+  neighbour: Uint32Array;
+  art: Uint32Array;
+  /** 1 where a piece in front hides what is there. */
+  hidden: Uint8Array;
+}
+
+/** How a disc is laid. */
+interface EndShape {
+  disc: Disc;
+  /** px by which the end is smaller than the disc. */
+  shrink: number;
+  /** How far the end goes on from its disc, and through the limb's other half. */
+  drawnOut: Vector;
+  straight: Vector;
+  /** 255 where the design has folds that the copy leaves out; null for none. */
+  folds: Uint8Array | null;
+}
+
+/** Copies what shows of a disc, and says how much of it is hidden, and how far inside its rim, px. */
+function layDisc(
+  { rect, own, art, neighbour, hidden }: EndArea,
+  { disc, shrink, drawnOut, straight, folds }: EndShape,
+): { overlap: PlacedBitmap; coverage: Uint8Array; inside: Float32Array } {
+  const reach = disc.radius - shrink;
   const deep = disc.radius - 1.5 * disc.lineWidth + 2;
   // Nearer than this to the middle, the rim makes no difference, wherever it wobbles.
-  const deepest = disc.radius - loosenessReach(disc) - shrink - disc.lineWidth - 1;
+  const deepest = reach - loosenessReach(disc) - disc.lineWidth - 1;
   const overlap = createPlaced(rect);
   const overlapWords = wordsOf(overlap);
-  // Of what is hidden: coverage, and how far inside the rim it lies.
   const coverage = new Uint8Array(own.length);
   const inside = new Float32Array(own.length);
   for (let row = 0, i = 0; row < rect.height; row++) {
@@ -176,33 +221,38 @@ export function roundEnd(input: EndInput): RoundedEnd {
         continue;
       }
       // What the copy leaves out shows through from the piece behind, at rest in its place.
-      if (neighbour[i] >>> 24 === 0 || (drawn?.[i] && d < deep)) continue;
+      if (neighbour[i] >>> 24 === 0 || (folds?.[i] && d < deep)) continue;
       overlapWords[i] = withAlpha(art[i], alpha);
     }
   }
+  return { overlap, coverage, inside };
+}
+
+/**
+ * Paints what of a disc is hidden.
+ * @param carried the piece's own paint carried on; 0 where nothing is known of it
+ * @param inside px inside the rim, for an end that carries the line; null for others
+ */
+function paintHidden(
+  { rect, art, neighbour }: EndArea,
+  disc: Disc,
+  carried: Uint32Array,
+  coverage: Uint8Array,
+  inside: Float32Array | null,
+): PlacedBitmap | null {
   const under = createPlaced(rect);
-  if (coverage.some((alpha) => alpha > 0)) {
-    const underWords = wordsOf(under);
-    const line = opaqueWord(disc.lineColour);
-    const carried = carryPaint(face, disc, rect, axis, coverage);
-    for (let i = 0; i < underWords.length; i++) {
-      if (coverage[i] === 0) continue;
-      const near = carried[i];
-      // The limb's other half may show the very paint; whatever else lies in front does not.
-      const isOwn = neighbour[i] >>> 24 !== 0 && colourDistance(colourOf(near), colourOf(art[i])) <= SAME_PAINT;
-      const fill = near === 0 || isOwn ? art[i] : near;
-      const onLine = carriesLine ? clamp01(disc.lineWidth - inside[i] + 0.5) : 0;
-      underWords[i] = withAlpha(onLine === 0 ? fill : mixWords(fill, line, onLine), coverage[i]);
-    }
+  const words = wordsOf(under);
+  const line = opaqueWord(disc.lineColour);
+  for (let i = 0; i < words.length; i++) {
+    if (coverage[i] === 0) continue;
+    const near = carried[i];
+    // The limb's other half may show the very paint; whatever else lies in front does not.
+    const isOwn = neighbour[i] >>> 24 !== 0 && colourDistance(colourOf(near), colourOf(art[i])) <= SAME_PAINT;
+    const fill = near === 0 || isOwn ? art[i] : near;
+    const onLine = inside ? clamp01(disc.lineWidth - inside[i] + 0.5) : 0;
+    words[i] = withAlpha(onLine === 0 ? fill : mixWords(fill, line, onLine), coverage[i]);
   }
-  return {
-    overlap: mergeSheets([
-      inFront && disc.outlineOn === 'back' ? lineEnds(design, face, other, disc) : null,
-      overlap,
-      inFront && input.seam ? seamAlong(input) : null,
-    ]),
-    under: trimToPaint(under),
-  };
+  return trimToPaint(under);
 }
 
 /** px of the other piece that the one in front keeps along a cut through one paint. */

@@ -1,4 +1,4 @@
-import { mapOwners } from '../cut/owners.js';
+import { mapOwners, type OwnerMap } from '../cut/owners.js';
 import { mergeSheets, type DerivedSheets } from '../document/compose-piece.js';
 import {
   copyPlaced,
@@ -205,8 +205,7 @@ function settleArea(
   const wanted = cropPlaced(art.design, rect);
   const wantedWords = wordsOf(wanted);
   const drawn = createPlaced(rect);
-  const drawnWords = wordsOf(drawn);
-  for (let i = 0; i < drawnWords.length; i++) if (owners.owner[i] === 0) drawnWords[i] = wantedWords[i];
+  copyUncutMutable(wordsOf(drawn), wantedWords, owners.owner);
   for (const { piece, sheet } of steps) {
     const image = (sheet === 'piece' ? images : lines).get(piece.id);
     if (image) compositeOverMutable(drawn, image);
@@ -225,28 +224,37 @@ function settleArea(
     }
     return copy;
   };
-  for (let i = 0; i < heat.data.length; i++) {
-    if (heat.data[i] <= 1) continue;
+  for (const i of placesAbove(heat.data, 1)) {
     const x = left + (i % width);
     const y = top + Math.floor(i / width);
     const owner = owners.owner[i] - 1;
-    order.forEach((piece, at) => {
-      if (!free.has(piece.id)) return;
+    for (const [at, piece] of order.entries()) {
+      if (!free.has(piece.id)) continue;
       const image = images.get(piece.id);
       const line = lines.get(piece.id);
       if (line && hasPaint(line, x, y)) setWord(editable(piece.id).line, x, y, 0);
-      if (!image || at < owner) {
-        // Beneath an owner that is not opaque there, nothing may show through.
-        if (!image || wantedWords[i] >>> 24 === 255) return;
-      }
+      // Beneath an owner that is not opaque there, nothing may show through.
+      if (!image || (at < owner && wantedWords[i] >>> 24 === 255)) continue;
       // The owner draws the pixel even where unmixing made it let go of it.
-      if (at !== owner && !hasPaint(image, x, y)) return;
+      if (at !== owner && !hasPaint(image, x, y)) continue;
       const copy = editable(piece.id);
       setWord(copy.overlap, x, y, 0);
       setWord(copy.under, x, y, 0);
       setWord(copy.clean, x, y, at === owner ? wantedWords[i] : 0);
-    });
+    }
   }
+}
+
+/** What no piece has taken shows as it is in the design. */
+function copyUncutMutable(drawn: Uint32Array, design: Uint32Array, owner: OwnerMap['owner']): void {
+  for (let i = 0; i < drawn.length; i++) if (owner[i] === 0) drawn[i] = design[i];
+}
+
+/** The places of values above a limit. */
+function placesAbove(values: Uint8Array, limit: number): number[] {
+  const places: number[] = [];
+  for (let i = 0; i < values.length; i++) if (values[i] > limit) places.push(i);
+  return places;
 }
 
 function hasPaint(bitmap: PlacedBitmap, x: number, y: number): boolean {
