@@ -1,3 +1,4 @@
+import type { Place } from '../errors.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 
 /** A joint's disc as a manifest tells it; px. */
@@ -30,11 +31,7 @@ export function wholeDiscLimit({ radius }: Pick<ToldDisc, 'radius'>): number {
  * the canvas does not count.
  */
 export function bareInDisc(image: PlacedBitmap, disc: ToldDisc, isInFront: boolean, canvas: Canvas): number {
-  let bare = 0;
-  eachPixel(disc, innerRadius(disc) - RIM - (isInFront ? disc.lineWidth : 0), (x, y) => {
-    if (isOn(canvas, x, y) && !covers(image, x, y)) bare++;
-  });
-  return bare;
+  return openIn(disc, innerRadius(disc) - RIM - (isInFront ? disc.lineWidth : 0), [image], canvas).length;
 }
 
 /**
@@ -51,21 +48,28 @@ export function daylightInDisc(
   // A disc turned about its own centre is the same disc.
   const [stays, turns] = [still, moving].map((images) => images.filter((image) => reachesDisc(image, disc)));
   // What stays leaves the same open at every angle.
-  const open: { dx: number; dy: number }[] = [];
-  eachPixel(disc, innerRadius(disc), (x, y) => {
-    if (isOn(canvas, x, y) && !coverAny(stays, x, y)) open.push({ dx: x - disc.x, dy: y - disc.y });
-  });
-  return (angle) => {
-    const [cos, sin] = [Math.cos((-angle * Math.PI) / 180), Math.sin((-angle * Math.PI) / 180)];
-    let daylight = 0;
-    for (const { dx, dy } of open) {
-      const fromX = disc.x + dx * cos - dy * sin;
-      const fromY = disc.y + dx * sin + dy * cos;
-      // Paint cannot be where no canvas was.
-      if (isOn(canvas, fromX, fromY) && !coverAny(turns, fromX, fromY)) daylight++;
-    }
-    return daylight;
-  };
+  const open = openIn(disc, innerRadius(disc), stays, canvas);
+  return (angle) => countOpenAt(open, disc, angle, turns, canvas);
+}
+
+/** How many places of a disc stay open where pictures are turned about its centre. */
+function countOpenAt(
+  open: readonly Place[],
+  { x, y }: ToldDisc,
+  angle: number,
+  turns: readonly PlacedBitmap[],
+  canvas: Canvas,
+): number {
+  const [cos, sin] = [Math.cos((-angle * Math.PI) / 180), Math.sin((-angle * Math.PI) / 180)];
+  let count = 0;
+  for (const place of open) {
+    const [dx, dy] = [place.x - x, place.y - y];
+    const fromX = x + dx * cos - dy * sin;
+    const fromY = y + dx * sin + dy * cos;
+    // Paint cannot be where no canvas was.
+    if (isOn(canvas, fromX, fromY) && !coverAny(turns, fromX, fromY)) count++;
+  }
+  return count;
 }
 
 function innerRadius({ radius, looseness }: ToldDisc): number {
@@ -107,10 +111,13 @@ function between(a: number, b: number, share: number): number {
   return a + (b - a) * share;
 }
 
-/** Visits the centre of every pixel within a radius of a disc's own centre. */
-function eachPixel({ x: cx, y: cy }: ToldDisc, radius: number, visit: (x: number, y: number) => void): void {
+/** The centres of all pixels of the canvas within a radius of a disc's own centre that no picture covers. */
+function openIn({ x: cx, y: cy }: ToldDisc, radius: number, images: readonly PlacedBitmap[], canvas: Canvas): Place[] {
+  const open: Place[] = [];
   for (let y = Math.floor(cy - radius) + 0.5; y <= cy + radius; y++) {
     const half = Math.sqrt(Math.max(0, radius ** 2 - (y - cy) ** 2));
-    for (let x = Math.ceil(cx - half - 0.5) + 0.5; x <= cx + half; x++) visit(x, y);
+    for (let x = Math.ceil(cx - half - 0.5) + 0.5; x <= cx + half; x++)
+      if (isOn(canvas, x, y) && !coverAny(images, x, y)) open.push({ x, y });
   }
+  return open;
 }

@@ -20,20 +20,22 @@ export function withoutFreePaint(
       // Most of a group touches the face: no more than its first pixel that does is asked for.
       if (labels[i] !== 0 && held[labels[i]] === 0 && isBeside(face, rect.x + x, rect.y + y)) held[labels[i]] = 1;
   if (regions.every((_, index) => held[index + 1])) return [...sheets];
-  return sheets.map((sheet) => {
-    if (!sheet) return null;
-    const kept = createPlaced(sheet);
-    const words = wordsOf(sheet);
-    const to = wordsOf(kept);
-    let left = 0;
-    for (let y = 0, i = 0; y < sheet.height; y++)
-      for (let x = 0; x < sheet.width; x++, i++) {
-        if (!held[labels[(sheet.y + y - rect.y) * rect.width + sheet.x + x - rect.x]]) continue;
-        to[i] = words[i];
-        if (words[i] !== 0) left++;
-      }
-    return left > 0 ? kept : null;
-  });
+  return sheets.map((sheet) => sheet && heldPaint(sheet, labels, held, rect));
+}
+
+/** What of a sheet lies in groups that are held; null for nothing. @param labels the groups, by pixel of `rect` */
+function heldPaint(sheet: PlacedBitmap, labels: Int32Array, held: Uint8Array, rect: Rect): PlacedBitmap | null {
+  const kept = createPlaced(sheet);
+  const words = wordsOf(sheet);
+  const to = wordsOf(kept);
+  let left = 0;
+  for (let y = 0, i = 0; y < sheet.height; y++)
+    for (let x = 0; x < sheet.width; x++, i++) {
+      if (!held[labels[(sheet.y + y - rect.y) * rect.width + sheet.x + x - rect.x]]) continue;
+      to[i] = words[i];
+      if (words[i] !== 0) left++;
+    }
+  return left > 0 ? kept : null;
 }
 
 /** Has a picture paint at a pixel, or at one of the eight about it? */

@@ -3,7 +3,7 @@ import type { CharacterDoc, PieceId, ViewId } from '../document/rows.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import type { Placement } from '../joints/place-pieces.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
-import type { Turn } from '../under/coming-into-view.js';
+import type { Turn } from '../under/sight.js';
 import { bendPicture } from './bend-soft.js';
 import { placeSoftly, softBends } from './place-softly.js';
 import { bendsOf, gazeIn, type Pose } from './pose.js';

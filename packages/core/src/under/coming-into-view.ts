@@ -1,22 +1,15 @@
 import { turningJoints } from '../document/find.js';
 import { drawOrder, movedBy } from '../document/family.js';
 import { memoryOfDoc } from '../document/keys.js';
-import type { CharacterDoc, JointId, JointRow, PieceId, ViewId } from '../document/rows.js';
-import type { Place } from '../errors.js';
-import { imageOf, type ViewArt } from '../document/view-art.js';
+import type { CharacterDoc, JointRow, PieceId, ViewId } from '../document/rows.js';
+import type { ViewArt } from '../document/view-art.js';
 import { orderAtPose } from '../document/order-at-pose.js';
-import { AT_REST, boxesOverlap, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
+import { AT_REST, placePieces } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
-import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
-import { INSIDE, type PlacedMask } from '../raster/mask.js';
+import { paintCells } from './cells.js';
 import { cellsUnder, setOf, shareAny, type CellsUnder, type CoverSet } from './cells-under.js';
 import { ringsAbout, type Cells, type RingCover } from './ring-cover.js';
-
-/** A joint turned to an angle, degrees. */
-export interface Turn {
-  jointId: JointId;
-  angle: number;
-}
+import { seenAt, type Sight, type Turn } from './sight.js';
 
 /** What of one piece, hidden at rest, shows when joints turn. */
 export interface IntoView {
@@ -26,59 +19,6 @@ export interface IntoView {
   /** What shows any of it: a joint alone, at any angle, or the turns of a pair. */
   by: readonly (readonly Turn[])[];
 }
-
-/** The longest side of a canvas that is looked at pixel by pixel; larger ones by cells. */
-const FINE = 1600;
-
-/** px along the side of a cell in which a canvas is looked at. */
-function cellSize({ width, height }: { width: number; height: number }): number {
-  return Math.max(1, Math.ceil(Math.max(width, height) / FINE));
-}
-
-/** A picture as cells: above 0 where it has paint in a cell's middle. */
-export function cellsOf(picture: PlacedBitmap | null, canvas: { width: number; height: number }): Cells {
-  return cellsWhere(canvas, picture, 4);
-}
-
-/** A mask as cells. */
-export function cellsOfMask(mask: PlacedMask | null, canvas: { width: number; height: number }): Cells {
-  return cellsWhere(canvas, mask, 1);
-}
-
-/** @param bytes of a pixel, the last of which says how much it covers */
-function cellsWhere(
-  canvas: { width: number; height: number },
-  at: (Rect & { data: Uint8Array }) | null,
-  bytes: number,
-): Cells {
-  const size = cellSize(canvas);
-  if (!at) return { x: 0, y: 0, width: 0, height: 0, size, data: new Uint8Array(0) };
-  const middle = size >> 1;
-  const first = (from: number) => Math.max(0, Math.ceil((from - middle) / size));
-  const [x, y] = [first(at.x), first(at.y)];
-  const width = Math.max(0, Math.min(Math.ceil(canvas.width / size), first(at.x + at.width)) - x);
-  const height = Math.max(0, Math.min(Math.ceil(canvas.height / size), first(at.y + at.height)) - y);
-  const data = new Uint8Array(width * height);
-  for (let row = 0, i = 0; row < height; row++) {
-    let from = ((y + row) * size + middle - at.y) * at.width + x * size + middle - at.x;
-    for (let column = 0; column < width; column++, i++, from += size)
-      if (at.data[from * bytes + bytes - 1] > INSIDE) data[i] = 255;
-  }
-  return { x, y, width, height, size, data };
-}
-
-/** What a piece of a view covers, as cells; empty for a piece without paint. */
-function paintCells(art: ViewArt, pieceId: PieceId): Cells {
-  const image = imageOf(art, pieceId);
-  const known = image && painted.get(image);
-  if (known) return known;
-  const cells = cellsOf(image, art.design);
-  if (image) painted.set(image, cells);
-  return cells;
-}
-
-/** A piece's image is composed once, and is never changed then. */
-const painted = new WeakMap<PlacedBitmap, Cells>();
 
 /** A joint, and by place in the draw order what it moves. */
 interface Turning {
@@ -151,22 +91,6 @@ export function comingIntoView(
   return hidden.intoView();
 }
 
-/**
- * Says what of a piece is seen, at any of thousands of places. No closure: one that is made for every look is compiled anew
- * whenever memory was collected between two, a method but once.
- */
-export interface Sight {
-  /** Is a place of the piece's own canvas, px, free of all that is drawn later? */
-  isSeen(x: number, y: number): boolean;
-}
-
-/** How many of some places are seen. */
-export function countSeen(places: readonly Place[], sight: Sight): number {
-  let count = 0;
-  for (const { x, y } of places) if (sight.isSeen(x, y)) count++;
-  return count;
-}
-
 /** What is seen at any angle of a joint within a range, degrees. */
 class SightInRange implements Sight {
   /** Made where something is asked: mostly all that could be is seen by then. */
@@ -212,7 +136,7 @@ class Hidden {
   /**
    * Takes those of the places left that are seen now.
    * @param still what stays where it is over the piece: beneath it nothing is seen
-   * @param isSeen asked for a place of the piece's canvas, px
+   * @param sight asked for places of the piece's canvas
    * @param coarse looks at every second cell both ways first, and beside those that are not seen at no other
    */
   take(turns: readonly Turn[], still: CoverSet, sight: Sight, coarse = false): void {
@@ -253,102 +177,6 @@ function firstOf(i: number, width: number): number {
   return i - ((i % width) % 2) - (Math.floor(i / width) % 2) * width;
 }
 
-/** Where pieces lie, and the pictures of those that are bent. */
-interface Standing {
-  placed: ReadonlyMap<PieceId, Placement>;
-  bent: ReadonlyMap<PieceId, PlacedBitmap>;
-}
-
-/**
- * With joints turned: what is seen of a piece.
- * @param index the piece's place in the draw order
- * @param art pictures of all that may be drawn after it
- * @param asked cells that hold the places it is asked for, or lie beside them; anywhere where not given
- * @param standing how the pieces stand; all are rigid where not given
- */
-export function seenAt(
-  doc: CharacterDoc,
-  viewId: ViewId,
-  turns: readonly Turn[],
-  index: number,
-  art: ViewArt,
-  asked: Cells | null,
-  standing?: Standing,
-): Sight {
-  const bends = Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle]));
-  const placed = standing?.placed ?? placePieces(doc, viewId, bends);
-  const { id } = drawOrder(doc, viewId)[index];
-  const order = orderAtPose(doc, viewId, bends).map((piece) => piece.id);
-  const own = placed.get(id) ?? AT_REST;
-  const room = asked && placedBox(pxOf(asked, BESIDE), own);
-  const covers: LaidCover[] = [];
-  for (const other of order.slice(order.indexOf(id) + 1)) {
-    const image = standing?.bent.get(other);
-    const cover = image ? cellsOf(image, art.design) : paintCells(art, other);
-    const placement = placed.get(other) ?? AT_REST;
-    if (room && boxesOverlap(room, placedBox(pxOf(cover), placement)) === 0) continue;
-    covers.push({ cover, into: intoCells(cover, own, placement) });
-  }
-  return new SightPast(covers);
-}
-
-/** A cover, and the way from the piece's own canvas into its cells. */
-interface LaidCover {
-  cover: Cells;
-  into: IntoCells;
-}
-
-/** What is seen past covers as they lie. */
-class SightPast implements Sight {
-  constructor(private readonly covers: readonly LaidCover[]) {}
-
-  isSeen(x: number, y: number): boolean {
-    for (const { cover, into } of this.covers) {
-      const column = Math.floor(into.cos * x - into.sin * y + into.left);
-      const row = Math.floor(into.sin * x + into.cos * y + into.top);
-      if (column < 0 || row < 0 || column >= cover.width || row >= cover.height) continue;
-      if (cover.data[row * cover.width + column] > 0) return false;
-    }
-    return true;
-  }
-}
-
-/** Cells about a place that count as beside it. */
-const BESIDE = 2;
-
-/** The rectangle of some cells, px, and so many cells more on each side. */
-function pxOf({ x, y, width, height, size }: Cells, more = 0): Rect {
-  return {
-    x: (x - more) * size,
-    y: (y - more) * size,
-    width: (width + 2 * more) * size,
-    height: (height + 2 * more) * size,
-  };
-}
-
-/** A turn, and then a move, into columns and rows. */
-interface IntoCells {
-  cos: number;
-  sin: number;
-  left: number;
-  top: number;
-}
-
-/**
- * From a place of one piece's own canvas, px, to the columns and rows of another's cells: turned as the one lies, and back as
- * the other does; of a turn, that is its transpose.
- */
-function intoCells({ x, y, size }: Cells, from: Placement, to: Placement): IntoCells {
-  const [one, other] = [matrixOf(from), matrixOf(to)];
-  const [dx, dy] = [one.tx - other.tx, one.ty - other.ty];
-  return {
-    cos: (other.cos * one.cos + other.sin * one.sin) / size,
-    sin: (other.cos * one.sin - other.sin * one.cos) / size,
-    left: (other.cos * dx + other.sin * dy) / size - x,
-    top: (other.cos * dy - other.sin * dx) / size - y,
-  };
-}
-
 /** With joints turned: what of all that is drawn after a piece at rest still lies over the same of it, by places after it. */
 function staysOver(doc: CharacterDoc, viewId: ViewId, turns: readonly Turn[], index: number): CoverSet {
   const bends = Object.fromEntries(turns.map(({ jointId, angle }) => [jointId, angle]));
@@ -361,11 +189,6 @@ function staysOver(doc: CharacterDoc, viewId: ViewId, turns: readonly Turn[], in
     const other = placed.get(later[at].id) ?? AT_REST;
     return over.has(later[at].id) && other.angle === own.angle && other.tx === own.tx && other.ty === own.ty;
   });
-}
-
-function matrixOf({ angle, tx, ty }: Placement): { cos: number; sin: number; tx: number; ty: number } {
-  const rad = (angle * Math.PI) / 180;
-  return { cos: Math.cos(rad), sin: Math.sin(rad), tx, ty };
 }
 
 type Pair = readonly [JointRow, JointRow];

@@ -6,7 +6,8 @@ import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { hasPaint } from '../raster/sample.js';
-import { countSeen, seenAt, type IntoView, type Sight, type Turn } from './coming-into-view.js';
+import type { IntoView } from './coming-into-view.js';
+import { countSeen, seenAt, type Sight, type Turn } from './sight.js';
 import type { Cells } from './ring-cover.js';
 
 /** What of a piece comes into view without paint. */

@@ -1,6 +1,7 @@
 export { bareOfPiece } from './bare-of-piece.js';
 export { bareCells, bareIn, findBare, type Bare } from './find-bare.js';
-export { type IntoView, type Turn } from './coming-into-view.js';
+export { type IntoView } from './coming-into-view.js';
+export { type Turn } from './sight.js';
 export { FILL_MODES, type FillMode, type OwnLine } from './fill-under.js';
 export {
   proposeUnder,

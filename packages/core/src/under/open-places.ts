@@ -11,7 +11,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { contours } from '../raster/contours.js';
 import { createMask } from '../raster/mask.js';
 import { anyPaint, isMarked } from '../raster/sample.js';
-import type { Turn } from './coming-into-view.js';
+import type { Turn } from './sight.js';
 import { midst } from './find-bare.js';
 import type { ViewUnder } from './propose-under.js';
 

@@ -8,7 +8,8 @@ import { cropMask, createPlacedMask, maskArea, type PlacedMask } from '../raster
 import { reachOf } from '../raster/morphology.js';
 import { anyPaint } from '../raster/sample.js';
 import { bareIn } from './find-bare.js';
-import { comingIntoView, cellsOfMask, type IntoView } from './coming-into-view.js';
+import { cellsOfMask } from './cells.js';
+import { comingIntoView, type IntoView } from './coming-into-view.js';
 import { isCovered } from './ring-cover.js';
 import { fillUnder, type FillMode, type OwnLine } from './fill-under.js';
 import { ownLine, shapeOf } from './shape-of-piece.js';

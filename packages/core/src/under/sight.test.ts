@@ -6,7 +6,7 @@ import type { PlacedBitmap } from '../raster/bitmap.js';
 import { hasPaint } from '../raster/sample.js';
 import { jointedLimb } from '../testing/jointed.js';
 import { drawLimb } from '../testing/limbs.js';
-import { countSeen, seenAt } from './coming-into-view.js';
+import { countSeen, seenAt } from './sight.js';
 
 const { doc, art } = jointedLimb(drawLimb({ width: 40, angle: 15, line: 5 }));
 const [back, front] = drawOrder(doc, 'v').map(({ id }) => id);
