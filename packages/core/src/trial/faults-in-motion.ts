@@ -5,9 +5,9 @@ import type { CharacterDoc, PoseId, SheetsOf, SoftLine, ViewId } from '../docume
 import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { apply } from '../joints/place-pieces.js';
+import type { Cells } from '../under/cells.js';
 import { underKey } from '../under/checks.js';
 import { placesOf } from '../under/find-bare.js';
-import type { Cells } from '../under/ring-cover.js';
 import { countSeen, seenAt, type Sight } from '../under/sight.js';
 import { unpaintedOf } from '../under/unpainted.js';
 import { measureBend } from './bend-soft.js';

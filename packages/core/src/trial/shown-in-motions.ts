@@ -3,9 +3,9 @@ import type { CharacterDoc, ViewId } from '../document/rows.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { cellsOfMask } from '../under/cells.js';
-import { seenAt } from '../under/sight.js';
 import { bareCells, placesOf } from '../under/find-bare.js';
 import type { ViewUnder } from '../under/propose-under.js';
+import { seenAt } from '../under/sight.js';
 import { standIn } from './standing.js';
 import { tellingFrames } from './telling-frames.js';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { cellsUnder, setOf, shareAny } from './cells-under.js';
-import type { Cells } from './ring-cover.js';
+import type { Cells } from './cells.js';
 
 const [WIDTH, HEIGHT] = [9, 7];
 

@@ -1,4 +1,4 @@
-import type { Cells } from './ring-cover.js';
+import type { Cells } from './cells.js';
 
 /** Some of several covers, a bit each by their places. */
 export type CoverSet = Uint32Array;

@@ -2,7 +2,12 @@ import type { PieceId } from '../document/rows.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
 import { INSIDE, type PlacedMask } from '../raster/mask.js';
-import type { Cells } from './ring-cover.js';
+
+/** A mask of cells, each a square of the canvas: its place, width and height count cells from the canvas's top left. */
+export interface Cells extends PlacedMask {
+  /** px along a cell's side. */
+  size: number;
+}
 
 /** The longest side of a canvas that is looked at pixel by pixel; larger ones by cells. */
 const FINE = 1600;

@@ -6,9 +6,9 @@ import type { ViewArt } from '../document/view-art.js';
 import { orderAtPose } from '../document/order-at-pose.js';
 import { AT_REST, placePieces } from '../joints/place-pieces.js';
 import { sweptRange } from '../joints/prove-joint.js';
-import { paintCells } from './cells.js';
+import { paintCells, type Cells } from './cells.js';
 import { cellsUnder, setOf, shareAny, type CellsUnder, type CoverSet } from './cells-under.js';
-import { ringsAbout, type Cells, type RingCover } from './ring-cover.js';
+import { ringsAbout, type RingCover } from './ring-cover.js';
 import { seenAt, type Sight, type Turn } from './sight.js';
 
 /** What of one piece, hidden at rest, shows when joints turn. */

@@ -6,9 +6,9 @@ import type { Place } from '../errors.js';
 import { sweptRange } from '../joints/prove-joint.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
 import { hasPaint } from '../raster/sample.js';
+import type { Cells } from './cells.js';
 import type { IntoView } from './coming-into-view.js';
 import { countSeen, seenAt, type Sight, type Turn } from './sight.js';
-import type { Cells } from './ring-cover.js';
 
 /** What of a piece comes into view without paint. */
 export interface Bare {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { RingCover, isCovered, ringsAbout, type Cells } from './ring-cover.js';
+import type { Cells } from './cells.js';
+import { RingCover, isCovered, ringsAbout } from './ring-cover.js';
 
 const SIZE = 60;
 

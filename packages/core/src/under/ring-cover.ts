@@ -1,10 +1,5 @@
-import { uniteMasks, type PlacedMask } from '../raster/mask.js';
-
-/** A mask of cells, each a square of the canvas: its place, width and height count cells from the canvas's top left. */
-export interface Cells extends PlacedMask {
-  /** px along a cell's side. */
-  size: number;
-}
+import { uniteMasks } from '../raster/mask.js';
+import type { Cells } from './cells.js';
 
 /** More samples of a ring than cells along it, so that no cell on it is passed over. */
 const DENSE = 1.25;

@@ -5,8 +5,7 @@ import type { ViewArt } from '../document/view-art.js';
 import type { Place } from '../errors.js';
 import { AT_REST, boxesOverlap, placePieces, placedBox, type Placement } from '../joints/place-pieces.js';
 import type { PlacedBitmap, Rect } from '../raster/bitmap.js';
-import { cellsOf, paintCells } from './cells.js';
-import type { Cells } from './ring-cover.js';
+import { cellsOf, paintCells, type Cells } from './cells.js';
 
 /** A joint turned to an angle, degrees. */
 export interface Turn {

@@ -2,9 +2,8 @@ import { drawOrder } from '../document/family.js';
 import type { CharacterDoc, ViewId } from '../document/rows.js';
 import { imageOf, type ViewArt } from '../document/view-art.js';
 import type { PlacedBitmap } from '../raster/bitmap.js';
-import { cellsOfMask } from './cells.js';
+import { cellsOfMask, type Cells } from './cells.js';
 import { bareCells } from './find-bare.js';
-import type { Cells } from './ring-cover.js';
 import { shapeOf } from './shape-of-piece.js';
 import type { WholeShape } from './whole-shape.js';
 
