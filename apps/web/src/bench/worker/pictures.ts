@@ -7,7 +7,7 @@ import {
   type SheetRef,
   type ViewArt,
 } from '@limber-sheaf/core';
-import { decodePng } from '@limber-sheaf/formats';
+import { decodePicture } from './decode-picture';
 import { held, type StateKey } from './held';
 
 /** A buffer of a browser that can empty it. */
@@ -39,7 +39,7 @@ export async function glanceAt({ blob, x, y }: SheetRef, look: (sheet: PlacedBit
 async function fetchPicture(blob: string): Promise<PlacedBitmap> {
   const answer = await fetch(`/api/blobs/${blob}`);
   if (!answer.ok) throw new Error(`a picture did not come: ${answer.status}`);
-  return placedAt(decodePng(new Uint8Array(await answer.arrayBuffer())), 0, 0);
+  return placedAt(await decodePicture(await answer.arrayBuffer()), 0, 0);
 }
 
 function load(blob: string): Promise<PlacedBitmap> {
