@@ -21,6 +21,8 @@ const shared = {
   // So that no run fails by luck: another one is given to look for what this one does not find.
   globals: { SEED: Number(process.env.SEED ?? 7) },
   setupFiles: [ONE_SEED],
+  // Copies of the sources that checks lay there, and what servers keep.
+  modulePathIgnorePatterns: ['<rootDir>/data/'],
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     // Their packages lead to .mjs files, which are never transformed.

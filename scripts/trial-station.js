@@ -8,28 +8,22 @@ import {
   mkdirSync,
   mkdtempSync,
   readFileSync,
-  readdirSync,
   rmSync,
-  symlinkSync,
   writeFileSync,
 } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { projectRoot } from './postgres.js';
 
-const copy = mkdtempSync(join(tmpdir(), 'limber-trial-'));
+// On the disk of the sources, so that what is installed is linked file by file; and below the same folders, so that what
+// was built finds it where it was and only what the station changes is compiled again.
+const data = join(projectRoot, 'data');
+mkdirSync(data, { recursive: true });
+const copy = mkdtempSync(join(data, 'trial-'));
 
-/** The packages of the house are the copy's own; all others are those that are installed. */
-function linkPackages() {
-  const from = join(projectRoot, 'node_modules');
-  const to = join(copy, 'node_modules');
-  mkdirSync(join(to, '@limber-sheaf'), { recursive: true });
-  for (const entry of readdirSync(from)) if (entry !== '@limber-sheaf') symlinkSync(join(from, entry), join(to, entry));
-  for (const name of ['core', 'formats']) symlinkSync(join(copy, 'packages', name), join(to, '@limber-sheaf', name));
-  for (const own of ['packages/core', 'packages/formats', 'apps/server', 'apps/web']) {
-    const nested = join(projectRoot, own, 'node_modules');
-    if (existsSync(nested)) symlinkSync(nested, join(copy, own, 'node_modules'));
-  }
+/** What is installed, as links to the same files: the packages of the house in it are links that lead to the copy's own. */
+function linkInstalled() {
+  for (const folder of ['node_modules', 'apps/server/node_modules'])
+    if (existsSync(join(projectRoot, folder))) run('cp', ['-al', join(projectRoot, folder), join(copy, folder)]);
 }
 
 function run(command, args) {
@@ -41,13 +35,13 @@ try {
   for (const folder of ['packages', 'apps'])
     cpSync(join(projectRoot, folder), join(copy, folder), {
       recursive: true,
-      // What was built comes along: only what the station changes is compiled again.
+      // What was built comes along.
       filter: (path) => !/\/node_modules$|apps\/web\/dist$/.test(path),
       preserveTimestamps: true,
     });
   for (const file of ['tsconfig.base.json', 'tsconfig.depcruise.json', '.dependency-cruiser.mjs', 'package.json'])
     cpSync(join(projectRoot, file), join(copy, file));
-  linkPackages();
+  linkInstalled();
   const page = readFileSync(join(projectRoot, 'docs/add-a-station.md'), 'utf8');
   const lists = new Set();
   let made = 0;
