@@ -9,7 +9,6 @@ import {
   type Bitmap,
 } from '@limber-sheaf/core';
 import { isDrawn, rigFaults, type ImageOf, type RigFinish, type RigView } from '@limber-sheaf/formats';
-import { decode } from '../threads/pictures.js';
 import { sha } from './packed-picture.js';
 import { atlasFault, openRasterFault, psdFault, puppetFault, svgFault } from './prove-layers.js';
 import { finishPath, readPackage } from './read-package.js';
@@ -35,7 +34,7 @@ type LayersFault = (
  * @throws LimberError `not-proven`
  */
 export async function provePackage(zip: Uint8Array, name: string, withShadows = true): Promise<void> {
-  const { rig, files, imageOf } = readPackage(zip, name);
+  const { rig, files, imageOf, decodeBeside } = readPackage(zip, name);
   const fail = (what: string): never => {
     throw new LimberError('not-proven', `The package did not read back as it was written: ${what}.`, 'Make it again.');
   };
@@ -57,6 +56,7 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
       const bytes = files.get(image);
       if (!bytes || sha(bytes) !== sha256) fail(image);
     }
+    await decodeBeside(named.map(({ image }) => image));
     const texture = rig.finish?.images[view.key];
     if (texture && sha(files.get(finishPath(view.key)) ?? new Uint8Array()) !== texture) fail('its finish');
     const isScaled = rig.scale !== 1;
@@ -65,8 +65,8 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
       const fault = bytes && (await faultOf(bytes, view, imageOf, isScaled));
       return fault ? `${fault} (${ending})` : null;
     };
-    const faultAtRest = async () => {
-      const far = restDifference(view, rig.finish, imageOf, await decode(files.get(view.design.image) as Uint8Array));
+    const faultAtRest = () => {
+      const far = restDifference(view, rig.finish, imageOf);
       const claimed = rig.checks.find((check) => check.id === 'rest-match' && check.view === view.key);
       const isClaimed = claimed?.ok && claimed.figure !== null && withShadows;
       const near = rig.finish ? FINISHED : PLAIN;
@@ -75,8 +75,8 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
     };
     // What is decoded beside this thread comes first, and goes on while the others are read.
     const found = await Promise.all([
-      faultAtRest(),
       faultIn('atlas.png', atlasFault),
+      faultAtRest(),
       faultIn('ora', openRasterFault),
       faultIn('psd', psdFault),
       faultIn('svg', svgFault),
@@ -129,11 +129,11 @@ function openJoint(view: RigView, imageOf: ImageOf): string | null {
 
 /** How far a view's pieces, drawn at rest source-over with straight alpha, are from its design: the largest channel, and the mean. */
 function restDifference(
-  { key, canvas, pieces }: RigView,
+  { key, canvas, pieces, design }: RigView,
   finish: RigFinish | null,
   imageOf: ImageOf,
-  plain: Bitmap,
 ): { largest: number; mean: number } {
+  const plain = imageOf(design.image) as Bitmap;
   const wanted = finish ? withFinish(placedAt(plain, 0, 0), finish, imageOf(finishPath(key))) : plain;
   // Eight bits after every piece, as most programs keep them.
   const drawn = new Uint8ClampedArray(canvas.width * canvas.height * 4);

@@ -1,5 +1,6 @@
 import type { Bitmap } from '@limber-sheaf/core';
 import { decodePng, readZip, type ImageOf, type PackageFile, type Rig } from '@limber-sheaf/formats';
+import { decode } from '../threads/pictures.js';
 
 /** A package as it is read from its own bytes. */
 interface ReadPackage {
@@ -7,6 +8,8 @@ interface ReadPackage {
   /** By path within the package. */
   files: Map<string, Uint8Array>;
   imageOf: ImageOf;
+  /** Decodes pictures that will be looked at, all at once and beside this thread. */
+  decodeBeside: (paths: readonly string[]) => Promise<void>;
 }
 
 /** Unpacks a package of some name. @throws LimberError `damaged-file` */
@@ -18,7 +21,13 @@ export function readPackage(
   const unpacked = readZip(zip, isWanted).map(({ path, bytes }) => ({ path: path.slice(name.length + 1), bytes }));
   const files = new Map(unpacked.map(({ path, bytes }) => [path, bytes]));
   const rig = JSON.parse(new TextDecoder().decode(files.get('rig.json'))) as Rig;
-  return { rig, files, imageOf: picturesOf(unpacked) };
+  const decoded = new Map<string, Bitmap | null>();
+  const decodeOne = async (path: string) => {
+    const png = files.get(path);
+    decoded.set(path, png ? await decode(png) : null);
+  };
+  const decodeBeside = async (paths: readonly string[]) => void (await Promise.all(paths.map(decodeOne)));
+  return { rig, files, imageOf: picturesOf(unpacked, decoded), decodeBeside };
 }
 
 /** Unpacks the manifest of a package and its images: layered files are as large again, and take longer than all the rest. */
@@ -27,9 +36,8 @@ export function readImages(zip: Uint8Array, name: string): ReadPackage {
 }
 
 /** Gives the pictures of a package by their paths; each is decoded once. */
-export function picturesOf(files: readonly PackageFile[]): ImageOf {
+export function picturesOf(files: readonly PackageFile[], decoded = new Map<string, Bitmap | null>()): ImageOf {
   const bytes = new Map(files.map((file) => [file.path, file.bytes]));
-  const decoded = new Map<string, Bitmap | null>();
   return (path) => {
     if (!decoded.has(path)) {
       const png = bytes.get(path);

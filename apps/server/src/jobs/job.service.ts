@@ -41,6 +41,8 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
   private readonly boss: PgBoss;
   private readonly works = new Map<string, JobWork>();
   private readonly running = new Map<string, AbortController>();
+  /** Who takes jobs from the queue here, by their kind. */
+  private readonly takers = new Map<string, string>();
 
   constructor(
     @Inject(CONFIG) config: Config,
@@ -64,9 +66,10 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
   async listen(): Promise<void> {
     for (const [kind, work] of this.works) {
       await this.boss.createQueue(kind);
-      await this.boss.work<{ jobId: string }>(kind, { pollingIntervalSeconds: 0.5 }, async ([job]) =>
+      const taker = await this.boss.work<{ jobId: string }>(kind, { pollingIntervalSeconds: 0.5 }, async ([job]) =>
         this.run(job.data.jobId, work),
       );
+      this.takers.set(kind, taker);
     }
   }
 
@@ -101,6 +104,9 @@ export class JobService implements OnModuleInit, OnModuleDestroy {
       createdAt: now,
     });
     await this.boss.send(kind, { jobId: job.id }, { retryLimit: 0, expireInMinutes: 30, retentionDays: 2 });
+    // It would look by itself at its next turn; somebody waits.
+    const taker = this.takers.get(kind);
+    if (taker) this.boss.notifyWorker(taker);
     return this.describe(job);
   }
 
