@@ -3,6 +3,7 @@ import {
   bodyFrame,
   cleanMatte,
   coverageOf,
+  cropMask,
   crossCut,
   hugPath,
   mapOwners,
@@ -88,7 +89,8 @@ export async function cutting(design, time, row) {
 async function pilotTruth(design) {
   const { width, height } = design;
   const svg = source('juniper-vane');
-  const shapes = await Promise.all(JUNIPER_GROUPS.map(([group]) => opacity(only(svg, group))));
+  const drawn = await Promise.all(JUNIPER_GROUPS.map(([group]) => opacity(only(svg, group))));
+  const shapes = drawn.map((shape) => cropMask(shape, { x: 0, y: 0, width, height }));
   const owner = new Uint8Array(width * height);
   shapes.forEach((shape, k) => shape.data.forEach((v, i) => v > 0 && design.data[i * 4 + 3] > 0 && (owner[i] = k + 1)));
   const truth = new Map(JUNIPER_GROUPS.map(([, address], k) => [address, owner.map((o) => (o === k + 1 ? 255 : 0))]));

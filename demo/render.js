@@ -22,11 +22,46 @@ async function drawn(svg, enlarge) {
   return sharp(data, { raw: info }).resize(info.width * enlarge, info.height * enlarge, { kernel: 'mitchell' });
 }
 
-/** Where the drawing has paint: its opacity, 0 to 255, row by row. */
+/** Where the drawing has paint: its opacity, 0 to 255, row by row; of its own size no more than where it may have any. */
 export async function opacity(svg, enlarge = 1) {
-  const image = (await drawn(svg, enlarge)).ensureAlpha().extractChannel(3).raw();
+  const whole = { svg, x: 0, y: 0 };
+  const { svg: part, x, y } = enlarge === 1 ? await paintedPart(svg) : whole;
+  const image = (await drawn(part, enlarge)).ensureAlpha().extractChannel(3).raw();
   const { data, info } = await image.toBuffer({ resolveWithObject: true });
-  return { x: 0, y: 0, width: info.width, height: info.height, data };
+  return { x, y, width: info.width, height: info.height, data };
+}
+
+/** By how much smaller a drawing is looked at to find where it has paint. */
+const GLANCE = 8;
+
+/** The part of a drawing that has any paint, on the same pixels, and where it lies, px. */
+async function paintedPart(svg) {
+  const [tag, across, down, width, height] = /<svg[^>]*viewBox="0 0 (\d+) (\d+)" width="(\d+)" height="(\d+)"[^>]*>/
+    .exec(svg)
+    .map((found, at) => (at === 0 ? found : Number(found)));
+  const small = sharp(Buffer.from(svg), { density: 72 / GLANCE })
+    .ensureAlpha()
+    .extractChannel(3)
+    .raw();
+  const { data, info } = await small.toBuffer({ resolveWithObject: true });
+  let [left, top, right, bottom] = [info.width, info.height, 0, 0];
+  for (const [i, alpha] of data.entries()) {
+    if (alpha === 0) continue;
+    const [x, y] = [i % info.width, Math.floor(i / info.width)];
+    [left, right, top, bottom] = [Math.min(left, x), Math.max(right, x), Math.min(top, y), Math.max(bottom, y)];
+  }
+  // A pixel of the small picture more on every side: what is thin may just reach into it.
+  const [x, y] = [Math.max(0, left - 1) * GLANCE, Math.max(0, top - 1) * GLANCE];
+  const [w, h] = [Math.min(width, (right + 2) * GLANCE) - x, Math.min(height, (bottom + 2) * GLANCE) - y];
+  const box = [(x * across) / width, (y * down) / height, (w * across) / width, (h * down) / height];
+  return {
+    svg: svg.replace(
+      tag,
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box.join(' ')}" width="${w}" height="${h}">`,
+    ),
+    x,
+    y,
+  };
 }
 
 /** How much a demo design is enlarged when it is rendered. */

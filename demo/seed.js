@@ -1,5 +1,5 @@
 // Seeds the demo through the public API, with the same steps that a user takes.
-import { partAddress, planFrom, switchPart, toRuns, trimMask } from '@limber-sheaf/core';
+import { cropMask, partAddress, planFrom, switchPart, toRuns, trimMask } from '@limber-sheaf/core';
 import {
   JUNIPER_CUTS,
   JUNIPER_GROUPS,
@@ -41,8 +41,8 @@ function shapesOf(svg, groups, enlarge) {
   const shapeOf = async ([group, address, over]) => {
     const shape = await opacity(only(svg, group), enlarge);
     const data = new Uint8Array(shape.data);
-    if (over)
-      for (const [i, share] of (await opacity(only(svg, over), enlarge)).data.entries()) if (share > 127) data[i] = 0;
+    const above = over ? cropMask(await opacity(only(svg, over), enlarge), shape).data : [];
+    for (const [i, share] of above.entries()) if (share > 127) data[i] = 0;
     return { tokens: tokens(address), mask: toRuns(trimMask({ ...shape, data })) };
   };
   return Promise.all(groups.map(shapeOf));
