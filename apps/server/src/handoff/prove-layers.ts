@@ -13,7 +13,6 @@ import {
   softJoint,
   softMeshName,
 } from '@limber-sheaf/formats';
-import { decode } from '../threads/pictures.js';
 import { sha } from './packed-picture.js';
 import { HIDDEN_GROUPS } from './write-formats.js';
 
@@ -74,12 +73,7 @@ export function psdFault(bytes: Uint8Array, view: RigView, imageOf: ImageOf, isS
 }
 
 /** What is wrong with a view's packed sheet, in words; null for nothing. */
-export async function atlasFault(
-  bytes: Uint8Array,
-  { pieces, swapSets }: RigView,
-  imageOf: ImageOf,
-): Promise<string | null> {
-  const whole = await decode(bytes);
+export function atlasFault(whole: Bitmap, { pieces, swapSets }: RigView, imageOf: ImageOf): string | null {
   const drawings = swapSets.flatMap((set) =>
     set.drawings.flatMap(({ name, image, atlas }) => (image ? [{ name, image, atlas }] : [])),
   );

@@ -18,12 +18,7 @@ const PLAIN = 1;
 const FINISHED = 2;
 
 /** What is wrong with one of a view's files, in words; null for nothing. */
-type LayersFault = (
-  bytes: Uint8Array,
-  view: RigView,
-  imageOf: ImageOf,
-  isScaled: boolean,
-) => string | null | Promise<string | null>;
+type LayersFault = (bytes: Uint8Array, view: RigView, imageOf: ImageOf, isScaled: boolean) => string | null;
 
 /**
  * Reads a package back from its own bytes and proves it, by other code than wrote it: every file of the manifest is there
@@ -56,13 +51,14 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
       const bytes = files.get(image);
       if (!bytes || sha(bytes) !== sha256) fail(image);
     }
-    await decodeBeside(named.map(({ image }) => image));
+    const packedSheet = `${rig.character.code}_${view.key}.atlas.png`;
+    await decodeBeside([...named.map(({ image }) => image), packedSheet]);
     const texture = rig.finish?.images[view.key];
     if (texture && sha(files.get(finishPath(view.key)) ?? new Uint8Array()) !== texture) fail('its finish');
     const isScaled = rig.scale !== 1;
-    const faultIn = async (ending: string, faultOf: LayersFault) => {
+    const faultIn = (ending: string, faultOf: LayersFault) => {
       const bytes = files.get(`${rig.character.code}_${view.key}.${ending}`);
-      const fault = bytes && (await faultOf(bytes, view, imageOf, isScaled));
+      const fault = bytes && faultOf(bytes, view, imageOf, isScaled);
       return fault ? `${fault} (${ending})` : null;
     };
     const faultAtRest = () => {
@@ -73,15 +69,17 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
       if (!isClaimed || (isScaled ? far.mean <= 0.5 : far.largest <= near)) return null;
       return `its pieces are not the design by ${isScaled ? far.mean.toFixed(2) : far.largest}/255`;
     };
-    // What is decoded beside this thread comes first, and goes on while the others are read.
-    const found = await Promise.all([
-      faultIn('atlas.png', atlasFault),
-      faultAtRest(),
-      faultIn('ora', openRasterFault),
-      faultIn('psd', psdFault),
-      faultIn('svg', svgFault),
-    ]);
-    const first = found.find((fault) => fault !== null);
+    const faultOfSheet = () => {
+      const sheet = imageOf(packedSheet);
+      const fault = sheet && atlasFault(sheet, view, imageOf);
+      return fault ? `${fault} (atlas.png)` : null;
+    };
+    const first =
+      faultAtRest() ??
+      faultOfSheet() ??
+      faultIn('ora', openRasterFault) ??
+      faultIn('psd', psdFault) ??
+      faultIn('svg', svgFault);
     if (first) fail(first);
     const open = openJoint(view, imageOf);
     if (open) fail(open);
