@@ -5,11 +5,13 @@ import { decodePng, encodePng } from '@limber-sheaf/formats';
 const PICTURE = { width: 3, height: 2, data: Uint8Array.from({ length: 24 }, (_, i) => (i * 97) % 256) };
 const FILE = new Uint8Array(encodePng(PICTURE)).buffer;
 
-/** Puts a browser's decoder in place that gives pixels as `change` leaves them; counts the pictures it was asked for. */
-function browserWith(format: string, change: (bgra: Uint8Array) => void = () => {}): { asked: number } {
-  const count = { asked: 0 };
+/** Puts a browser's decoder in place that gives pixels as `change` leaves them; counts what it was asked for, and at once. */
+function browserWith(format: string, change: (bgra: Uint8Array) => void = () => {}) {
+  const count = { asked: 0, open: 0, most: 0 };
   class Decoder {
-    constructor(private readonly init: { data: ArrayBuffer }) {}
+    constructor(private readonly init: { data: ArrayBuffer }) {
+      count.most = Math.max(count.most, ++count.open);
+    }
     decode() {
       count.asked++;
       const { width, height, data } = decodePng(new Uint8Array(this.init.data));
@@ -20,7 +22,9 @@ function browserWith(format: string, change: (bgra: Uint8Array) => void = () => 
       const copyTo = (to: Uint8Array) => Promise.resolve(to.set(pixels));
       return Promise.resolve({ image: { codedWidth: width, codedHeight: height, format, copyTo, close: () => {} } });
     }
-    close() {}
+    close() {
+      count.open--;
+    }
   }
   Object.assign(globalThis, { ImageDecoder: Decoder });
   return count;
@@ -53,6 +57,16 @@ test('one that rounds colours by their alpha, or keeps them in planes, or is not
   expect(await decodeFresh(FILE)).toEqual(PICTURE);
   Reflect.deleteProperty(globalThis, 'ImageDecoder');
   expect(await decodeFresh(FILE)).toEqual(PICTURE);
+});
+
+test('pictures are decoded one after the other, and one that fails holds up no other', async () => {
+  const browser = browserWith('RGBA');
+  jest.resetModules();
+  const { decodePicture } = await import('./decode-picture');
+  const files = [FILE, FILE.slice(0, 60), FILE, FILE];
+  const all = await Promise.allSettled(files.map(decodePicture));
+  expect(all.map(({ status }) => status)).toEqual(['fulfilled', 'rejected', 'fulfilled', 'fulfilled']);
+  expect(browser.most).toBe(1);
 });
 
 test('a file that the browser cannot read is refused in words', async () => {

@@ -7,13 +7,28 @@ import type { Bitmap } from '@limber-sheaf/core';
  */
 export async function decodePicture(bytes: ArrayBuffer): Promise<Bitmap> {
   browserKeepsValues ??= keepsValues();
-  const decoded = (await browserKeepsValues) ? await byTheBrowser(bytes) : null;
-  if (decoded) return decoded;
+  const decoded = (await browserKeepsValues) ? await inTurn(() => byTheBrowser(bytes)) : null;
+  return decoded ?? decodeByItself(bytes);
+}
+
+/**
+ * The same without the browser's decoder, which keeps memory of its own for a while: slower, and leaner.
+ * @throws LimberError `not-a-png` or `damaged-file`
+ */
+export async function decodeByItself(bytes: ArrayBuffer): Promise<Bitmap> {
   const { decodePng } = await import('@limber-sheaf/formats');
   return decodePng(new Uint8Array(bytes));
 }
 
 let browserKeepsValues: Promise<boolean> | undefined;
+let before: Promise<unknown> = Promise.resolve();
+
+/** One after the other: the browser would decode sixty large pictures at once, and hold all of them. */
+function inTurn<T>(decode: () => Promise<T>): Promise<T> {
+  const turn = before.then(decode);
+  before = turn.catch(() => undefined);
+  return turn;
+}
 
 /** Two pixels that are hardly there and not there at all, as a PNG: what rounds colours by their alpha loses them. */
 const FAINT = [200, 10, 3, 7, 1, 2, 3, 0];

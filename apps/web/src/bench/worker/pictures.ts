@@ -7,7 +7,7 @@ import {
   type SheetRef,
   type ViewArt,
 } from '@limber-sheaf/core';
-import { decodePicture } from './decode-picture';
+import { decodeByItself, decodePicture } from './decode-picture';
 import { held, type StateKey } from './held';
 
 /** A buffer of a browser that can empty it. */
@@ -30,16 +30,16 @@ export function picture(blob: string): Promise<PlacedBitmap> {
 /** Looks at a sheet once. What is not kept anyway is let go at once, and not when the worker's memory is next looked through. */
 export async function glanceAt({ blob, x, y }: SheetRef, look: (sheet: PlacedBitmap) => void): Promise<void> {
   const kept = pictures.get(blob);
-  const bitmap = await (kept ?? fetchPicture(blob));
+  const bitmap = await (kept ?? fetchPicture(blob, decodeByItself));
   look(placedAt(bitmap, x, y));
   if (!kept) (bitmap.data.buffer as Emptied).transfer?.(0);
 }
 
 /** @throws Error where the server has no such picture, or does not answer */
-async function fetchPicture(blob: string): Promise<PlacedBitmap> {
+async function fetchPicture(blob: string, decode = decodePicture): Promise<PlacedBitmap> {
   const answer = await fetch(`/api/blobs/${blob}`);
   if (!answer.ok) throw new Error(`a picture did not come: ${answer.status}`);
-  return placedAt(await decodePicture(await answer.arrayBuffer()), 0, 0);
+  return placedAt(await decode(await answer.arrayBuffer()), 0, 0);
 }
 
 function load(blob: string): Promise<PlacedBitmap> {
