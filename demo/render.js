@@ -1,6 +1,7 @@
 // Renders the demo's SVG sources to PNG, 2000 x 3000 (the skipper 3000 x 4000): `node demo/render.js [name] [out.png]`.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { trimMask } from '@limber-sheaf/core';
 import sharp from 'sharp';
 
 const here = new URL('.', import.meta.url).pathname;
@@ -44,15 +45,11 @@ async function paintedPart(svg) {
     .extractChannel(3)
     .raw();
   const { data, info } = await small.toBuffer({ resolveWithObject: true });
-  let [left, top, right, bottom] = [info.width, info.height, 0, 0];
-  for (const [i, alpha] of data.entries()) {
-    if (alpha === 0) continue;
-    const [x, y] = [i % info.width, Math.floor(i / info.width)];
-    [left, right, top, bottom] = [Math.min(left, x), Math.max(right, x), Math.min(top, y), Math.max(bottom, y)];
-  }
+  const painted = trimMask({ x: 0, y: 0, width: info.width, height: info.height, data });
   // A pixel of the small picture more on every side: what is thin may just reach into it.
-  const [x, y] = [Math.max(0, left - 1) * GLANCE, Math.max(0, top - 1) * GLANCE];
-  const [w, h] = [Math.min(width, (right + 2) * GLANCE) - x, Math.min(height, (bottom + 2) * GLANCE) - y];
+  const [x, y] = [Math.max(0, painted.x - 1) * GLANCE, Math.max(0, painted.y - 1) * GLANCE];
+  const w = Math.min(width, (painted.x + painted.width + 1) * GLANCE) - x;
+  const h = Math.min(height, (painted.y + painted.height + 1) * GLANCE) - y;
   const box = [(x * across) / width, (y * down) / height, (w * across) / width, (h * down) / height];
   return {
     svg: svg.replace(
