@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { projectRoot } from './postgres.js';
 
 const MAIN = join(projectRoot, 'apps/server/dist/main.js');
+const AHEAD = ['--import', join(projectRoot, 'scripts/compile-later.js')];
 
 const USER = 'limber-sheaf';
 
@@ -24,7 +25,7 @@ function ownUser() {
  */
 export async function startServer({ databaseUrl, port, web = true, logLevel = 'warn' }) {
   // To read the maps of all sources takes a second or two at each start: for who works on them.
-  const child = spawn(process.execPath, web ? [MAIN] : ['--enable-source-maps', MAIN], {
+  const child = spawn(process.execPath, [...AHEAD, ...(web ? [] : ['--enable-source-maps']), MAIN], {
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
