@@ -51,15 +51,19 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
       const bytes = files.get(image);
       if (!bytes || sha(bytes) !== sha256) fail(image);
     }
-    const packedSheet = `${rig.character.code}_${view.key}.atlas.png`;
-    await decodeBeside([...named.map(({ image }) => image), packedSheet]);
+    const pathOf = (ending: string) => `${rig.character.code}_${view.key}.${ending}`;
+    await decodeBeside([...named.map(({ image }) => image), pathOf('atlas.png')]);
     const texture = rig.finish?.images[view.key];
     if (texture && sha(files.get(finishPath(view.key)) ?? new Uint8Array()) !== texture) fail('its finish');
     const isScaled = rig.scale !== 1;
+    const inFile = (ending: string, fault: string | null | undefined) => (fault ? `${fault} (${ending})` : null);
     const faultIn = (ending: string, faultOf: LayersFault) => {
-      const bytes = files.get(`${rig.character.code}_${view.key}.${ending}`);
-      const fault = bytes && faultOf(bytes, view, imageOf, isScaled);
-      return fault ? `${fault} (${ending})` : null;
+      const bytes = files.get(pathOf(ending));
+      return inFile(ending, bytes && faultOf(bytes, view, imageOf, isScaled));
+    };
+    const faultOfSheet = () => {
+      const sheet = imageOf(pathOf('atlas.png'));
+      return inFile('atlas.png', sheet && atlasFault(sheet, view, imageOf));
     };
     const faultAtRest = () => {
       const far = restDifference(view, rig.finish, imageOf);
@@ -68,11 +72,6 @@ export async function provePackage(zip: Uint8Array, name: string, withShadows = 
       const near = rig.finish ? FINISHED : PLAIN;
       if (!isClaimed || (isScaled ? far.mean <= 0.5 : far.largest <= near)) return null;
       return `its pieces are not the design by ${isScaled ? far.mean.toFixed(2) : far.largest}/255`;
-    };
-    const faultOfSheet = () => {
-      const sheet = imageOf(packedSheet);
-      const fault = sheet && atlasFault(sheet, view, imageOf);
-      return fault ? `${fault} (atlas.png)` : null;
     };
     const first =
       faultAtRest() ??

@@ -5,9 +5,9 @@ import { decodePng, encodePng } from '@limber-sheaf/formats';
 const PICTURE = { width: 3, height: 2, data: Uint8Array.from({ length: 24 }, (_, i) => (i * 97) % 256) };
 const FILE = new Uint8Array(encodePng(PICTURE)).buffer;
 
-/** Puts a browser's decoder in place that gives pixels as `change` leaves them; counts what it was asked for, and at once. */
+/** Puts a browser's decoder in place that gives pixels as `change` leaves them; counts what it was asked for, and what is open. */
 function browserWith(format: string, change: (bgra: Uint8Array) => void = () => {}) {
-  const count = { asked: 0, open: 0, most: 0 };
+  const count = { asked: 0, open: 0, most: 0, frames: 0 };
   class Decoder {
     constructor(private readonly init: { data: ArrayBuffer }) {
       count.most = Math.max(count.most, ++count.open);
@@ -18,9 +18,14 @@ function browserWith(format: string, change: (bgra: Uint8Array) => void = () => 
       const pixels = data.slice();
       if (format === 'BGRA')
         for (let i = 0; i < pixels.length; i += 4) [pixels[i], pixels[i + 2]] = [pixels[i + 2], pixels[i]];
-      change(pixels);
-      const copyTo = (to: Uint8Array) => Promise.resolve(to.set(pixels));
-      return Promise.resolve({ image: { codedWidth: width, codedHeight: height, format, copyTo, close: () => {} } });
+      const copyTo = async (to: Uint8Array) => {
+        await Promise.resolve();
+        change(pixels);
+        to.set(pixels);
+      };
+      count.frames++;
+      const close = () => void count.frames--;
+      return Promise.resolve({ image: { codedWidth: width, codedHeight: height, format, copyTo, close } });
     }
     close() {
       count.open--;
@@ -67,6 +72,16 @@ test('pictures are decoded one after the other, and one that fails holds up no o
   const all = await Promise.allSettled(files.map(decodePicture));
   expect(all.map(({ status }) => status)).toEqual(['fulfilled', 'rejected', 'fulfilled', 'fulfilled']);
   expect(browser.most).toBe(1);
+});
+
+test('a frame is let go, whether its pixels could be had or not', async () => {
+  let copies = 0;
+  // Its first copy shows that it keeps all values; the second fails.
+  const browser = browserWith('RGBA', () => {
+    if (++copies > 1) throw new Error('no room');
+  });
+  expect(await decodeFresh(FILE)).toEqual(PICTURE);
+  expect([copies, browser.frames]).toEqual([2, 0]);
 });
 
 test('a file that the browser cannot read is refused in words', async () => {

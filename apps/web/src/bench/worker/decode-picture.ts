@@ -47,20 +47,26 @@ async function byTheBrowser(bytes: ArrayBuffer): Promise<Bitmap | null> {
   const decoder = new ImageDecoder({ data: bytes, type: 'image/png', colorSpaceConversion: 'none' });
   try {
     const { image } = await decoder.decode();
-    const { codedWidth: width, codedHeight: height, format } = image;
-    const data = new Uint8Array(width * height * 4);
-    const isKnown = format === 'RGBA' || format === 'BGRA';
-    if (isKnown) await image.copyTo(data, { layout: [{ offset: 0, stride: width * 4 }] });
-    image.close();
-    if (!isKnown) return null;
-    if (format === 'BGRA') swapRedAndBlue(data);
-    return { width, height, data };
+    try {
+      return await pixelsOf(image);
+    } finally {
+      image.close();
+    }
   } catch {
     // The formats say what is wrong with it.
     return null;
   } finally {
     decoder.close();
   }
+}
+
+async function pixelsOf(image: VideoFrame): Promise<Bitmap | null> {
+  const { codedWidth: width, codedHeight: height, format } = image;
+  if (format !== 'RGBA' && format !== 'BGRA') return null;
+  const data = new Uint8Array(width * height * 4);
+  await image.copyTo(data, { layout: [{ offset: 0, stride: width * 4 }] });
+  if (format === 'BGRA') swapRedAndBlue(data);
+  return { width, height, data };
 }
 
 /** Turns BGRA into RGBA in place, a pixel a word: little-endian, as every machine that runs a browser. */
