@@ -1,5 +1,6 @@
 // Tasks that behave badly, and one that does not.
 import { LimberError } from '@limber-sheaf/core';
+import sharp from 'sharp';
 import { keptAtHand } from '../dist/threads/at-hand.js';
 import { THREADS } from '../dist/threads/room.js';
 import { task } from '../dist/threads/task.js';
@@ -27,11 +28,12 @@ export const keeps = task(() => {
   kept.push(new Uint8Array(450_000_000).fill(1));
   Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 600);
 });
-/** Keeps its share of 1000 MB, and forgets it where another thread needs room. */
+/** Keeps its share of 1000 MB as a picture that was decoded, and forgets it where another thread needs room. */
 const forgettable = [];
 keptAtHand(() => (forgettable.length = 0));
-export const keepsForNow = task(() => {
-  forgettable.push(new Uint8Array(1e9 / THREADS).fill(1));
+const SHARE = { width: 10_000, height: 25_000 / THREADS, channels: 4, background: '#321' };
+export const keepsForNow = task(async () => {
+  forgettable.push(await sharp({ create: SHARE }).raw().toBuffer());
   Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 600);
 });
 /** Needs 800 MB for a moment. */

@@ -15,6 +15,7 @@ import {
   type ViewArt,
   type ViewId,
 } from '@limber-sheaf/core';
+import { keptAtHand } from '../threads/at-hand.js';
 import { findKnown } from '../threads/blobs.js';
 import { memo } from '../threads/memo.js';
 import { keepIfAny, readArt, readArtWithDrawings, sheet, type DerivedOfView } from '../threads/pictures.js';
@@ -115,6 +116,8 @@ export const sheets = task(
 
 /** What is measured, as the thread was last given it. */
 let last: { round: number; doc: CharacterDoc; derived: DerivedOfView } | null = null;
+// What is remembered of its rows holds pictures.
+keptAtHand(() => (last = null));
 
 /**
  * The document and the sheets of a round of measuring. Its batches come one by one, each with copies of them: the first ones

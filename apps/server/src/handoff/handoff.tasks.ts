@@ -90,16 +90,32 @@ async function writePackage(
   order: PackageOrder,
   tell: Tell,
 ): Promise<Pick<MadePackage, 'name' | 'rig' | 'changes'> & { zip: Uint8Array }> {
+  const { character } = order.doc;
+  const name = packageName(character.code, order.number, order.createdAt);
+  // The pieces' pictures have gone by the time the version before is looked at.
+  const { rig, files } = await writeFiles(order, tell);
+  tell(WRITTEN, 'What changed');
+  const changes = await changesSince(order, rig, files);
+  files.push(
+    { path: 'CHANGES.md', bytes: writeChangesText(changes, character.name) },
+    { path: 'changes.json', bytes: writeChanges(changes) },
+    { path: 'changes.schema.json', bytes: writeChangesSchema() },
+  );
+  const zip = writeZip(files.map((file) => ({ ...file, path: `${name}/${file.path}` })));
+  return { zip, name, rig, changes };
+}
+
+/** Writes the files of a package that tell what the character is. */
+async function writeFiles(order: PackageOrder, tell: Tell): Promise<{ rig: Rig; files: PackageFile[] }> {
   const { doc, options } = order;
   const { code } = doc.character;
-  const name = packageName(code, order.number, order.createdAt);
   const views: PackedView[] = [];
   for (const [at, { viewId, derived, proof }] of order.views.entries()) {
     const told: Tell = (share, doing) => tell((PIECES * (at + share)) / order.views.length, doing);
     views.push(await packView(doc, viewById(doc, viewId), derived, proof.joints, options, told));
   }
   // What they were put together from is not looked at again.
-  makeRoom();
+  await makeRoom();
   const files: PackageFile[] = views.flatMap(filesOf);
   const wants = wishOf(options);
   for (const [at, packed] of views.entries()) {
@@ -121,15 +137,7 @@ async function writePackage(
   const faults = rigFaults(rig);
   if (faults.length > 0) throw new Error(`The manifest does not fit its schema: ${faults.join('; ')}`);
   files.unshift({ path: 'rig.json', bytes: writeRig(rig) }, { path: 'rig.schema.json', bytes: writeRigSchema() });
-  tell(WRITTEN, 'What changed');
-  const changes = await changesSince(order, rig, files);
-  files.push(
-    { path: 'CHANGES.md', bytes: writeChangesText(changes, doc.character.name) },
-    { path: 'changes.json', bytes: writeChanges(changes) },
-    { path: 'changes.schema.json', bytes: writeChangesSchema() },
-  );
-  const zip = writeZip(files.map((file) => ({ ...file, path: `${name}/${file.path}` })));
-  return { zip, name, rig, changes };
+  return { rig, files };
 }
 
 /** The layered files of a view that are wanted. */

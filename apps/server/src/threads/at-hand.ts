@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { CROWDED } from './room.js';
 
 const forgets: (() => void)[] = [];
@@ -12,14 +13,18 @@ export function isCrowded(): boolean {
   return process.memoryUsage.rss() >= CROWDED;
 }
 
-/** Forgets what this thread keeps at hand. */
-export function forget(): void {
+/** Forgets what this thread keeps at hand; its memory has been given back when it is done. */
+export async function forget(): Promise<void> {
   for (const forgetIt of forgets) forgetIt();
-  // Pictures weigh little to the collector, which would come for them some time later.
-  globalThis.gc?.();
+  // Pictures weigh little to the collector, which would come for them some time later. What it lets go is given back beside the
+  // thread, by the time it comes again; what was decoded, in the loop's next turn, which a thread without work does not get to.
+  for (let round = 0; round < 2; round++) {
+    globalThis.gc?.();
+    await setImmediate();
+  }
 }
 
 /** Forgets what this thread keeps at hand, where the process is crowded. */
-export function makeRoom(): void {
-  if (isCrowded()) forget();
+export async function makeRoom(): Promise<void> {
+  if (isCrowded()) await forget();
 }
