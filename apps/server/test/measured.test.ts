@@ -1,3 +1,5 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 import type { Sweep, ViewProof } from '@limber-sheaf/core';
 import { Client } from 'pg';
 import { call, inProduction } from './server-under-test';
@@ -38,6 +40,17 @@ test('sweeps are kept under what they were measured of, and a joint that changed
   await ask('PATCH', `/joints/${wrist.id}`, { kind: 'slide' });
   expect((await sweeps()).map(({ jointId }) => jointId)).not.toContain(wrist.id);
   expect((await call<{ code: string }>(server, 'GET', '/views/none/joints/sweeps')).status).toBeGreaterThanOrEqual(400);
+});
+
+test('a thread keeps a round’s document for the next batch of it, and lets it go when it is told to forget', async () => {
+  const { view } = await arms();
+  const { doc } = await ask('POST', `/views/${view}/joints/fit-all`);
+  const measured = spawnSync(process.execPath, ['--expose-gc', join(__dirname, 'round.mjs')], {
+    encoding: 'utf8',
+    input: JSON.stringify(doc),
+    env: process.env,
+  });
+  expect(JSON.parse(measured.stdout)).toEqual({ before: true, after: false });
 });
 
 test('what is measured gives way to a hand again and again, and comes to the same in the end', async () => {
