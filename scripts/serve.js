@@ -1,10 +1,12 @@
 // Starts the built server as a child process, and waits until it answers.
 import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { projectRoot } from './postgres.js';
 
 const MAIN = join(projectRoot, 'apps/server/dist/main.js');
-const AHEAD = ['--import', join(projectRoot, 'scripts/compile-later.js')];
+/** What is loaded ahead of programs that have just started, or are soon over; its address. */
+export const COMPILE_LATER = pathToFileURL(join(projectRoot, 'scripts/compile-later.js')).href;
 
 const USER = 'limber-sheaf';
 
@@ -25,7 +27,7 @@ function ownUser() {
  */
 export async function startServer({ databaseUrl, port, web = true, logLevel = 'warn' }) {
   // To read the maps of all sources takes a second or two at each start: for who works on them.
-  const child = spawn(process.execPath, [...AHEAD, ...(web ? [] : ['--enable-source-maps']), MAIN], {
+  const child = spawn(process.execPath, ['--import', COMPILE_LATER, ...(web ? [] : ['--enable-source-maps']), MAIN], {
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,

@@ -2,12 +2,11 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { freshDatabase, projectRoot, startPostgres } from './postgres.js';
+import { COMPILE_LATER } from './serve.js';
 
 // What is run here is soon over: none of it is worth compiling with much care.
-const ahead = pathToFileURL(join(projectRoot, 'scripts/compile-later.js')).href;
-process.env.NODE_OPTIONS = `${process.env.NODE_OPTIONS ?? ''} --import ${ahead}`;
+process.env.NODE_OPTIONS = `${process.env.NODE_OPTIONS ?? ''} --import ${COMPILE_LATER}`;
 
 const results = join(projectRoot, 'test-results');
 const totals = { passed: 0, failed: 0 };
