@@ -25,8 +25,7 @@ async function drawn(svg, enlarge) {
 
 /** Where the drawing has paint: its opacity, 0 to 255, row by row; of its own size no more than where it may have any. */
 export async function opacity(svg, enlarge = 1) {
-  const whole = { svg, x: 0, y: 0 };
-  const { svg: part, x, y } = enlarge === 1 ? await paintedPart(svg) : whole;
+  const { svg: part, x, y } = enlarge === 1 ? await paintedPart(svg) : { svg, x: 0, y: 0 };
   const image = (await drawn(part, enlarge)).ensureAlpha().extractChannel(3).raw();
   const { data, info } = await image.toBuffer({ resolveWithObject: true });
   return { x, y, width: info.width, height: info.height, data };

@@ -26,7 +26,8 @@ export function readPackage(
     const png = files.get(path);
     decoded.set(path, png ? await decode(png) : null);
   };
-  const decodeBeside = async (paths: readonly string[]) => void (await Promise.all(paths.map(decodeOne)));
+  // A set's default drawing is its piece's picture: it is named twice.
+  const decodeBeside = async (paths: readonly string[]) => void (await Promise.all([...new Set(paths)].map(decodeOne)));
   return { rig, files, imageOf: picturesOf(unpacked, decoded), decodeBeside };
 }
 
